@@ -1,0 +1,41 @@
+import type { Finding } from '../finding/index.js';
+import type { IngredientFiled } from '../ingredient/index.js';
+import type { KitchenDraft } from '../kitchen/index.js';
+import { workOutPiece, type PieceFacts, type PieceFiled } from '../piece/index.js';
+import { openRecipeBook, type RecipeBook, type RecipeFiled } from '../recipe/index.js';
+import { workOutBox, type BoxFacts } from './facts.js';
+import type { BoxFiled } from './schema.js';
+
+/** All that is kept but the orders. */
+export interface BookData {
+  readonly kitchen: KitchenDraft;
+  readonly ingredients: readonly IngredientFiled[];
+  readonly recipes: readonly RecipeFiled[];
+  readonly pieces: readonly PieceFiled[];
+  readonly boxes: readonly BoxFiled[];
+}
+
+/** The maker's whole book, worked out: what every sum starts from. */
+export interface Book extends RecipeBook {
+  readonly kitchen: KitchenDraft;
+  readonly pieces: ReadonlyMap<string, PieceFacts>;
+  readonly boxes: ReadonlyMap<string, BoxFacts>;
+}
+
+/**
+ * Works out every recipe, piece and box once. Pure: the same data gives the same book.
+ * What is wrong stands in `findings`; nothing throws.
+ */
+export function openBook(data: BookData): Book {
+  const recipeBook = openRecipeBook(data.ingredients, data.recipes);
+  const pieces = new Map(
+    data.pieces.map((piece) => [piece.id, workOutPiece(piece, recipeBook)] as const),
+  );
+  const boxes = new Map(data.boxes.map((box) => [box.id, workOutBox(box, pieces)] as const));
+  const findings: Finding[] = [
+    ...recipeBook.findings,
+    ...[...pieces.values()].flatMap((facts) => facts.findings),
+    ...[...boxes.values()].flatMap((facts) => facts.findings),
+  ];
+  return { ...recipeBook, kitchen: data.kitchen, pieces, boxes, findings };
+}

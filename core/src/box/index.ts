@@ -1,0 +1,3 @@
+export * from './book.js';
+export * from './facts.js';
+export * from './schema.js';

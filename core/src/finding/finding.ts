@@ -1,0 +1,64 @@
+/** What a finding is about, so that a screen can open it. */
+export interface Subject {
+  readonly noun: 'ingredient' | 'recipe' | 'piece' | 'box' | 'order' | 'kitchen' | 'day';
+  readonly id: string;
+  readonly name: string;
+}
+
+/** What a way out does when its button is pressed. */
+export type WayOutAction =
+  | { readonly kind: 'open'; readonly subject: Subject }
+  | {
+      readonly kind: 'swap-box';
+      readonly orderId: string;
+      readonly fromBoxId: string;
+      readonly toBoxId: string;
+    }
+  | {
+      readonly kind: 'agree';
+      readonly orderId: string;
+      readonly boxId: string;
+      readonly exclusion: string;
+    };
+
+/** One way to settle a finding. */
+export interface WayOut {
+  readonly label: string;
+  readonly action: WayOutAction;
+}
+
+/**
+ * `stop`: it cannot go on like this. `decide`: the maker has to choose.
+ * `know`: worth knowing, nothing to do.
+ */
+export type Severity = 'stop' | 'decide' | 'know';
+
+/** Something that the maker must know. Core returns findings beside results; it never throws them. */
+export interface Finding {
+  readonly code: string;
+  readonly severity: Severity;
+  readonly about: Subject;
+  readonly message: string;
+  readonly waysOut: readonly WayOut[];
+}
+
+/** A way out that only opens the subject. */
+export const openWayOut = (subject: Subject, label = `Open ${subject.name}`): WayOut => ({
+  label,
+  action: { kind: 'open', subject },
+});
+
+/** A finding whose one way out is to open what it is about. */
+export const finding = (
+  severity: Severity,
+  code: string,
+  about: Subject,
+  message: string,
+  waysOut: readonly WayOut[] = [openWayOut(about)],
+): Finding => ({ code, severity, about, message, waysOut });
+
+const rank: Record<Severity, number> = { stop: 0, decide: 1, know: 2 };
+
+/** The same findings, the gravest first; those of one severity keep their order. */
+export const gravestFirst = (findings: readonly Finding[]): Finding[] =>
+  [...findings].sort((a, b) => rank[a.severity] - rank[b.severity]);

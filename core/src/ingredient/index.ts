@@ -1,0 +1,3 @@
+export * from './allergen.js';
+export * from './pack.js';
+export * from './schema.js';

@@ -1,0 +1,38 @@
+import { weigh, type Weighing } from '../quantity/index.js';
+import type { IngredientFiled, Pack } from './schema.js';
+
+/** The weight of one pack in grams, or why it cannot be known. */
+export const packWeight = (pack: Pack, ingredient: IngredientFiled): Weighing =>
+  weigh(pack.amount, pack.unit, ingredient, null);
+
+/** A pack whose weight is known. */
+export interface WeighedPack {
+  readonly name: string;
+  readonly supplier: string;
+  readonly grams: number;
+  readonly priceMinor: number;
+}
+
+/** The packs whose weight is known. The others cannot be bought by weight and are left out. */
+export const weighedPacks = (ingredient: IngredientFiled): WeighedPack[] =>
+  ingredient.packs.flatMap((pack) => {
+    const weight = packWeight(pack, ingredient);
+    return 'grams' in weight
+      ? [
+          {
+            name: pack.name,
+            supplier: pack.supplier,
+            grams: weight.grams,
+            priceMinor: pack.priceMinor,
+          },
+        ]
+      : [];
+  });
+
+/** The pack that is cheapest by weight, or undefined when none has a known weight. */
+export const cheapestPack = (ingredient: IngredientFiled): WeighedPack | undefined =>
+  weighedPacks(ingredient).reduce<WeighedPack | undefined>(
+    (best, pack) =>
+      best && best.priceMinor * pack.grams <= pack.priceMinor * best.grams ? best : pack,
+    undefined,
+  );

@@ -1,0 +1,71 @@
+import { z } from 'zod';
+import { distinct, exclusionCodes } from '../ingredient/index.js';
+import {
+  daySchema,
+  filedShape,
+  idSchema,
+  minorSchema,
+  nameSchema,
+  noteSchema,
+  storedShape,
+} from '../record/index.js';
+
+/** States of an order, in the order in which they follow each other. */
+export const orderStates = [
+  'asked',
+  'confirmed',
+  'paid',
+  'packed',
+  'handed over',
+  'cancelled',
+] as const;
+
+export const exclusionSchema = z.enum(exclusionCodes, 'is not something that can be ruled out');
+
+/** What the maker writes of an order. */
+export const orderDraftSchema = z
+  .strictObject({
+    customer: z.strictObject({
+      name: nameSchema(),
+      contact: z.string().trim().max(120).default(''),
+    }),
+    lines: z
+      .array(
+        z.strictObject({
+          boxId: idSchema,
+          count: z
+            .int('must be a whole number')
+            .min(1, 'must be one or more')
+            .max(500, 'must be 500 or fewer'),
+        }),
+      )
+      .min(1, 'must name at least one box')
+      .max(50)
+      .refine(
+        (lines) => new Set(lines.map((line) => line.boxId)).size === lines.length,
+        'names one box twice',
+      ),
+    handOver: z.strictObject({
+      on: daySchema,
+      way: z.enum(['pick-up', 'stall', 'courier']),
+      place: z.string().trim().max(120).default(''),
+    }),
+    exclusions: distinct(exclusionSchema).default([]),
+    /** Broken exclusions that the customer knows of and takes all the same. */
+    agreed: z
+      .array(z.strictObject({ boxId: idSchema, exclusion: exclusionSchema }))
+      .max(200)
+      .default([]),
+    state: z.enum(orderStates).default('asked'),
+    depositMinor: minorSchema.default(0),
+    notes: noteSchema,
+  })
+  .meta({ id: 'OrderDraft' });
+
+export const orderFiledSchema = orderDraftSchema.safeExtend(filedShape).meta({ id: 'OrderFiled' });
+export const orderSchema = orderDraftSchema.safeExtend(storedShape).meta({ id: 'Order' });
+
+export type OrderState = (typeof orderStates)[number];
+export type OrderDraft = z.infer<typeof orderDraftSchema>;
+export type OrderFiled = z.infer<typeof orderFiledSchema>;
+export type Order = z.infer<typeof orderSchema>;

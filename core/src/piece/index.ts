@@ -1,0 +1,3 @@
+export * from './grid.js';
+export * from './makeup.js';
+export * from './schema.js';

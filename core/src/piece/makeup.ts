@@ -1,0 +1,152 @@
+import { finding, type Finding, type Subject } from '../finding/index.js';
+import { inLabelOrder, type Allergen } from '../ingredient/index.js';
+import type { RecipeBook, RecipeFacts } from '../recipe/index.js';
+import { cutGrid } from './grid.js';
+import type { BodyForm, PieceFiled, PieceForm } from './schema.js';
+
+/** One recipe's share of one piece. */
+export interface PiecePart {
+  readonly recipeId: string;
+  readonly role: 'body' | 'finish' | 'coating';
+  /** What stays in the finished piece, g. */
+  readonly grams: number;
+  /** What is taken from the recipe for it, g: more than `grams` by trim, kerf and crumbs. */
+  readonly drawnGrams: number;
+  /** What must stand ready for it, g: more than `drawnGrams` by the working pool; the surplus goes back to stock. */
+  readonly readyGrams: number;
+}
+
+/** What follows from a piece and its recipes. */
+export interface PieceFacts {
+  readonly piece: PieceFiled;
+  /** Nominal finished weight, g. */
+  readonly weightGrams: number;
+  readonly parts: readonly PiecePart[];
+  readonly contains: readonly Allergen[];
+  readonly mayContain: readonly Allergen[];
+  readonly complete: boolean;
+  readonly findings: readonly Finding[];
+}
+
+/** The form that decides the count: the centre of a dipped piece, otherwise the form itself. */
+export const bodyForm = (form: PieceForm): BodyForm =>
+  form.kind === 'dipped' ? form.centre : form;
+
+/** Every recipe that a form names, each once. */
+export const formRecipeIds = (form: PieceForm): string[] => {
+  const body = bodyForm(form);
+  const ids = [body.recipeId];
+  if (body.kind === 'rolled' && body.finish) ids.push(body.finish.recipeId);
+  if (form.kind === 'dipped') ids.push(form.coatingRecipeId);
+  return [...new Set(ids)];
+};
+
+/**
+ * Whole pieces from one batch.
+ *
+ * @param multiple of the base batch
+ * @param yieldGrams of the base batch
+ * @returns a whole number, 0 or more. cut: pans x grid; broken: slab less crumbs / serving; rolled: mass / centre
+ */
+export function piecesPerBatch(form: BodyForm, multiple: number, yieldGrams: number): number {
+  const count = (exact: number) => Math.max(0, Math.floor(exact + 1e-9));
+  switch (form.kind) {
+    case 'cut':
+      return count(multiple * form.pansPerBatch * cutGrid(form).count);
+    case 'broken':
+      return count((multiple * yieldGrams * (1 - form.crumbsPercent / 100)) / form.servingGrams);
+    case 'rolled':
+      return count((multiple * yieldGrams) / form.centreGrams);
+  }
+}
+
+/** What one piece's body weighs, and what it takes from its slab or bowl, both in g. */
+function bodyWeight(form: BodyForm, yieldGrams: number): { grams: number; drawnGrams: number } {
+  switch (form.kind) {
+    case 'cut': {
+      const { count, usedShare } = cutGrid(form);
+      if (count === 0) return { grams: 0, drawnGrams: 0 };
+      const slabGrams = yieldGrams / form.pansPerBatch;
+      return { grams: (slabGrams * usedShare) / count, drawnGrams: slabGrams / count };
+    }
+    case 'broken':
+      return {
+        grams: form.servingGrams,
+        drawnGrams: form.servingGrams / (1 - form.crumbsPercent / 100),
+      };
+    case 'rolled':
+      return { grams: form.centreGrams, drawnGrams: form.centreGrams };
+  }
+}
+
+/**
+ * Works out one piece: its weight, its parts, what it contains.
+ *
+ * A cut piece weighs its share of the slab by area; a dipped piece's coating is a share of the finished weight:
+ * coating = centre x p / (1 - p). Working pool: common practice, no source.
+ * @returns findings when no piece fits, or when a recipe is missing or incomplete
+ */
+export function workOutPiece(piece: PieceFiled, book: RecipeBook): PieceFacts {
+  const { form } = piece;
+  const about: Subject = { noun: 'piece', id: piece.id, name: piece.name };
+  const findings: Finding[] = [];
+  const body = bodyForm(form);
+  const bodyFacts = book.recipes.get(body.recipeId);
+  const weight = bodyWeight(body, bodyFacts?.yieldGrams ?? 0);
+  if (body.kind === 'cut' && cutGrid(body).count === 0)
+    findings.push(
+      finding('stop', 'piece-does-not-fit', about, `${piece.name}: not one piece of that size fits in the pan.`),
+    );
+
+  const parts: PiecePart[] = [
+    { recipeId: body.recipeId, role: 'body', ...weight, readyGrams: weight.drawnGrams },
+  ];
+  if (body.kind === 'rolled' && body.finish) {
+    const grams = body.finish.gramsEach;
+    parts.push({
+      recipeId: body.finish.recipeId,
+      role: 'finish',
+      grams,
+      drawnGrams: grams,
+      readyGrams: grams,
+    });
+  }
+  if (form.kind === 'dipped') {
+    const centre = parts.reduce((sum, part) => sum + part.grams, 0);
+    const share = form.coatingPercent / 100;
+    const grams = (centre * share) / (1 - share);
+    parts.push({
+      recipeId: form.coatingRecipeId,
+      role: 'coating',
+      grams,
+      drawnGrams: grams,
+      readyGrams: grams * form.poolFactor,
+    });
+  }
+
+  const recipes = parts.map((part) => book.recipes.get(part.recipeId));
+  const known = recipes.filter((facts): facts is RecipeFacts => facts !== undefined);
+  const complete =
+    known.length === recipes.length && known.every((facts) => facts.complete) && weight.grams > 0;
+  if (!complete && findings.length === 0)
+    findings.push(
+      finding(
+        'stop',
+        'piece-incomplete',
+        about,
+        `${piece.name} cannot be worked out until its recipes can: its weight, cost and label are not the whole truth.`,
+      ),
+    );
+  const contains = inLabelOrder(known.flatMap((facts) => facts.contains));
+  return {
+    piece,
+    weightGrams: parts.reduce((sum, part) => sum + part.grams, 0),
+    parts,
+    contains,
+    mayContain: inLabelOrder(known.flatMap((facts) => facts.mayContain)).filter(
+      (code) => !contains.includes(code),
+    ),
+    complete,
+    findings,
+  };
+}

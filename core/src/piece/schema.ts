@@ -1,0 +1,95 @@
+import { z } from 'zod';
+import { amountSchema, percentSchema } from '../quantity/index.js';
+import { filedShape, idSchema, nameSchema, noteSchema, storedShape } from '../record/index.js';
+
+const millimetres = z
+  .number('must be a number')
+  .positive('must be more than zero')
+  .max(2000, 'is absurdly large');
+const smallMillimetres = z
+  .number('must be a number')
+  .min(0, 'must not be negative')
+  .max(100, 'is absurdly large');
+
+/** A slab in a pan, cut on a grid. The base batch fills `pansPerBatch` pans. */
+const cutSchema = z
+  .strictObject({
+    kind: z.literal('cut'),
+    recipeId: idSchema,
+    panLengthMm: millimetres,
+    panWidthMm: millimetres,
+    edgeTrimMm: smallMillimetres.default(0),
+    kerfMm: smallMillimetres.default(0),
+    pieceLengthMm: millimetres,
+    pieceWidthMm: millimetres,
+    pansPerBatch: z.number().positive('must be more than zero').max(50).default(1),
+  })
+  .meta({ id: 'CutForm' });
+
+/** A slab broken by hand into servings of a nominal weight. */
+const brokenSchema = z
+  .strictObject({
+    kind: z.literal('broken'),
+    recipeId: idSchema,
+    crumbsPercent: percentSchema(60),
+    servingGrams: amountSchema,
+  })
+  .meta({ id: 'BrokenForm' });
+
+/** Portions by weight, rolled, with or without a finish such as cocoa. */
+const rolledSchema = z
+  .strictObject({
+    kind: z.literal('rolled'),
+    recipeId: idSchema,
+    centreGrams: amountSchema,
+    finish: z
+      .strictObject({ recipeId: idSchema, gramsEach: amountSchema })
+      .nullable()
+      .default(null),
+  })
+  .meta({ id: 'RolledForm' });
+
+/** A centre under a coating. The pot must hold `poolFactor` times the coating that stays on. */
+const dippedSchema = z
+  .strictObject({
+    kind: z.literal('dipped'),
+    centre: z.discriminatedUnion('kind', [cutSchema, brokenSchema, rolledSchema]),
+    coatingRecipeId: idSchema,
+    /** Share of the finished weight. */
+    coatingPercent: z.number('must be a number').min(1, 'must be 1 % or more').max(80),
+    poolFactor: z.number('must be a number').min(1, 'must be 1 or more').max(10).default(1.5),
+  })
+  .meta({ id: 'DippedForm' });
+
+export const formSchema = z
+  .discriminatedUnion('kind', [cutSchema, brokenSchema, rolledSchema, dippedSchema])
+  .meta({ id: 'PieceForm' });
+
+/** What the maker writes of a piece. */
+export const pieceDraftSchema = z
+  .strictObject({
+    name: nameSchema(),
+    form: formSchema,
+    /** Shelf life in days from the day on which its body is made. */
+    keepsDays: z.int('must be whole days').min(1, 'must be one day or more').max(730),
+    /** Seconds of the maker's hands for each: cutting, rolling, dipping. */
+    handSeconds: z.number('must be a number').min(0, 'must not be negative').max(3600),
+    travel: z.enum(['travels', 'keep cool', 'local only']),
+    colour: z.string().regex(/^#[0-9a-fA-F]{6}$/, 'must be a colour such as #8a5a2b'),
+    notes: noteSchema,
+  })
+  .meta({ id: 'PieceDraft' });
+
+export const pieceFiledSchema = pieceDraftSchema.safeExtend(filedShape).meta({ id: 'PieceFiled' });
+export const pieceSchema = pieceDraftSchema.safeExtend(storedShape).meta({ id: 'Piece' });
+
+export type CutForm = z.infer<typeof cutSchema>;
+export type BrokenForm = z.infer<typeof brokenSchema>;
+export type RolledForm = z.infer<typeof rolledSchema>;
+export type DippedForm = z.infer<typeof dippedSchema>;
+export type BodyForm = CutForm | BrokenForm | RolledForm;
+export type PieceForm = z.infer<typeof formSchema>;
+export type Travel = z.infer<typeof pieceDraftSchema>['travel'];
+export type PieceDraft = z.infer<typeof pieceDraftSchema>;
+export type PieceFiled = z.infer<typeof pieceFiledSchema>;
+export type Piece = z.infer<typeof pieceSchema>;

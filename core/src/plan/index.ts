@@ -1,0 +1,6 @@
+export * from './batches.js';
+export * from './demand.js';
+export * from './makings.js';
+export * from './plan.js';
+export * from './shopping.js';
+export * from './windows.js';

@@ -1,0 +1,215 @@
+import type { Book } from '../box/index.js';
+import { finding, gravestFirst, type Finding, type Subject } from '../finding/index.js';
+import { findingsOfOrder, isOpen, type OrderFiled } from '../order/index.js';
+import { addDays, daysBetween, sayDay, sayMinutes, type Day } from '../quantity/index.js';
+import { boxDemand, pieceDemand, type BoxDemand } from './demand.js';
+import { madeOnKey, planMakings, type Making } from './makings.js';
+import { shoppingList, type ShoppingLine } from './shopping.js';
+import { benchHours, type Bookings } from './windows.js';
+
+/** One day of the season. */
+export interface SeasonDay {
+  readonly day: Day;
+  /** Minutes that the maker works on it. */
+  readonly benchMinutes: number;
+  /** Minutes of hands that making, finishing and packing take on it. */
+  readonly bookedMinutes: number;
+  readonly makings: readonly string[];
+  readonly boxesToPack: number;
+  readonly ordersToHandOver: number;
+  readonly boxesToHandOver: number;
+}
+
+/** One lot of equal labels: a box for one hand-over day. */
+export interface LabelRun {
+  readonly boxId: string;
+  readonly boxName: string;
+  readonly handOver: Day;
+  readonly count: number;
+  /** The day on which its oldest piece is made. */
+  readonly madeOn: Day;
+  readonly bestBefore: Day;
+}
+
+/** The season worked out from the orders. */
+export interface Plan {
+  readonly orders: number;
+  readonly boxes: number;
+  readonly pieces: number;
+  readonly batches: number;
+  readonly makings: readonly Making[];
+  readonly shopping: readonly ShoppingLine[];
+  readonly shoppingCostMinor: number;
+  readonly days: readonly SeasonDay[];
+  readonly labels: readonly LabelRun[];
+  readonly leftOverGrams: number;
+  readonly findings: readonly Finding[];
+}
+
+/** Equal labels for each box and hand-over day: made on its oldest piece's day, best before its first piece ends. */
+export function labelRuns(
+  boxes: readonly BoxDemand[],
+  madeOn: ReadonlyMap<string, Day>,
+  book: Book,
+): LabelRun[] {
+  return boxes.flatMap(({ day, boxId, count }) => {
+    const facts = book.boxes.get(boxId);
+    if (!facts) return [];
+    let oldest: Day | undefined;
+    let first: Day | undefined;
+    for (const { pieceId } of facts.pieces) {
+      const piece = book.pieces.get(pieceId);
+      const made = madeOn.get(madeOnKey(pieceId, day));
+      if (!piece || made === undefined) continue;
+      const ends = addDays(made, piece.piece.keepsDays);
+      if (oldest === undefined || made < oldest) oldest = made;
+      if (first === undefined || ends < first) first = ends;
+    }
+    if (oldest === undefined || first === undefined) return [];
+    return [
+      { boxId, boxName: facts.box.name, handOver: day, count, madeOn: oldest, bestBefore: first },
+    ];
+  });
+}
+
+/** The last bench day before a hand-over, at most a week earlier; otherwise the day before. */
+function packingDay(handOver: Day, book: Book, today: Day): Day {
+  for (let back = 1; back <= 7; back++) {
+    const day = addDays(handOver, -back);
+    if (day < today) break;
+    if (benchHours(day, book.kitchen) > 0) return day;
+  }
+  return handOver > today ? addDays(handOver, -1) : today;
+}
+
+/** Boxes to pack and the minutes that takes, by day. */
+function bookPacking(boxes: readonly BoxDemand[], book: Book, today: Day) {
+  const minutes: Bookings = new Map();
+  const counts = new Map<Day, number>();
+  for (const { day: handOver, boxId, count } of boxes) {
+    const facts = book.boxes.get(boxId);
+    if (!facts) continue;
+    const day = packingDay(handOver, book, today);
+    minutes.set(day, (minutes.get(day) ?? 0) + count * facts.box.packMinutes);
+    counts.set(day, (counts.get(day) ?? 0) + count);
+  }
+  return { minutes, counts };
+}
+
+/** At most this many days are drawn, however far away the last hand-over is. */
+const MOST_DAYS = 400;
+
+/** One entry a day from today to the last hand-over. */
+function seasonDays(
+  orders: readonly OrderFiled[],
+  makings: readonly Making[],
+  packing: ReturnType<typeof bookPacking>,
+  book: Book,
+  today: Day,
+): SeasonDay[] {
+  const last = [...orders.map((order) => order.handOver.on), ...makings.map((each) => each.day)].reduce(
+    (latest, day) => (day > latest ? day : latest),
+    today,
+  );
+  const length = Math.min(daysBetween(today, last) + 1, MOST_DAYS);
+  const onDay = <T>(list: readonly T[], dayOf: (each: T) => Day) => {
+    const groups = new Map<Day, T[]>();
+    for (const each of list) {
+      const group = groups.get(dayOf(each));
+      if (group) group.push(each);
+      else groups.set(dayOf(each), [each]);
+    }
+    return groups;
+  };
+  const made = onDay(makings, (making) => making.day);
+  const handed = onDay(orders, (order) => order.handOver.on);
+  return Array.from({ length }, (_, index): SeasonDay => {
+    const day = addDays(today, index);
+    const makingsHere = made.get(day) ?? [];
+    const ordersHere = handed.get(day) ?? [];
+    return {
+      day,
+      benchMinutes: benchHours(day, book.kitchen) * 60,
+      bookedMinutes: makingsHere.reduce(
+        (sum, making) => sum + making.handsMinutes,
+        packing.minutes.get(day) ?? 0,
+      ),
+      makings: makingsHere.map((making) => making.recipeName),
+      boxesToPack: packing.counts.get(day) ?? 0,
+      ordersToHandOver: ordersHere.length,
+      boxesToHandOver: ordersHere.reduce(
+        (sum, order) => sum + order.lines.reduce((lines, line) => lines + line.count, 0),
+        0,
+      ),
+    };
+  });
+}
+
+function dayFindings(days: readonly SeasonDay[]): Finding[] {
+  return days.flatMap((entry) => {
+    const over = entry.bookedMinutes - entry.benchMinutes;
+    if (entry.bookedMinutes === 0 || over < 1) return [];
+    const about: Subject = { noun: 'day', id: entry.day, name: sayDay(entry.day) };
+    return [
+      finding(
+        'decide',
+        'day-over',
+        about,
+        entry.benchMinutes === 0
+          ? `${sayDay(entry.day)} is no bench day, but ${sayMinutes(entry.bookedMinutes)} of work fall on it.`
+          : `${sayDay(entry.day)} is ${sayMinutes(over)} over its ${sayMinutes(entry.benchMinutes)}.`,
+      ),
+    ];
+  });
+}
+
+function shoppingFindings(shopping: readonly ShoppingLine[]): Finding[] {
+  return shopping.flatMap((line) =>
+    line.missingGrams > 1e-6 && line.packs.length === 0
+      ? [
+          finding(
+            'decide',
+            'cannot-buy',
+            { noun: 'ingredient', id: line.ingredientId, name: line.name },
+            `${line.name} is missing and has no pack to buy.`,
+          ),
+        ]
+      : [],
+  );
+}
+
+/**
+ * The whole path: orders -> pieces -> component masses -> whole batches -> left-overs -> shopping, days and label dates.
+ *
+ * @param orders all of them; cancelled ones and those handed over are passed over
+ * @param today the first day on which anything can be made
+ * @returns masses in g, money in minor units; findings beside the result, the gravest first
+ */
+export function planSeason(book: Book, orders: readonly OrderFiled[], today: Day): Plan {
+  const open = orders.filter(isOpen);
+  const boxes = boxDemand(open);
+  const pieces = pieceDemand(boxes, book);
+  const packing = bookPacking(boxes, book, today);
+  const { makings, madeOn, findings } = planMakings(pieces, book, today, packing.minutes);
+  const shopping = shoppingList(makings, book);
+  const days = seasonDays(open, makings, packing, book, today);
+  return {
+    orders: open.length,
+    boxes: boxes.reduce((sum, each) => sum + each.count, 0),
+    pieces: pieces.reduce((sum, each) => sum + each.count, 0),
+    batches: makings.reduce((sum, each) => sum + each.batchCount, 0),
+    makings,
+    shopping,
+    shoppingCostMinor: shopping.reduce((sum, line) => sum + line.costMinor, 0),
+    days,
+    labels: labelRuns(boxes, madeOn, book),
+    leftOverGrams: makings.reduce((sum, each) => sum + each.leftOverGrams, 0),
+    findings: gravestFirst([
+      ...book.findings,
+      ...open.flatMap((order) => findingsOfOrder(order, book, today)),
+      ...findings,
+      ...dayFindings(days),
+      ...shoppingFindings(shopping),
+    ]),
+  };
+}

@@ -1,0 +1,107 @@
+import { addDays, weekday, type Day } from '../quantity/index.js';
+import type { KitchenDraft } from '../kitchen/index.js';
+
+/** The days on which something may be made, both ends included. Empty when `from` is after `to`. */
+export interface Window {
+  readonly from: Day;
+  readonly to: Day;
+}
+
+/**
+ * The make-day window of a piece for a hand-over: D - (S - R) to D - L - rest, never before today.
+ * @param keepsDays shelf life S
+ * @param restDays how long the body rests before it can be finished
+ */
+export function makeWindow(
+  handOver: Day,
+  keepsDays: number,
+  restDays: number,
+  kitchen: KitchenDraft,
+): Window {
+  return {
+    from: addDays(handOver, -(keepsDays - kitchen.promisedDays)),
+    to: addDays(handOver, -(kitchen.packingLeadDays + restDays)),
+  };
+}
+
+/** Hours that the maker works on a day, 0 when it is no bench day. */
+export const benchHours = (day: Day, kitchen: KitchenDraft): number =>
+  kitchen.benchWeek.find((each) => each.weekday === weekday(day))?.hours ?? 0;
+
+/**
+ * The last day of a window on which the maker works; the last day of the window when there is none.
+ * Without any bench days set, every day will do.
+ */
+export function lastBenchDay(window: Window, kitchen: KitchenDraft): Day {
+  if (kitchen.benchWeek.length === 0) return window.to;
+  for (let back = 0; back < 7; back++) {
+    const day = addDays(window.to, -back);
+    if (day < window.from) break;
+    if (benchHours(day, kitchen) > 0) return day;
+  }
+  return window.to;
+}
+
+/** Something needed, with the days on which it may be made. */
+export interface Windowed {
+  readonly window: Window;
+}
+
+/** Needs that can be made on one day, and the days on which that can be. */
+export interface DayGroup<T> {
+  readonly window: Window;
+  readonly needs: readonly T[];
+}
+
+/**
+ * The fewest makings such that every need is made within its window.
+ *
+ * Greedy by the latest day: optimal for intervals (common result on stabbing intervals with points).
+ * An empty window is made on its last day; the caller reports it.
+ */
+export function groupByDay<T extends Windowed>(
+  needs: readonly T[],
+  kitchen: KitchenDraft,
+): DayGroup<T>[] {
+  const dated = needs
+    .map((need) => ({ need, latest: lastBenchDay(need.window, kitchen) }))
+    .sort((a, b) => (a.latest < b.latest ? -1 : a.latest > b.latest ? 1 : 0));
+  const groups: { window: Window; needs: T[] }[] = [];
+  for (const { need, latest } of dated) {
+    const open = groups.at(-1);
+    if (open && need.window.from <= open.window.to) {
+      open.needs.push(need);
+      if (need.window.from > open.window.from)
+        open.window = { from: need.window.from, to: open.window.to };
+    } else groups.push({ window: { from: need.window.from, to: latest }, needs: [need] });
+  }
+  return groups;
+}
+
+/** Minutes of hands booked so far, by day. */
+export type Bookings = Map<Day, number>;
+
+/**
+ * The last bench day of a window that still has `minutes` free; when none has, the one that goes over by least.
+ * The last day of the window when it holds no bench day.
+ */
+export function placeOnDay(
+  window: Window,
+  minutes: number,
+  booked: Bookings,
+  kitchen: KitchenDraft,
+): Day {
+  let best = window.to;
+  let most = -Infinity;
+  for (let day = window.to; day >= window.from; day = addDays(day, -1)) {
+    const hours = benchHours(day, kitchen);
+    if (hours === 0) continue;
+    const free = hours * 60 - (booked.get(day) ?? 0);
+    if (free >= minutes) return day;
+    if (free > most) {
+      most = free;
+      best = day;
+    }
+  }
+  return best;
+}

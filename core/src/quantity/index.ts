@@ -1,0 +1,5 @@
+export * from './day.js';
+export * from './format.js';
+export * from './schema.js';
+export * from './temperature.js';
+export * from './units.js';

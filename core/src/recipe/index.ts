@@ -1,0 +1,4 @@
+export * from './book.js';
+export * from './cycle.js';
+export * from './scale.js';
+export * from './schema.js';

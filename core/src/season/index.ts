@@ -1,0 +1,2 @@
+export * from './read.js';
+export * from './schema.js';

@@ -1,0 +1,30 @@
+import { z } from 'zod';
+import { boxFiledSchema } from '../box/index.js';
+import { ingredientFiledSchema } from '../ingredient/index.js';
+import { kitchenDraftSchema } from '../kitchen/index.js';
+import { orderFiledSchema } from '../order/index.js';
+import { pieceFiledSchema } from '../piece/index.js';
+import { recipeFiledSchema } from '../recipe/index.js';
+import { daySchema } from '../record/index.js';
+
+/** Everything that is kept, in one file. */
+export const seasonFileSchema = z
+  .strictObject({
+    format: z.literal('usual-pantry-season', 'must be "usual-pantry-season"'),
+    formatVersion: z.literal(1, 'must be 1: this program reads no other'),
+    /** The day that the file was written for; dates can be moved from it by whole weeks. */
+    writtenFor: daySchema,
+    kitchen: kitchenDraftSchema,
+    ingredients: z.array(ingredientFiledSchema).max(5000),
+    recipes: z.array(recipeFiledSchema).max(2000),
+    pieces: z.array(pieceFiledSchema).max(2000),
+    boxes: z.array(boxFiledSchema).max(1000),
+    orders: z.array(orderFiledSchema).max(20000),
+  })
+  .meta({ id: 'SeasonFile', title: 'Usual Pantry season file' });
+
+export type SeasonFile = z.infer<typeof seasonFileSchema>;
+
+/** The JSON Schema of the file, made from the same schema that reads it. */
+export const seasonFileJsonSchema = (): z.core.JSONSchema.JSONSchema =>
+  z.toJSONSchema(seasonFileSchema, { io: 'input', target: 'draft-2020-12' });
