@@ -1,3 +1,4 @@
 export * from './book.js';
+export * from './check.js';
 export * from './facts.js';
 export * from './schema.js';

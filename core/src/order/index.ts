@@ -1,2 +1,3 @@
+export * from './check.js';
 export * from './findings.js';
 export * from './schema.js';

@@ -1,3 +1,4 @@
+export * from './check.js';
 export * from './grid.js';
 export * from './makeup.js';
 export * from './schema.js';

@@ -7,6 +7,23 @@ import { madeOnKey, planMakings, type Making } from './makings.js';
 import { shoppingList, type ShoppingLine } from './shopping.js';
 import { benchHours, type Bookings } from './windows.js';
 
+/** Equal boxes to pack. */
+export interface Pack {
+  readonly boxId: string;
+  readonly boxName: string;
+  readonly handOver: Day;
+  readonly count: number;
+}
+
+/** One order to hand over. */
+export interface HandOver {
+  readonly orderId: string;
+  readonly customer: string;
+  readonly way: OrderFiled['handOver']['way'];
+  readonly place: string;
+  readonly boxes: number;
+}
+
 /** One day of the season. */
 export interface SeasonDay {
   readonly day: Day;
@@ -14,10 +31,8 @@ export interface SeasonDay {
   readonly benchMinutes: number;
   /** Minutes of hands that making, finishing and packing take on it. */
   readonly bookedMinutes: number;
-  readonly makings: readonly string[];
-  readonly boxesToPack: number;
-  readonly ordersToHandOver: number;
-  readonly boxesToHandOver: number;
+  readonly packs: readonly Pack[];
+  readonly handOvers: readonly HandOver[];
 }
 
 /** One lot of equal labels: a box for one hand-over day. */
@@ -82,18 +97,24 @@ function packingDay(handOver: Day, book: Book, today: Day): Day {
   return handOver > today ? addDays(handOver, -1) : today;
 }
 
-/** Boxes to pack and the minutes that takes, by day. */
-function bookPacking(boxes: readonly BoxDemand[], book: Book, today: Day) {
+/** What is packed on which day, and the minutes that takes. */
+interface Packing {
+  readonly minutes: Bookings;
+  readonly packs: ReadonlyMap<Day, readonly Pack[]>;
+}
+
+function bookPacking(boxes: readonly BoxDemand[], book: Book, today: Day): Packing {
   const minutes: Bookings = new Map();
-  const counts = new Map<Day, number>();
+  const packs = new Map<Day, Pack[]>();
   for (const { day: handOver, boxId, count } of boxes) {
     const facts = book.boxes.get(boxId);
     if (!facts) continue;
     const day = packingDay(handOver, book, today);
     minutes.set(day, (minutes.get(day) ?? 0) + count * facts.box.packMinutes);
-    counts.set(day, (counts.get(day) ?? 0) + count);
+    const pack = { boxId, boxName: facts.box.name, handOver, count };
+    packs.set(day, [...(packs.get(day) ?? []), pack]);
   }
-  return { minutes, counts };
+  return { minutes, packs };
 }
 
 /** At most this many days are drawn, however far away the last hand-over is. */
@@ -103,7 +124,7 @@ const MOST_DAYS = 400;
 function seasonDays(
   orders: readonly OrderFiled[],
   makings: readonly Making[],
-  packing: ReturnType<typeof bookPacking>,
+  packing: Packing,
   book: Book,
   today: Day,
 ): SeasonDay[] {
@@ -126,7 +147,6 @@ function seasonDays(
   return Array.from({ length }, (_, index): SeasonDay => {
     const day = addDays(today, index);
     const makingsHere = made.get(day) ?? [];
-    const ordersHere = handed.get(day) ?? [];
     return {
       day,
       benchMinutes: benchHours(day, book.kitchen) * 60,
@@ -134,13 +154,14 @@ function seasonDays(
         (sum, making) => sum + making.handsMinutes,
         packing.minutes.get(day) ?? 0,
       ),
-      makings: makingsHere.map((making) => making.recipeName),
-      boxesToPack: packing.counts.get(day) ?? 0,
-      ordersToHandOver: ordersHere.length,
-      boxesToHandOver: ordersHere.reduce(
-        (sum, order) => sum + order.lines.reduce((lines, line) => lines + line.count, 0),
-        0,
-      ),
+      packs: packing.packs.get(day) ?? [],
+      handOvers: (handed.get(day) ?? []).map((order) => ({
+        orderId: order.id,
+        customer: order.customer.name,
+        way: order.handOver.way,
+        place: order.handOver.place,
+        boxes: order.lines.reduce((sum, line) => sum + line.count, 0),
+      })),
     };
   });
 }

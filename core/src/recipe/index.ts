@@ -1,3 +1,4 @@
+export * from './check.js';
 export * from './book.js';
 export * from './cycle.js';
 export * from './scale.js';

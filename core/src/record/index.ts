@@ -1,1 +1,2 @@
 export * from './schema.js';
+export * from './wrong.js';

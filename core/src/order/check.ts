@@ -1,0 +1,51 @@
+import type { Book } from '../box/index.js';
+import { sayDay, type Day } from '../quantity/index.js';
+import { unknownReferences, type Known, type WrongValue } from '../record/index.js';
+import { isOpen } from './findings.js';
+import type { OrderDraft } from './schema.js';
+
+/** Boxes of an order that are not there. */
+export const wrongInOrder = (
+  order: Pick<OrderDraft, 'lines' | 'agreed'>,
+  known: Known,
+): WrongValue[] =>
+  unknownReferences(
+    (['lines', 'agreed'] as const).flatMap((part) =>
+      order[part].map(({ boxId }, index) => ({
+        noun: 'box' as const,
+        id: boxId,
+        path: [part, index, 'boxId'],
+      })),
+    ),
+    known,
+  );
+
+/**
+ * What keeps an edit of an order from being saved although each value is well formed: a hand-over in the past, a box without pieces.
+ * What stood in the order before the edit is left alone, so that an old order can still be closed.
+ * @param before the order as it was, or null for a new one
+ */
+export function wrongInOrderEdit(
+  order: OrderDraft,
+  before: OrderDraft | null,
+  book: Book,
+  today: Day,
+): WrongValue[] {
+  if (!isOpen(order)) return [];
+  const wrong: WrongValue[] = [];
+  const { on } = order.handOver;
+  if (on < today && on !== before?.handOver.on)
+    wrong.push({
+      path: ['handOver', 'on'],
+      message: `${sayDay(on)} has passed: choose ${sayDay(today)} or later`,
+    });
+  order.lines.forEach(({ boxId }, index) => {
+    const box = book.boxes.get(boxId);
+    if (box?.pieceCount !== 0 || before?.lines.some((line) => line.boxId === boxId)) return;
+    wrong.push({
+      path: ['lines', index, 'boxId'],
+      message: `${box.box.name} has no pieces yet: fill it before it is sold`,
+    });
+  });
+  return wrong;
+}

@@ -1,0 +1,65 @@
+import { Module, type DynamicModule } from '@nestjs/common';
+import { DataSource } from 'typeorm';
+import { BookController } from './book/book.controller.js';
+import { BookService } from './book/book.service.js';
+import { BoxFiguresController } from './box/box-figures.controller.js';
+import { BoxController } from './box/box.controller.js';
+import { BoxRecords } from './box/box.records.js';
+import { Clock } from './clock/clock.js';
+import { DATA_DIR } from './config.js';
+import { SeasonFileController } from './document/season-file.controller.js';
+import { SeasonFileService } from './document/season-file.service.js';
+import { IngredientController } from './ingredient/ingredient.controller.js';
+import { IngredientRecords } from './ingredient/ingredient.records.js';
+import { KitchenController } from './kitchen/kitchen.controller.js';
+import { KitchenRecords } from './kitchen/kitchen.records.js';
+import { LabelController } from './label/label.controller.js';
+import { MoneyController } from './money/money.controller.js';
+import { OrderController } from './order/order.controller.js';
+import { OrderRecords } from './order/order.records.js';
+import { PieceController } from './piece/piece.controller.js';
+import { PieceRecords } from './piece/piece.records.js';
+import { PlanController } from './plan/plan.controller.js';
+import { RecipeFiguresController } from './recipe/recipe-figures.controller.js';
+import { RecipeController } from './recipe/recipe.controller.js';
+import { RecipeRecords } from './recipe/recipe.records.js';
+import { UnitOfWork } from './storage/unit-of-work.js';
+
+/** Everything that the server is made of, around one open database. */
+@Module({})
+export class AppModule {
+  static around(dataSource: DataSource, clock: Clock, dataDir: string): DynamicModule {
+    return {
+      module: AppModule,
+      providers: [
+        { provide: DataSource, useValue: dataSource },
+        { provide: Clock, useValue: clock },
+        { provide: DATA_DIR, useValue: dataDir },
+        UnitOfWork,
+        BookService,
+        KitchenRecords,
+        IngredientRecords,
+        RecipeRecords,
+        PieceRecords,
+        BoxRecords,
+        OrderRecords,
+        SeasonFileService,
+      ],
+      controllers: [
+        BookController,
+        KitchenController,
+        IngredientController,
+        RecipeFiguresController,
+        RecipeController,
+        PieceController,
+        LabelController,
+        BoxFiguresController,
+        BoxController,
+        OrderController,
+        PlanController,
+        MoneyController,
+        SeasonFileController,
+      ],
+    };
+  }
+}

@@ -1,0 +1,33 @@
+import { Controller, Get, Sse, type MessageEvent } from '@nestjs/common';
+import { ApiOperation, ApiTags } from '@nestjs/swagger';
+import { interval, map, merge, type Observable } from 'rxjs';
+import { Clock } from '../clock/clock.js';
+import { UnitOfWork } from '../storage/unit-of-work.js';
+import { BookService, type StoredBook } from './book.service.js';
+
+const HEARTBEAT_MS = 25_000;
+
+@ApiTags('Book')
+@Controller('api')
+export class BookController {
+  constructor(
+    private readonly books: BookService,
+    private readonly work: UnitOfWork,
+    private readonly clock: Clock,
+  ) {}
+
+  @Get('book')
+  @ApiOperation({ summary: 'Settings, pantry, recipes, pieces and boxes together: what a page needs to work out a draft at once' })
+  async book(): Promise<StoredBook & { today: string }> {
+    const { data } = await this.books.season();
+    return { ...data, today: this.clock.today() };
+  }
+
+  @Sse('changes')
+  @ApiOperation({ summary: 'A stream that names the revision whenever something was stored' })
+  changes(): Observable<MessageEvent> {
+    const revisions = this.work.changes.pipe(map((revision) => ({ data: { revision } })));
+    const beats = interval(HEARTBEAT_MS).pipe(map(() => ({ type: 'beat', data: '' })));
+    return merge(revisions, beats);
+  }
+}

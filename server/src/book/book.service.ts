@@ -1,0 +1,89 @@
+import { Injectable } from '@nestjs/common';
+import { openBook, type Book, type BoxDraft } from '@usual-pantry/core/box';
+import type { IngredientDraft } from '@usual-pantry/core/ingredient';
+import { costOfBoxes, type BoxCost } from '@usual-pantry/core/money';
+import type { OrderDraft } from '@usual-pantry/core/order';
+import type { PieceDraft } from '@usual-pantry/core/piece';
+import { planSeason, type Plan } from '@usual-pantry/core/plan';
+import type { Day } from '@usual-pantry/core/quantity';
+import type { RecipeDraft } from '@usual-pantry/core/recipe';
+import type { EntityManager } from 'typeorm';
+import { boxMapping } from '../box/box.records.js';
+import { Clock } from '../clock/clock.js';
+import { ingredientMapping } from '../ingredient/ingredient.records.js';
+import { loadKitchen, type StoredKitchen } from '../kitchen/kitchen.records.js';
+import { orderMapping } from '../order/order.mapping.js';
+import { pieceMapping } from '../piece/piece.records.js';
+import { recipeMapping } from '../recipe/recipe.records.js';
+import { loadAll, type Stored } from '../storage/records.js';
+import { UnitOfWork } from '../storage/unit-of-work.js';
+
+/** The maker's book as it is stored. */
+export interface StoredBook {
+  readonly kitchen: StoredKitchen;
+  readonly ingredients: readonly Stored<IngredientDraft>[];
+  readonly recipes: readonly Stored<RecipeDraft>[];
+  readonly pieces: readonly Stored<PieceDraft>[];
+  readonly boxes: readonly Stored<BoxDraft>[];
+}
+
+/** Everything that is kept, and the book worked out from it. */
+export interface Season {
+  readonly revision: number;
+  readonly data: StoredBook;
+  readonly orders: readonly Stored<OrderDraft>[];
+  readonly book: Book;
+}
+
+async function loadSeason(manager: EntityManager, revision: number): Promise<Season> {
+  const data: StoredBook = {
+    kitchen: await loadKitchen(manager),
+    ingredients: await loadAll(manager, ingredientMapping),
+    recipes: await loadAll(manager, recipeMapping),
+    pieces: await loadAll(manager, pieceMapping),
+    boxes: await loadAll(manager, boxMapping),
+  };
+  const orders = await loadAll(manager, orderMapping);
+  return { revision, data, orders, book: openBook(data) };
+}
+
+/** What core makes of the stored records, worked out once for each revision. */
+@Injectable()
+export class BookService {
+  private latest: Season | null = null;
+  private planned: { readonly season: Season; readonly today: Day; readonly plan: Plan } | null = null;
+  private costed: { readonly season: Season; readonly costs: readonly BoxCost[] } | null = null;
+
+  constructor(
+    private readonly work: UnitOfWork,
+    private readonly clock: Clock,
+  ) {}
+
+  /** The season as of the last commit; inside a write, as it is at that moment. */
+  async season(): Promise<Season> {
+    const { work } = this;
+    if (this.latest?.revision === work.revision && !work.isWriting) return this.latest;
+    return work.read(async (manager) => {
+      if (this.latest?.revision === work.revision && !work.isWriting) return this.latest;
+      const season = await loadSeason(manager, work.revision);
+      // Not yet committed: true for this write only.
+      if (!work.isWriting) this.latest = season;
+      return season;
+    });
+  }
+
+  async plan(): Promise<{ season: Season; today: Day; plan: Plan }> {
+    const season = await this.season();
+    const today = this.clock.today();
+    if (this.planned?.season !== season || this.planned.today !== today)
+      this.planned = { season, today, plan: planSeason(season.book, season.orders, today) };
+    return this.planned;
+  }
+
+  async costs(): Promise<readonly BoxCost[]> {
+    const season = await this.season();
+    if (this.costed?.season !== season)
+      this.costed = { season, costs: costOfBoxes(season.book) };
+    return this.costed.costs;
+  }
+}

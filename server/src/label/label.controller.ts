@@ -1,0 +1,100 @@
+import { Controller, Get, Param, Query, Res } from '@nestjs/common';
+import { ApiOperation, ApiProduces, ApiQuery, ApiTags } from '@nestjs/swagger';
+import type { Finding } from '@usual-pantry/core/finding';
+import { usLabel, type Label, type LabelLayout } from '@usual-pantry/core/label';
+import type { LabelRun } from '@usual-pantry/core/plan';
+import { sayNumber } from '@usual-pantry/core/quantity';
+import { daySchema } from '@usual-pantry/core/record';
+import type { Response } from 'express';
+import { z } from 'zod';
+import { BookService } from '../book/book.service.js';
+import { labelPdf, setLabel } from '../document/label-pdf.js';
+import { notFound, wrongValues } from '../http/errors.js';
+
+const MOST_COPIES = 500;
+
+const labelQuerySchema = z.strictObject({ handOver: daySchema.optional() });
+const pdfQuerySchema = labelQuerySchema.extend({
+  copies: z.coerce.number().int().min(1).max(MOST_COPIES).default(1),
+});
+
+/** A label with its dates, set in type. */
+interface SetLabel extends Label {
+  readonly run: LabelRun | null;
+  readonly layout: LabelLayout;
+}
+
+@ApiTags('Labels')
+@Controller('api')
+export class LabelController {
+  constructor(private readonly books: BookService) {}
+
+  @Get('labels')
+  @ApiOperation({ summary: 'Which labels the open orders need: box, hand-over, number, made on, best before' })
+  async runs(): Promise<readonly LabelRun[]> {
+    return (await this.books.plan()).plan.labels;
+  }
+
+  @Get('boxes/:id/label')
+  @ApiOperation({ summary: 'The US label of a box in words and set in type, with what is missing' })
+  @ApiQuery({ name: 'handOver', required: false, schema: { type: 'string', format: 'date' } })
+  label(
+    @Param('id') id: string,
+    @Query({ schema: labelQuerySchema }) query: z.infer<typeof labelQuerySchema>,
+  ): Promise<SetLabel> {
+    return this.set(id, query.handOver);
+  }
+
+  @Get('boxes/:id/label.pdf')
+  @ApiOperation({ summary: 'The same as a PDF at true size, one label a page' })
+  @ApiProduces('application/pdf')
+  @ApiQuery({ name: 'handOver', required: false, schema: { type: 'string', format: 'date' } })
+  @ApiQuery({ name: 'copies', required: false, schema: { type: 'integer', minimum: 1, maximum: MOST_COPIES } })
+  async pdf(
+    @Param('id') id: string,
+    @Query({ schema: pdfQuerySchema }) query: z.infer<typeof pdfQuerySchema>,
+    @Res() response: Response,
+  ): Promise<void> {
+    const { findings, layout, ...label } = await this.set(id, query.handOver);
+    const stops = findings.filter((each) => each.severity === 'stop');
+    if (stops.length > 0)
+      throw wrongValues(
+        stops.map(({ message }) => ({ path: ['label'], message })),
+        'This label is not ready to be printed.',
+      );
+    const { widthMm, heightMm } = layout;
+    const pdf = await labelPdf({ ...label, findings }, widthMm, heightMm, query.copies);
+    response
+      .type('application/pdf')
+      .set('Content-Disposition', `inline; filename="label-${id}.pdf"`)
+      .send(pdf);
+  }
+
+  private async set(boxId: string, handOver: string | undefined): Promise<SetLabel> {
+    const { season, plan } = await this.books.plan();
+    const facts = season.book.boxes.get(boxId);
+    if (!facts) throw notFound('box', boxId);
+    const run = plan.labels.find((each) => each.boxId === boxId && each.handOver === handOver) ?? null;
+    const label = usLabel(facts, season.book, run);
+    const { widthMm, heightMm } = season.book.kitchen.label;
+    const layout = setLabel(label, widthMm, heightMm);
+    const tooSmall: Finding[] =
+      layout.overflowMm > 0
+        ? [
+            {
+              code: 'label-too-small',
+              severity: 'stop',
+              about: { noun: 'kitchen', id: 'kitchen', name: 'Settings' },
+              message: `The text does not fit at the least letter height: the label must be ${sayNumber(Math.ceil(layout.overflowMm))} mm higher, or wider.`,
+              waysOut: [
+                {
+                  label: 'Change the label size in Settings',
+                  action: { kind: 'open', subject: { noun: 'kitchen', id: 'kitchen', name: 'Settings' } },
+                },
+              ],
+            },
+          ]
+        : [];
+    return { ...label, findings: [...tooSmall, ...label.findings], run, layout };
+  }
+}

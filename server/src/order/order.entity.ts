@@ -1,0 +1,42 @@
+import type { OrderDraft } from '@usual-pantry/core/order';
+import { Column, Entity, JoinColumn, ManyToOne, OneToMany, PrimaryColumn, type Relation } from 'typeorm';
+
+@Entity('customer_order')
+export class OrderRow {
+  @PrimaryColumn('text') id: string;
+  @Column('integer') version: number;
+  @Column('text') customerName: string;
+  @Column('text') customerContact: string;
+  @Column('text') handOverOn: string;
+  @Column('text') handOverWay: OrderDraft['handOver']['way'];
+  @Column('text') handOverPlace: string;
+  @Column('simple-json') exclusions: string[];
+  @Column('text') state: OrderDraft['state'];
+  @Column('integer') depositMinor: number;
+  @Column('text') notes: string;
+  @OneToMany(() => OrderLineRow, (line) => line.order) lines: Relation<OrderLineRow>[];
+  @OneToMany(() => OrderAgreedRow, (agreed) => agreed.order) agreed: Relation<OrderAgreedRow>[];
+}
+
+@Entity('order_line')
+export class OrderLineRow {
+  @PrimaryColumn('text') orderId: string;
+  @PrimaryColumn('integer') position: number;
+  @Column('text') boxId: string;
+  @Column('integer') count: number;
+  @ManyToOne(() => OrderRow, (order) => order.lines)
+  @JoinColumn({ name: 'orderId' })
+  order: Relation<OrderRow>;
+}
+
+/** A broken exclusion that the customer takes all the same. */
+@Entity('order_agreed')
+export class OrderAgreedRow {
+  @PrimaryColumn('text') orderId: string;
+  @PrimaryColumn('integer') position: number;
+  @Column('text') boxId: string;
+  @Column('text') exclusion: string;
+  @ManyToOne(() => OrderRow, (order) => order.agreed)
+  @JoinColumn({ name: 'orderId' })
+  order: Relation<OrderRow>;
+}

@@ -1,0 +1,60 @@
+import { Injectable } from '@nestjs/common';
+import { wrongInOrder, wrongInOrderEdit, type OrderDraft } from '@usual-pantry/core/order';
+import type { WrongValue } from '@usual-pantry/core/record';
+import type { EntityManager } from 'typeorm';
+import { BookService } from '../book/book.service.js';
+import { Clock } from '../clock/clock.js';
+import type { User } from '../http/errors.js';
+import { knownIn } from '../storage/known.js';
+import { Records, type ListQuery, type Stored } from '../storage/records.js';
+import { UnitOfWork } from '../storage/unit-of-work.js';
+import type { OrderRow } from './order.entity.js';
+import { orderMapping } from './order.mapping.js';
+
+/** Which part of the orders: all, or only those still to be made, handed over or cancelled. */
+export interface OrderQuery extends ListQuery {
+  readonly show?: 'open' | 'closed' | 'all';
+}
+
+const shown = {
+  open: ["row.state NOT IN ('handed over', 'cancelled')"],
+  closed: ["row.state IN ('handed over', 'cancelled')"],
+  all: [],
+};
+
+@Injectable()
+export class OrderRecords extends Records<OrderDraft, OrderRow> {
+  readonly mapping = orderMapping;
+
+  constructor(
+    work: UnitOfWork,
+    private readonly book: BookService,
+    private readonly clock: Clock,
+  ) {
+    super(work);
+  }
+
+  nameOf(draft: OrderDraft): string {
+    return draft.customer.name;
+  }
+
+  protected override whereOf(query: OrderQuery): string[] {
+    return [...super.whereOf(query), ...shown[query.show ?? 'all']];
+  }
+
+  async wrongIn(
+    draft: OrderDraft,
+    _id: string,
+    before: Stored<OrderDraft> | null,
+    manager: EntityManager,
+  ): Promise<WrongValue[]> {
+    const wrong = wrongInOrder(draft, await knownIn(manager));
+    if (wrong.length > 0) return wrong;
+    const { book } = await this.book.season();
+    return wrongInOrderEdit(draft, before, book, this.clock.today());
+  }
+
+  usersOf(): Promise<User[]> {
+    return Promise.resolve([]);
+  }
+}

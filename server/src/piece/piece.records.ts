@@ -1,0 +1,65 @@
+import { Injectable } from '@nestjs/common';
+import { bodyForm, wrongInPiece, type PieceDraft } from '@usual-pantry/core/piece';
+import type { WrongValue } from '@usual-pantry/core/record';
+import type { EntityManager } from 'typeorm';
+import type { User } from '../http/errors.js';
+import { knownIn } from '../storage/known.js';
+import { Records, type Mapping } from '../storage/records.js';
+import { UnitOfWork } from '../storage/unit-of-work.js';
+import { PieceRow } from './piece.entity.js';
+
+export const pieceMapping: Mapping<PieceDraft, PieceRow> = {
+  noun: 'piece',
+  entity: PieceRow,
+  children: [],
+  nameColumn: 'name',
+  sortable: ['name', 'keepsDays'],
+  toRow: (draft) => {
+    const body = bodyForm(draft.form);
+    return {
+      ...draft,
+      bodyRecipeId: body.recipeId,
+      finishRecipeId: body.kind === 'rolled' ? (body.finish?.recipeId ?? null) : null,
+      coatingRecipeId: draft.form.kind === 'dipped' ? draft.form.coatingRecipeId : null,
+    };
+  },
+  toDraft: ({ name, form, keepsDays, handSeconds, travel, colour, notes }) => ({
+    name,
+    form,
+    keepsDays,
+    handSeconds,
+    travel,
+    colour,
+    notes,
+  }),
+};
+
+@Injectable()
+export class PieceRecords extends Records<PieceDraft, PieceRow> {
+  readonly mapping = pieceMapping;
+
+  constructor(work: UnitOfWork) {
+    super(work);
+  }
+
+  nameOf(draft: PieceDraft): string {
+    return draft.name;
+  }
+
+  async wrongIn(
+    draft: PieceDraft,
+    _id: string,
+    _before: unknown,
+    manager: EntityManager,
+  ): Promise<WrongValue[]> {
+    return wrongInPiece(draft, await knownIn(manager));
+  }
+
+  usersOf(id: string, manager: EntityManager): Promise<User[]> {
+    return manager.query(
+      `SELECT DISTINCT 'box' AS noun, box.id, box.name FROM box
+       JOIN box_cell ON box_cell.boxId = box.id WHERE box_cell.pieceId = ? ORDER BY box.name`,
+      [id],
+    );
+  }
+}

@@ -1,0 +1,31 @@
+import type { RecipeDraft } from '@usual-pantry/core/recipe';
+import { Column, Entity, JoinColumn, ManyToOne, OneToMany, PrimaryColumn, type Relation } from 'typeorm';
+
+@Entity('recipe')
+export class RecipeRow {
+  @PrimaryColumn('text') id: string;
+  @Column('integer') version: number;
+  @Column('text') name: string;
+  @Column('simple-json') yield: RecipeDraft['yield'];
+  @Column('simple-json') batchSizes: number[];
+  @Column('real') handsMinutes: number;
+  @Column('integer') keepsDays: number;
+  @Column('integer') restDays: number;
+  @Column('text') method: string;
+  @OneToMany(() => RecipeLineRow, (line) => line.recipe) lines: Relation<RecipeLineRow>[];
+}
+
+@Entity('recipe_line')
+export class RecipeLineRow {
+  @PrimaryColumn('text') recipeId: string;
+  @PrimaryColumn('integer') position: number;
+  @Column('text', { nullable: true }) ingredientId: string | null;
+  @Column('text', { nullable: true }) componentId: string | null;
+  @Column('real') amount: number;
+  @Column('text') unit: RecipeDraft['lines'][number]['unit'];
+  @Column('text', { nullable: true }) state: string | null;
+  @Column('text') note: string;
+  @ManyToOne(() => RecipeRow, (recipe) => recipe.lines)
+  @JoinColumn({ name: 'recipeId' })
+  recipe: Relation<RecipeRow>;
+}

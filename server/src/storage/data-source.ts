@@ -1,0 +1,50 @@
+import { mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { DataSource } from 'typeorm';
+import { BoxCellRow, BoxRow } from '../box/box.entity.js';
+import { IngredientRow } from '../ingredient/ingredient.entity.js';
+import { KitchenRow } from '../kitchen/kitchen.entity.js';
+import { OrderAgreedRow, OrderLineRow, OrderRow } from '../order/order.entity.js';
+import { PieceRow } from '../piece/piece.entity.js';
+import { RecipeLineRow, RecipeRow } from '../recipe/recipe.entity.js';
+import { LibsqlConnection } from './driver.js';
+import { migrations } from './migrations/index.js';
+
+/** Name of the database file in the data folder. Its -wal file belongs to it: never copy one without the other. */
+export const DATABASE_FILE = 'usual-pantry.db';
+
+/**
+ * Opens the database in a folder, brings it up to date and checks it.
+ * @param folder made when missing
+ * @throws when a migration fails or when foreign keys are not in force
+ */
+export async function openDatabase(folder: string): Promise<DataSource> {
+  mkdirSync(folder, { recursive: true });
+  const dataSource = new DataSource({
+    type: 'better-sqlite3',
+    driver: LibsqlConnection,
+    database: join(folder, DATABASE_FILE),
+    enableWAL: true,
+    entities: [
+      KitchenRow,
+      IngredientRow,
+      RecipeRow,
+      RecipeLineRow,
+      PieceRow,
+      BoxRow,
+      BoxCellRow,
+      OrderRow,
+      OrderLineRow,
+      OrderAgreedRow,
+    ],
+    migrations,
+    synchronize: false,
+  });
+  await dataSource.initialize();
+  await dataSource.runMigrations({ transaction: 'each' });
+  // A migration that failed half-way leaves foreign_keys off, so it is set and checked at every opening.
+  await dataSource.query('PRAGMA foreign_keys = ON');
+  const [state] = await dataSource.query<{ foreign_keys: number }[]>('PRAGMA foreign_keys');
+  if (state?.foreign_keys !== 1) throw new Error('The database does not enforce foreign keys.');
+  return dataSource;
+}

@@ -1,0 +1,225 @@
+import { randomUUID } from 'node:crypto';
+import type { WrongValue } from '@usual-pantry/core/record';
+import type { EntityManager, EntityTarget, FindOptionsOrder, FindOptionsRelations, FindOptionsWhere, ObjectLiteral } from 'typeorm';
+import { inUse, notFound, stale, wrongValues, type User } from '../http/errors.js';
+import type { UnitOfWork } from './unit-of-work.js';
+
+/** What every main row has. */
+export interface MainRow extends ObjectLiteral {
+  id: string;
+  version: number;
+}
+
+/** A table whose rows belong to a main row and are written with it. */
+interface ChildTable<Draft> {
+  readonly entity: EntityTarget<ObjectLiteral>;
+  readonly key: string;
+  readonly relation: string;
+  /** The child rows of a draft, without the key. */
+  readonly rowsOf: (draft: Draft) => ObjectLiteral[];
+}
+
+/** How a noun is kept in tables. */
+export interface Mapping<Draft, Row extends MainRow> {
+  readonly noun: string;
+  readonly entity: EntityTarget<Row>;
+  readonly children: readonly ChildTable<Draft>[];
+  /** Column that a list is searched in and sorted by when nothing else is asked. */
+  readonly nameColumn: keyof Row & string;
+  /** Columns that a list can be sorted by. */
+  readonly sortable: readonly (keyof Row & string)[];
+  readonly toRow: (draft: Draft) => Partial<Row>;
+  readonly toDraft: (row: Row) => Draft;
+}
+
+/** A draft as it is stored. */
+export type Stored<Draft> = Draft & { readonly id: string; readonly version: number };
+
+/** Which part of a list is wanted. */
+export interface ListQuery {
+  readonly page: number;
+  readonly size: number;
+  readonly sort?: string | undefined;
+  readonly direction: 'asc' | 'desc';
+  readonly search?: string | undefined;
+}
+
+/** A part of a list and the length of the whole. */
+export interface Listing<Draft> {
+  readonly items: Stored<Draft>[];
+  readonly total: number;
+  readonly page: number;
+  readonly size: number;
+}
+
+const relationsOf = <Draft, Row extends MainRow>(mapping: Mapping<Draft, Row>) =>
+  Object.fromEntries(
+    mapping.children.map((child) => [child.relation, true]),
+  ) as FindOptionsRelations<Row>;
+
+const storedOf = <Draft, Row extends MainRow>(
+  mapping: Mapping<Draft, Row>,
+  row: Row,
+): Stored<Draft> => {
+  for (const { relation } of mapping.children)
+    (row[relation] as { position: number }[]).sort((a, b) => a.position - b.position);
+  return { ...mapping.toDraft(row), id: row.id, version: row.version };
+};
+
+/** Every record of a noun, by id. */
+export async function loadAll<Draft, Row extends MainRow>(
+  manager: EntityManager,
+  mapping: Mapping<Draft, Row>,
+): Promise<Stored<Draft>[]> {
+  const rows = await manager.find(mapping.entity, {
+    relations: relationsOf(mapping),
+    relationLoadStrategy: 'query',
+    order: { id: 'ASC' } as FindOptionsOrder<Row>,
+  });
+  return rows.map((row) => storedOf(mapping, row));
+}
+
+async function writeChildren<Draft, Row extends MainRow>(
+  manager: EntityManager,
+  mapping: Mapping<Draft, Row>,
+  id: string,
+  draft: Draft,
+): Promise<void> {
+  for (const child of mapping.children) {
+    const rows = child.rowsOf(draft).map((row) => ({ ...row, [child.key]: id }));
+    if (rows.length > 0) await manager.insert(child.entity, rows);
+  }
+}
+
+/** Writes a new record. */
+export async function insertRecord<Draft, Row extends MainRow>(
+  manager: EntityManager,
+  mapping: Mapping<Draft, Row>,
+  id: string,
+  draft: Draft,
+): Promise<void> {
+  const row = { ...mapping.toRow(draft), id, version: 1 };
+  await manager.insert(mapping.entity, row as never);
+  await writeChildren(manager, mapping, id, draft);
+}
+
+/**
+ * The records of one noun: listed, read, written and deleted the same way for every noun.
+ * A noun adds what keeps an edit from being saved, and what uses a record.
+ */
+export abstract class Records<Draft, Row extends MainRow> {
+  abstract readonly mapping: Mapping<Draft, Row>;
+
+  constructor(readonly work: UnitOfWork) {}
+
+  /** What keeps a draft from being saved although each value is well formed. */
+  abstract wrongIn(
+    draft: Draft,
+    id: string,
+    before: Stored<Draft> | null,
+    manager: EntityManager,
+  ): Promise<WrongValue[]>;
+
+  /** What uses a record, so that it cannot be deleted. */
+  abstract usersOf(id: string, manager: EntityManager): Promise<User[]>;
+
+  /** What a draft is called in a message. */
+  abstract nameOf(draft: Draft): string;
+
+  /** Further conditions of a list; a noun with filters of its own adds to them. */
+  protected whereOf(query: ListQuery): string[] {
+    return query.search ? [`lower(row.${this.mapping.nameColumn}) LIKE :search ESCAPE '\\'`] : [];
+  }
+
+  list(query: ListQuery): Promise<Listing<Draft>> {
+    const { mapping } = this;
+    const sort = mapping.sortable.find((column) => column === query.sort) ?? mapping.nameColumn;
+    return this.work.read(async (manager) => {
+      const search = `%${(query.search ?? '').toLowerCase().replace(/[\\%_]/g, '\\$&')}%`;
+      const found = manager
+        .createQueryBuilder(mapping.entity, 'row')
+        .select('row.id')
+        .where(this.whereOf(query).join(' AND ') || '1 = 1', { ...query, search })
+        .orderBy(`row.${sort}`, query.direction === 'desc' ? 'DESC' : 'ASC')
+        .addOrderBy('row.id', 'ASC');
+      const [rows, total] = await found
+        .skip((query.page - 1) * query.size)
+        .take(query.size)
+        .getManyAndCount();
+      const items = await this.byIds(rows.map((row) => row.id), manager);
+      return { items, total, page: query.page, size: query.size };
+    });
+  }
+
+  get(id: string): Promise<Stored<Draft>> {
+    return this.work.read((manager) => this.find(id, manager));
+  }
+
+  /** @throws Refused 422 with every wrong value; 409 when the id is taken */
+  create(draft: Draft, id: string = randomUUID()): Promise<Stored<Draft>> {
+    return this.work.write(async (manager) => {
+      const [taken] = await this.byIds([id], manager);
+      if (taken) throw stale(this.mapping.noun, taken);
+      await this.check(draft, id, null, manager);
+      await insertRecord(manager, this.mapping, id, draft);
+      return { ...draft, id, version: 1 };
+    });
+  }
+
+  /** @throws Refused 404, 409 with the current record when `version` is stale, 422 with every wrong value */
+  update(id: string, version: number, draft: Draft): Promise<Stored<Draft>> {
+    const { mapping } = this;
+    return this.work.write(async (manager) => {
+      const current = await this.find(id, manager);
+      if (current.version !== version) throw stale(mapping.noun, current);
+      await this.check(draft, id, current, manager);
+      const row = { ...mapping.toRow(draft), version: version + 1 };
+      await manager.update(mapping.entity, id, row as never);
+      for (const child of mapping.children) await manager.delete(child.entity, { [child.key]: id });
+      await writeChildren(manager, mapping, id, draft);
+      return { ...draft, id, version: version + 1 };
+    });
+  }
+
+  /** @throws Refused 404, 409 with the users when something uses it, 409 when `version` is stale */
+  remove(id: string, version: number): Promise<void> {
+    return this.work.write(async (manager) => {
+      const current = await this.find(id, manager);
+      if (current.version !== version) throw stale(this.mapping.noun, current);
+      const users = await this.usersOf(id, manager);
+      if (users.length > 0) throw inUse(this.nameOf(current), users);
+      await manager.delete(this.mapping.entity, id);
+    });
+  }
+
+  private async check(
+    draft: Draft,
+    id: string,
+    before: Stored<Draft> | null,
+    manager: EntityManager,
+  ): Promise<void> {
+    const wrong = await this.wrongIn(draft, id, before, manager);
+    if (wrong.length > 0) throw wrongValues(wrong);
+  }
+
+  private async find(id: string, manager: EntityManager): Promise<Stored<Draft>> {
+    const [found] = await this.byIds([id], manager);
+    if (!found) throw notFound(this.mapping.noun, id);
+    return found;
+  }
+
+  /** The records with these ids, in that order. */
+  private async byIds(ids: readonly string[], manager: EntityManager): Promise<Stored<Draft>[]> {
+    if (ids.length === 0) return [];
+    const rows = await manager.find(this.mapping.entity, {
+      where: ids.map((id) => ({ id })) as FindOptionsWhere<Row>[],
+      relations: relationsOf(this.mapping),
+      relationLoadStrategy: 'query',
+    });
+    const byId = new Map(rows.map((row) => [row.id, row]));
+    return ids.flatMap((id) => {
+      const row = byId.get(id);
+      return row ? [storedOf(this.mapping, row)] : [];
+    });
+  }
+}

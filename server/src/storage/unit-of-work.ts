@@ -1,0 +1,71 @@
+import { AsyncLocalStorage } from 'node:async_hooks';
+import { Injectable } from '@nestjs/common';
+import { BehaviorSubject } from 'rxjs';
+import { DataSource, type EntityManager } from 'typeorm';
+
+/** What one chain of calls holds while it has the connection. */
+interface Turn {
+  readonly manager: EntityManager;
+  readonly writes: boolean;
+}
+
+/**
+ * The one door to the database.
+ *
+ * TypeORM shares a single SQLite connection: two transactions at once throw, and anything outside a transaction joins whichever is
+ * open. So every read and every write waits for its turn, the entity manager travels with the call, and nested calls join.
+ */
+@Injectable()
+export class UnitOfWork {
+  private readonly turns = new AsyncLocalStorage<Turn>();
+  private last: Promise<unknown> = Promise.resolve();
+  private readonly revisions = new BehaviorSubject(1);
+
+  constructor(private readonly dataSource: DataSource) {}
+
+  /** Counts committed writes since the start: figures made at one revision are true until the next. */
+  get revision(): number {
+    return this.revisions.value;
+  }
+
+  /** Whether this chain of calls is inside a write. */
+  get isWriting(): boolean {
+    return this.turns.getStore()?.writes === true;
+  }
+
+  /** The revision now, and every later one. */
+  readonly changes = this.revisions.asObservable();
+
+  /**
+   * Runs `work` in one transaction: all of it is stored, or nothing.
+   * @throws whatever `work` throws, after everything is rolled back
+   */
+  write<T>(work: (manager: EntityManager) => Promise<T>): Promise<T> {
+    const turn = this.turns.getStore();
+    if (turn) {
+      if (!turn.writes) throw new Error('A write cannot start inside a read.');
+      return work(turn.manager);
+    }
+    return this.inTurn(async () => {
+      const result = await this.dataSource.transaction((manager) =>
+        this.turns.run({ manager, writes: true }, () => work(manager)),
+      );
+      this.revisions.next(this.revisions.value + 1);
+      return result;
+    });
+  }
+
+  /** Runs `work` when no transaction is open, so that it sees only what is stored. */
+  read<T>(work: (manager: EntityManager) => Promise<T>): Promise<T> {
+    const turn = this.turns.getStore();
+    if (turn) return work(turn.manager);
+    const { manager } = this.dataSource;
+    return this.inTurn(() => this.turns.run({ manager, writes: false }, () => work(manager)));
+  }
+
+  private inTurn<T>(work: () => Promise<T>): Promise<T> {
+    const result = this.last.then(work);
+    this.last = result.catch(() => undefined);
+    return result;
+  }
+}
