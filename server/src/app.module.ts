@@ -1,4 +1,5 @@
 import { Module, type DynamicModule } from '@nestjs/common';
+import { APP_INTERCEPTOR } from '@nestjs/core';
 import { DataSource } from 'typeorm';
 import { BookController } from './book/book.controller.js';
 import { BookService } from './book/book.service.js';
@@ -23,6 +24,7 @@ import { PlanController } from './plan/plan.controller.js';
 import { RecipeFiguresController } from './recipe/recipe-figures.controller.js';
 import { RecipeController } from './recipe/recipe.controller.js';
 import { RecipeRecords } from './recipe/recipe.records.js';
+import { RevisionInterceptor } from './http/revision.interceptor.js';
 import { UnitOfWork } from './storage/unit-of-work.js';
 
 /** Everything that the server is made of, around one open database. */
@@ -44,6 +46,7 @@ export class AppModule {
         BoxRecords,
         OrderRecords,
         SeasonFileService,
+        { provide: APP_INTERCEPTOR, useClass: RevisionInterceptor },
       ],
       controllers: [
         BookController,

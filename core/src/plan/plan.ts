@@ -31,6 +31,8 @@ export interface SeasonDay {
   readonly benchMinutes: number;
   /** Minutes of hands that making, finishing and packing take on it. */
   readonly bookedMinutes: number;
+  /** Names of the recipes made on it. */
+  readonly makings: readonly string[];
   readonly packs: readonly Pack[];
   readonly handOvers: readonly HandOver[];
 }
@@ -154,6 +156,7 @@ function seasonDays(
         (sum, making) => sum + making.handsMinutes,
         packing.minutes.get(day) ?? 0,
       ),
+      makings: makingsHere.map((making) => making.recipeName),
       packs: packing.packs.get(day) ?? [],
       handOvers: (handed.get(day) ?? []).map((order) => ({
         orderId: order.id,

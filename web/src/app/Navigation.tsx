@@ -1,0 +1,145 @@
+import { mdiDotsHorizontal } from '@mdi/js';
+import BottomNavigation from '@mui/material/BottomNavigation';
+import BottomNavigationAction from '@mui/material/BottomNavigationAction';
+import Box from '@mui/material/Box';
+import ListItemIcon from '@mui/material/ListItemIcon';
+import Menu from '@mui/material/Menu';
+import MenuItem from '@mui/material/MenuItem';
+import Paper from '@mui/material/Paper';
+import Typography from '@mui/material/Typography';
+import { useState } from 'react';
+import { Link, NavLink, useLocation, useNavigate } from 'react-router';
+import { useBookQuery, type PlanAnswer } from './api';
+import { Icon } from './Icon';
+import { screens, settingsScreen, type Screen } from './screens';
+import { NAV_WIDTH, STRIP_HEIGHT } from './Shell';
+import { FIGURES } from './theme';
+
+/** The count beside a name, where it says something. */
+function useCounts(plan: PlanAnswer | undefined): Record<string, string> {
+  const { data: book } = useBookQuery();
+  return {
+    Orders: plan ? String(plan.orders) : '',
+    Boxes: book ? String(book.boxes.length) : '',
+    Recipes: book ? String(book.recipes.length) : '',
+    Pantry: book ? String(book.ingredients.length) : '',
+    Plan: plan ? String(plan.batches) : '',
+    Labels: plan ? String(plan.labels.reduce((sum, run) => sum + run.count, 0)) : '',
+  };
+}
+
+function Entry({ screen, count }: { screen: Screen; count: string }) {
+  return (
+    <Box
+      component={NavLink}
+      to={screen.path}
+      end={screen.path === '/'}
+      sx={{
+        display: 'flex',
+        alignItems: 'center',
+        gap: 1,
+        px: 1.25,
+        py: 0.9,
+        borderRadius: 1.5,
+        color: 'text.primary',
+        textDecoration: 'none',
+        fontWeight: 600,
+        '&:hover': { bgcolor: 'action.hover' },
+        '&:focus-visible': { outline: '3px solid', outlineColor: 'warning.light' },
+        '&.active': { bgcolor: 'primary.main', color: 'primary.contrastText' },
+      }}
+    >
+      <span style={{ flex: 1 }}>{screen.name}</span>
+      <Box component="span" sx={{ fontFamily: FIGURES, fontSize: 12.5, opacity: 0.85 }}>
+        {count}
+      </Box>
+      <Box
+        component="kbd"
+        aria-hidden
+        sx={{ fontFamily: FIGURES, fontSize: 12, border: 1, borderColor: 'currentColor', borderRadius: 0.75, px: 0.6, opacity: 0.6 }}
+      >
+        {screen.key}
+      </Box>
+    </Box>
+  );
+}
+
+/** Down the left, in the order of the work. */
+export function Navigation({ plan }: { plan: PlanAnswer | undefined }) {
+  const counts = useCounts(plan);
+  return (
+    <Box
+      component="nav"
+      aria-label="Screens"
+      sx={{ width: NAV_WIDTH, flexShrink: 0, position: 'sticky', top: 0, height: '100dvh', overflowY: 'auto', display: 'flex', flexDirection: 'column', bgcolor: 'background.paper', borderRight: 2, borderColor: 'rim' }}
+    >
+      <Box sx={{ minHeight: STRIP_HEIGHT, px: 2.25, display: 'flex', flexDirection: 'column', justifyContent: 'center', bgcolor: 'rim', color: '#fff' }}>
+        <Typography variant="h2" component="p" sx={{ fontSize: '1.25rem' }}>
+          Usual Pantry
+        </Typography>
+        <Typography variant="caption" noWrap>
+          {plan?.maker ?? ' '}
+        </Typography>
+      </Box>
+      <Box sx={{ p: 1.25, display: 'flex', flexDirection: 'column', gap: 0.25, flex: 1 }}>
+        {screens.map((screen) => (
+          <Entry key={screen.path} screen={screen} count={counts[screen.name] ?? ''} />
+        ))}
+        <Box sx={{ flex: 1 }} />
+        <Entry screen={settingsScreen} count="" />
+      </Box>
+    </Box>
+  );
+}
+
+/** Along the foot of a phone: what is used standing up, the rest behind More. */
+export function BottomBar() {
+  const { pathname } = useLocation();
+  const navigate = useNavigate();
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const standing = screens.filter((screen) => screen.standing);
+  const others = [...screens.filter((screen) => !screen.standing), settingsScreen];
+  const current = [...standing].reverse().find(({ path }) => pathname === path || (path !== '/' && pathname.startsWith(path)));
+  return (
+    <Paper component="nav" aria-label="Screens" square sx={{ position: 'fixed', bottom: 0, left: 0, right: 0, zIndex: 1200, borderTop: 2, borderColor: 'rim' }}>
+      <BottomNavigation showLabels value={current?.path ?? 'more'} sx={{ height: 62 }}>
+        {standing.map(({ path, name, icon }) => (
+          <BottomNavigationAction key={path} value={path} label={name} icon={<Icon path={icon} />} component={Link} to={path} sx={{ minWidth: 60 }} />
+        ))}
+        <BottomNavigationAction
+          value="more"
+          label="More"
+          aria-haspopup="menu"
+          icon={<Icon path={mdiDotsHorizontal} />}
+          onClick={(event) => {
+            setAnchor(event.currentTarget);
+          }}
+          sx={{ minWidth: 60 }}
+        />
+      </BottomNavigation>
+      <Menu
+        anchorEl={anchor}
+        open={anchor !== null}
+        onClose={() => {
+          setAnchor(null);
+        }}
+      >
+        {others.map(({ path, name, icon }) => (
+          <MenuItem
+            key={path}
+            sx={{ minHeight: 48 }}
+            onClick={() => {
+              setAnchor(null);
+              void navigate(path);
+            }}
+          >
+            <ListItemIcon>
+              <Icon path={icon} />
+            </ListItemIcon>
+            {name}
+          </MenuItem>
+        ))}
+      </Menu>
+    </Paper>
+  );
+}

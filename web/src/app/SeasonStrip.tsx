@@ -1,0 +1,92 @@
+import Box from '@mui/material/Box';
+import { weekday, sayDay, sayMinutes, sayCount } from '@usual-pantry/core/quantity';
+import type { SeasonDay } from '@usual-pantry/core/plan';
+import { Link, useLocation, useSearchParams } from 'react-router';
+import type { PlanAnswer } from './api';
+import { STRIP_HEIGHT } from './Shell';
+import { FIGURES } from './theme';
+
+const LETTERS = ['S', 'M', 'T', 'W', 'T', 'F', 'S'];
+
+/** A day in words, for a tooltip and for a screen reader. */
+function sayStripDay({ day, benchMinutes, bookedMinutes, handOvers }: SeasonDay): string {
+  const bench =
+    benchMinutes > 0
+      ? `${sayMinutes(bookedMinutes)} booked of ${sayMinutes(benchMinutes)}`
+      : bookedMinutes > 0
+        ? `${sayMinutes(bookedMinutes)} booked on no bench day`
+        : 'no bench day';
+  const hand = handOvers.length > 0 ? `, ${sayCount(handOvers.length, 'order')} to hand over` : '';
+  return `${sayDay(day)}: ${bench}${hand}`;
+}
+
+function StripDay({ entry, chosen }: { entry: SeasonDay; chosen: boolean }) {
+  const { day, benchMinutes, bookedMinutes, handOvers } = entry;
+  const over = bookedMinutes > benchMinutes + 1;
+  const filled = benchMinutes > 0 ? Math.min(1, bookedMinutes / benchMinutes) : over ? 1 : 0;
+  const weekend = [0, 6].includes(weekday(day));
+  return (
+    <Box
+      component={Link}
+      to={`/?day=${day}`}
+      aria-label={sayStripDay(entry)}
+      aria-current={chosen ? 'date' : undefined}
+      title={sayStripDay(entry)}
+      sx={{
+        flex: '1 0 27px',
+        maxWidth: 40,
+        display: 'flex',
+        flexDirection: 'column',
+        alignItems: 'center',
+        color: 'text.secondary',
+        textDecoration: 'none',
+        fontFamily: FIGURES,
+        fontSize: 11.5,
+        lineHeight: 1.35,
+        fontWeight: weekend ? 700 : 400,
+        '&:focus-visible': { outline: '3px solid', outlineColor: 'warning.light' },
+      }}
+    >
+      <span>{LETTERS[weekday(day)]}</span>
+      <Box
+        sx={{
+          position: 'relative',
+          width: 'calc(100% - 4px)',
+          height: 27,
+          borderRadius: 0.75,
+          overflow: 'hidden',
+          border: benchMinutes > 0 || over ? 1.5 : 0,
+          borderColor: 'rim',
+          bgcolor: benchMinutes > 0 || over ? 'background.paper' : 'background.default',
+          outline: chosen ? '3px solid' : 'none',
+          outlineColor: 'warning.light',
+          outlineOffset: 1,
+        }}
+      >
+        <Box sx={{ position: 'absolute', bottom: 0, left: 0, right: 0, height: `${filled * 100}%`, bgcolor: over ? 'error.main' : 'hot.main' }} />
+        {handOvers.length > 0 && (
+          <Box sx={{ position: 'absolute', top: 0, right: 0, width: 0, height: 0, borderTop: '10px solid', borderTopColor: 'rim', borderLeft: '10px solid transparent' }} />
+        )}
+      </Box>
+      <span>{Number(day.slice(8))}</span>
+    </Box>
+  );
+}
+
+/** One cell a day from today to the last hand-over: bench hours booked of those there are, a notch for a hand-over. */
+export function SeasonStrip({ plan }: { plan: PlanAnswer | undefined }) {
+  const [search] = useSearchParams();
+  const { pathname } = useLocation();
+  const chosen = pathname === '/' ? (search.get('day') ?? plan?.today) : undefined;
+  return (
+    <Box
+      component="nav"
+      aria-label="Days of the season"
+      sx={{ height: STRIP_HEIGHT, display: 'flex', alignItems: 'center', px: { xs: 1, md: 2.25 }, overflowX: 'auto', bgcolor: 'background.paper', borderBottom: 2, borderColor: 'rim' }}
+    >
+      {plan?.days.map((entry) => (
+        <StripDay key={entry.day} entry={entry} chosen={entry.day === chosen} />
+      ))}
+    </Box>
+  );
+}

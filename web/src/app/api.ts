@@ -1,0 +1,188 @@
+import { createApi, fetchBaseQuery, type BaseQueryFn } from '@reduxjs/toolkit/query/react';
+import type { BoxDraft, Box } from '@usual-pantry/core/box';
+import type { Ingredient, IngredientDraft } from '@usual-pantry/core/ingredient';
+import type { Kitchen } from '@usual-pantry/core/kitchen';
+import type { Label, LabelLayout } from '@usual-pantry/core/label';
+import type { BoxCost } from '@usual-pantry/core/money';
+import type { Order, OrderDraft } from '@usual-pantry/core/order';
+import type { Piece, PieceDraft } from '@usual-pantry/core/piece';
+import type { LabelRun, Plan } from '@usual-pantry/core/plan';
+import type { Recipe, RecipeDraft } from '@usual-pantry/core/recipe';
+
+/** A refusal of the server: what happened and what is needed to mend it. */
+export interface Refusal {
+  readonly code: string;
+  readonly message: string;
+  readonly wrong?: readonly { readonly path: string; readonly message: string }[];
+  readonly current?: unknown;
+  readonly users?: readonly { readonly noun: Noun; readonly id: string; readonly name: string }[];
+}
+
+/** The drafts of every noun with addresses of its own. */
+export interface Drafts {
+  ingredient: IngredientDraft;
+  recipe: RecipeDraft;
+  piece: PieceDraft;
+  box: BoxDraft;
+  order: OrderDraft;
+}
+export type Noun = keyof Drafts;
+export type Stored<N extends Noun = Noun> = Drafts[N] & { id: string; version: number };
+
+/** Where the API keeps the records of a noun. */
+export const collection: Record<Noun, string> = {
+  ingredient: 'ingredients',
+  recipe: 'recipes',
+  piece: 'pieces',
+  box: 'boxes',
+  order: 'orders',
+};
+
+export interface BookAnswer {
+  kitchen: Kitchen;
+  ingredients: Ingredient[];
+  recipes: Recipe[];
+  pieces: Piece[];
+  boxes: Box[];
+  today: string;
+}
+
+export type PlanAnswer = Plan & { today: string; maker: string; currency: string };
+
+export interface OrderPage {
+  items: Order[];
+  total: number;
+}
+
+export interface OrderListQuery {
+  page: number;
+  size: number;
+  sort: string;
+  direction: 'asc' | 'desc';
+  search: string;
+  show: 'open' | 'closed' | 'all';
+}
+
+export interface SeasonCounts {
+  ingredients: number;
+  recipes: number;
+  pieces: number;
+  boxes: number;
+  orders: number;
+}
+
+export type LabelAnswer = Label & { run: LabelRun | null; layout: LabelLayout };
+
+/** The newest revision of the server that an answer has named. */
+export const seen = { revision: 0 };
+
+const rawQuery = fetchBaseQuery({ baseUrl: '/api/' });
+
+/** Every failure as a refusal in words; a server that does not answer is one too. */
+const baseQuery: BaseQueryFn<Parameters<typeof rawQuery>[0], unknown, Refusal> = async (...call) => {
+  const { data, error, meta } = await rawQuery(...call);
+  const revision = Number(meta?.response?.headers.get('x-revision'));
+  if (revision > seen.revision) seen.revision = revision;
+  if (!error) return { data };
+  const body = error.data as Partial<Refusal> | undefined;
+  if (typeof body === 'object' && typeof body.message === 'string') return { error: body as Refusal };
+  return {
+    error: {
+      code: 'unreachable',
+      message:
+        'The kitchen’s server does not answer. Nothing you typed is lost: it stays on this page. Start the server, then save again.',
+    },
+  };
+};
+
+interface Edit {
+  noun: Noun;
+  id: string;
+  version: number;
+  draft: Drafts[Noun];
+}
+
+/** Everything that the pages ask of the server. Any write makes every figure be asked for again. */
+export const api = createApi({
+  baseQuery,
+  tagTypes: ['Season'],
+  refetchOnReconnect: true,
+  endpoints: (build) => ({
+    book: build.query<BookAnswer, void>({ query: () => 'book', providesTags: ['Season'] }),
+    plan: build.query<PlanAnswer, void>({ query: () => 'plan', providesTags: ['Season'] }),
+    money: build.query<BoxCost[], void>({ query: () => 'money/boxes', providesTags: ['Season'] }),
+    orders: build.query<OrderPage, OrderListQuery>({
+      query: ({ search, ...params }) => ({
+        url: 'orders',
+        params: search ? { ...params, search } : params,
+      }),
+      providesTags: ['Season'],
+    }),
+    order: build.query<Order, string>({
+      query: (id) => `orders/${encodeURIComponent(id)}`,
+      providesTags: ['Season'],
+    }),
+    label: build.query<LabelAnswer, { boxId: string; handOver: string | null }>({
+      query: ({ boxId, handOver }) => ({
+        url: `boxes/${encodeURIComponent(boxId)}/label`,
+        params: handOver ? { handOver } : {},
+      }),
+      providesTags: ['Season'],
+    }),
+    add: build.mutation<Stored, { noun: Noun; draft: Drafts[Noun]; id?: string }>({
+      query: ({ noun, draft, id }) => ({
+        url: collection[noun],
+        method: 'POST',
+        body: id === undefined ? draft : { ...draft, id },
+      }),
+      invalidatesTags: (_result, error) => (error ? [] : ['Season']),
+    }),
+    change: build.mutation<Stored, Edit>({
+      query: ({ noun, id, version, draft }) => ({
+        url: `${collection[noun]}/${encodeURIComponent(id)}`,
+        method: 'PUT',
+        body: { ...draft, version },
+      }),
+      invalidatesTags: (_result, error) => (error ? [] : ['Season']),
+    }),
+    remove: build.mutation<null, { noun: Noun; id: string; version: number }>({
+      query: ({ noun, id, version }) => ({
+        url: `${collection[noun]}/${encodeURIComponent(id)}`,
+        method: 'DELETE',
+        params: { version },
+      }),
+      invalidatesTags: (_result, error) => (error ? [] : ['Season']),
+    }),
+    saveKitchen: build.mutation<Kitchen, Kitchen>({
+      query: (body) => ({ url: 'kitchen', method: 'PUT', body }),
+      invalidatesTags: (_result, error) => (error ? [] : ['Season']),
+    }),
+    checkSeason: build.mutation<SeasonCounts, unknown>({
+      query: (body) => ({ url: 'season-file/check', method: 'POST', body }),
+    }),
+    importSeason: build.mutation<SeasonCounts, { file: unknown; dates: 'keep' | 'move' }>({
+      query: ({ file, dates }) => ({
+        url: 'season-file',
+        method: 'POST',
+        params: { dates },
+        body: file,
+      }),
+      invalidatesTags: (_result, error) => (error ? [] : ['Season']),
+    }),
+  }),
+});
+
+export const {
+  useBookQuery,
+  usePlanQuery,
+  useMoneyQuery,
+  useOrdersQuery,
+  useOrderQuery,
+  useLabelQuery,
+  useAddMutation,
+  useChangeMutation,
+  useRemoveMutation,
+  useSaveKitchenMutation,
+  useCheckSeasonMutation,
+  useImportSeasonMutation,
+} = api;

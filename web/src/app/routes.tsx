@@ -1,0 +1,52 @@
+import { createBrowserRouter } from 'react-router';
+import { Today } from '../today/Today';
+import { Lost } from './Lost';
+import { Shell } from './Shell';
+
+/** Every screen but the first comes when it is asked for. */
+export const router = createBrowserRouter([
+  {
+    element: <Shell />,
+    errorElement: <Lost />,
+    children: [
+      { index: true, element: <Today /> },
+      {
+        path: 'orders/:id?',
+        lazy: async () => ({ Component: (await import('../orders/Orders')).Orders }),
+      },
+      {
+        path: 'boxes/:id?',
+        lazy: async () => ({ Component: (await import('../boxes/Boxes')).Boxes }),
+      },
+      {
+        path: 'recipes/:id?',
+        lazy: async () => ({ Component: (await import('../recipes/Recipes')).Recipes }),
+      },
+      {
+        path: 'pieces/:id',
+        lazy: async () => ({ Component: (await import('../recipes/PiecePage')).PiecePage }),
+      },
+      {
+        path: 'pantry/:id?',
+        lazy: async () => ({ Component: (await import('../pantry/Pantry')).Pantry }),
+      },
+      {
+        path: 'plan/:view?',
+        lazy: async () => ({ Component: (await import('../plan/PlanScreen')).PlanScreen }),
+      },
+      {
+        path: 'labels/:boxId?',
+        lazy: async () => ({ Component: (await import('../labels/Labels')).Labels }),
+      },
+      {
+        path: 'money',
+        lazy: async () => ({ Component: (await import('../money/Money')).Money }),
+      },
+      {
+        path: 'settings',
+        lazy: async () => ({ Component: (await import('../settings/Settings')).Settings }),
+      },
+      { path: '*', element: <Lost /> },
+    ],
+  },
+]);

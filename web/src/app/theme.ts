@@ -1,0 +1,87 @@
+import { createTheme } from '@mui/material/styles';
+
+declare module '@mui/material/styles' {
+  interface Palette {
+    hot: Palette['primary'];
+    tape: Palette['primary'];
+    rim: string;
+  }
+  interface PaletteOptions {
+    hot?: PaletteOptions['primary'];
+    tape?: PaletteOptions['primary'];
+    rim?: string;
+  }
+}
+
+const HEADING = '"Bricolage Grotesque Variable", "Atkinson Hyperlegible Next Variable", sans-serif';
+const TEXT = '"Atkinson Hyperlegible Next Variable", system-ui, sans-serif';
+
+/** The face of figures: every digit equally wide. */
+export const FIGURES = '"Atkinson Hyperlegible Mono Variable", ui-monospace, monospace';
+
+/** White enamel with a dark blue rim; a dark scheme of its own. */
+export const theme = createTheme({
+  cssVariables: { colorSchemeSelector: 'data-scheme' },
+  colorSchemes: {
+    light: {
+      palette: {
+        primary: { main: '#1E3F66', contrastText: '#FFFFFF' },
+        secondary: { main: '#A85A14' },
+        hot: { main: '#A85A14', contrastText: '#FFFFFF' },
+        tape: { main: '#EFE6C8', contrastText: '#3A3115' },
+        success: { main: '#47733A' },
+        warning: { main: '#8A5E00', light: '#B97F00' },
+        error: { main: '#A81E3D' },
+        background: { default: '#F2F5F4', paper: '#FFFFFF' },
+        text: { primary: '#1B2430', secondary: '#4A5665' },
+        divider: '#D3DBDA',
+        rim: '#1E3F66',
+      },
+    },
+    dark: {
+      palette: {
+        primary: { main: '#A9C6EA', contrastText: '#0F1C2C' },
+        secondary: { main: '#E8A564' },
+        hot: { main: '#E8A564', contrastText: '#24150A' },
+        tape: { main: '#4A4128', contrastText: '#F3EAD0' },
+        success: { main: '#9CC78D' },
+        warning: { main: '#E9BC5A', light: '#E9BC5A' },
+        error: { main: '#F2899C' },
+        background: { default: '#121A22', paper: '#1A242F' },
+        text: { primary: '#E9EEF2', secondary: '#B4C0CC' },
+        divider: '#34424F',
+        rim: '#3E638E',
+      },
+    },
+  },
+  shape: { borderRadius: 6 },
+  typography: {
+    fontFamily: TEXT,
+    fontSize: 15,
+    h1: { fontFamily: HEADING, fontWeight: 650, fontSize: '1.72rem', lineHeight: 1.22, letterSpacing: '-0.01em' },
+    h2: { fontFamily: HEADING, fontWeight: 650, fontSize: '1.15rem', lineHeight: 1.3 },
+    h3: { fontFamily: HEADING, fontWeight: 650, fontSize: '1rem', lineHeight: 1.3 },
+    button: { textTransform: 'none', fontWeight: 650 },
+  },
+  components: {
+    MuiButton: { defaultProps: { disableElevation: true }, styleOverrides: { root: { minHeight: 36 } } },
+    MuiButtonBase: {
+      styleOverrides: {
+        root: { '&.Mui-focusVisible': { outline: '3px solid var(--mui-palette-warning-light)', outlineOffset: 1 } },
+      },
+    },
+    MuiPaper: { defaultProps: { elevation: 0 } },
+    MuiTextField: { defaultProps: { size: 'small', fullWidth: true } },
+    MuiTableCell: { styleOverrides: { root: { padding: '7px 10px' }, head: { fontWeight: 650 } } },
+    MuiTab: { styleOverrides: { root: { minHeight: 42 } } },
+    MuiTooltip: { defaultProps: { enterDelay: 400 } },
+    MuiCssBaseline: {
+      styleOverrides: {
+        body: { fontVariantNumeric: 'tabular-nums' },
+        '@media (prefers-reduced-motion: reduce)': {
+          '*, *::before, *::after': { animationDuration: '0.01ms !important', transitionDuration: '0.01ms !important' },
+        },
+      },
+    },
+  },
+});

@@ -1,0 +1,93 @@
+import Box from '@mui/material/Box';
+import ButtonBase from '@mui/material/ButtonBase';
+import type { BoxDraft } from '@usual-pantry/core/box';
+import { useRef, type KeyboardEvent } from 'react';
+import { useFormContext, useWatch } from 'react-hook-form';
+import { PieceDrawing } from '../parts/PieceDrawing';
+import type { SeasonBook } from '../parts/useSeason';
+import { shelfDigit } from './Shelf';
+
+interface TrayProps {
+  readonly season: SeasonBook;
+  readonly cell: number;
+  readonly onChoose: (cell: number) => void;
+  readonly onPlace: (pieceId: string | null) => void;
+}
+
+const steps = (columns: number): Record<string, number> => ({
+  ArrowLeft: -1,
+  ArrowRight: 1,
+  ArrowUp: -columns,
+  ArrowDown: columns,
+});
+
+/** The tray from above. Arrows move, digits place the shelf's pieces, + and - change the count, x clears. */
+export function Tray({ season, cell: chosen, onChoose, onPlace }: TrayProps) {
+  const [cells, columns] = useWatch<BoxDraft, ['cells', 'columns']>({ name: ['cells', 'columns'] });
+  const { setValue } = useFormContext<BoxDraft>();
+  const grid = useRef<HTMLDivElement>(null);
+  const pieces = [...season.book.pieces.values()];
+
+  const choose = (index: number) => {
+    onChoose(index);
+    grid.current?.querySelectorAll<HTMLElement>('[role="gridcell"] button')[index]?.focus();
+  };
+  const recount = (index: number, by: number) => {
+    const cell = cells[index];
+    if (!cell) return;
+    const count = Math.min(200, Math.max(1, cell.count + by));
+    setValue(`cells.${index}`, { ...cell, count }, { shouldDirty: true });
+  };
+  const onKeyDown = (event: KeyboardEvent) => {
+    if (event.ctrlKey || event.metaKey || event.altKey) return;
+    const step = steps(columns)[event.key];
+    const picked = pieces.find((_piece, index) => shelfDigit(index) === event.key);
+    const next = chosen + (step ?? 0);
+    if (step !== undefined && next >= 0 && next < cells.length) choose(next);
+    else if (picked) {
+      onPlace(picked.piece.id);
+      choose(Math.min(chosen + 1, cells.length - 1));
+    } else if (event.key === 'x' || event.key === 'Delete') onPlace(null);
+    else if (event.key === '+') recount(chosen, 1);
+    else if (event.key === '-') recount(chosen, -1);
+    else return;
+    event.preventDefault();
+  };
+
+  const rows = Array.from({ length: Math.ceil(cells.length / columns) }, (_, row) =>
+    cells.slice(row * columns, (row + 1) * columns).map((cell, column) => ({ cell, index: row * columns + column })),
+  );
+  return (
+    <Box
+      ref={grid}
+      role="grid"
+      aria-label="Tray"
+      onKeyDown={onKeyDown}
+      sx={{ display: 'grid', gap: 0.75, p: 1.25, border: 4, borderColor: 'rim', borderRadius: 2, bgcolor: 'background.default', maxWidth: Math.min(620, columns * 150) }}
+    >
+      {rows.map((row, at) => (
+        <Box key={at} role="row" sx={{ display: 'grid', gap: 0.75, gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))` }}>
+          {row.map(({ cell, index }) => {
+            const piece = cell && season.book.pieces.get(cell.pieceId)?.piece;
+            const name = piece ? `${cell.count > 1 ? `${String(cell.count)} × ` : ''}${piece.name}` : 'empty';
+            return (
+              <Box key={index} role="gridcell" aria-selected={index === chosen}>
+                <ButtonBase
+                  aria-label={`Cell ${String(index + 1)}: ${name}`}
+                  tabIndex={index === chosen ? 0 : -1}
+                  onClick={() => { choose(index); }}
+                  sx={{ width: '100%', aspectRatio: '1', flexDirection: 'column', gap: 0.25, p: 0.5, borderRadius: 1, bgcolor: 'background.paper', border: 3, borderColor: index === chosen ? 'hot.main' : 'transparent', fontSize: 11.5, lineHeight: 1.15, overflow: 'hidden' }}
+                >
+                  {piece ? <PieceDrawing kind={piece.form.kind} colour={piece.colour} size={Math.max(26, 210 / (columns + 1))} /> : null}
+                  <Box component="span" sx={{ display: { xs: columns > 3 ? 'none' : 'block', sm: columns > 5 ? 'none' : 'block' }, color: piece ? 'text.primary' : 'text.secondary' }}>
+                    {name}
+                  </Box>
+                </ButtonBase>
+              </Box>
+            );
+          })}
+        </Box>
+      ))}
+    </Box>
+  );
+}

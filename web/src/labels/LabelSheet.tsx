@@ -1,0 +1,66 @@
+import { mdiClose, mdiFilePdfBox } from '@mdi/js';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import IconButton from '@mui/material/IconButton';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { useLabelQuery } from '../app/api';
+import { Icon } from '../app/Icon';
+import { Findings } from '../parts/Findings';
+import { Waiting } from '../parts/Waiting';
+import { LabelPreview } from './LabelPreview';
+
+const MOST_COPIES = 500;
+
+/** One label: what is missing, the label at true size, the PDF. */
+export function LabelSheet({ boxId, handOver, count }: { boxId: string; handOver: string | null; count: number }) {
+  const { data: label, error, refetch } = useLabelQuery({ boxId, handOver });
+  const [copies, setCopies] = useState(String(count));
+  if (!label) return <Waiting error={error} again={refetch} />;
+  const stops = label.findings.some((each) => each.severity === 'stop');
+  const number = Number(copies);
+  const wrong = !Number.isInteger(number) || number < 1 || number > MOST_COPIES;
+  const query = new URLSearchParams({ ...(handOver ? { handOver } : {}), copies });
+  return (
+    <Box component="section" aria-label="Label">
+      <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, mb: 1.5 }}>
+        <Typography variant="h2" sx={{ flex: 1, fontSize: '1.3rem' }}>
+          {label.blocks[0]?.text}
+        </Typography>
+        <IconButton component={Link} to="/labels" aria-label="Close">
+          <Icon path={mdiClose} />
+        </IconButton>
+      </Box>
+      <Findings findings={label.findings} />
+      <Box sx={{ display: 'flex', gap: 1, alignItems: 'flex-start', mb: 2 }}>
+        <TextField
+          label="Copies"
+          value={copies}
+          onChange={(event) => { setCopies(event.target.value); }}
+          error={wrong}
+          helperText={wrong ? `1 to ${String(MOST_COPIES)}` : undefined}
+          sx={{ width: 100 }}
+          slotProps={{ htmlInput: { inputMode: 'numeric' } }}
+        />
+        <Button
+          component="a"
+          href={`/api/boxes/${encodeURIComponent(boxId)}/label.pdf?${query.toString()}`}
+          target="_blank"
+          rel="noopener"
+          variant="contained"
+          disabled={stops || wrong}
+          startIcon={<Icon path={mdiFilePdfBox} />}
+          sx={{ height: 40 }}
+        >
+          PDF, one label a page
+        </Button>
+      </Box>
+      <LabelPreview label={label} />
+      <Typography variant="body2" sx={{ color: 'text.secondary', mt: 1.5, maxWidth: '60ch' }}>
+        True size: {label.layout.widthMm} x {label.layout.heightMm} mm at a zoom of 100 %. An estimate, not legal advice: your local code decides what a label must say.
+      </Typography>
+    </Box>
+  );
+}

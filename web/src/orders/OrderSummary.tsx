@@ -1,0 +1,58 @@
+import Box from '@mui/material/Box';
+import Paper from '@mui/material/Paper';
+import { findingsOfOrder, orderDraftSchema, type Order } from '@usual-pantry/core/order';
+import { sayGrams, sayMoney, sayShortDay } from '@usual-pantry/core/quantity';
+import { useFormState, useWatch } from 'react-hook-form';
+import { usePlanQuery } from '../app/api';
+import { Findings } from '../parts/Findings';
+import { Figure, FigureList } from '../parts/Figures';
+import type { SeasonBook } from '../parts/useSeason';
+
+/** What the order comes to while it is typed, and what it breaks. Label dates are those of the stored plan. */
+export function OrderSummary({ season, order }: { season: SeasonBook; order: Order | null }) {
+  const values = useWatch();
+  const { isDirty } = useFormState();
+  const { data: plan } = usePlanQuery();
+  const parsed = orderDraftSchema.safeParse(values);
+  const { book, data } = season;
+  const lines = parsed.success ? parsed.data.lines : (order?.lines ?? []);
+  const boxes = lines.flatMap(({ boxId, count }) => {
+    const facts = book.boxes.get(boxId);
+    return facts ? [{ facts, count }] : [];
+  });
+  const price = boxes.reduce((sum, { facts, count }) => sum + facts.box.priceMinor * count, 0);
+  const grams = boxes.reduce((sum, { facts, count }) => sum + facts.weightGrams * count, 0);
+  const pieces = boxes.reduce((sum, { facts, count }) => sum + facts.pieceCount * count, 0);
+  const deposit = parsed.success ? parsed.data.depositMinor : 0;
+  const runs = plan?.labels.filter(
+    (run) => run.handOver === order?.handOver.on && order.lines.some((line) => line.boxId === run.boxId),
+  );
+  const findings = parsed.success
+    ? findingsOfOrder({ ...parsed.data, id: order?.id ?? 'new' }, book, data.today)
+    : [];
+  const money = (minor: number) => sayMoney(minor, data.kitchen.currency);
+  return (
+    <Box>
+      {/* Ways out change the stored order: with unsaved typing they would change it underneath. */}
+      <Findings
+        findings={order && !isDirty ? findings : findings.map((each) => ({ ...each, waysOut: [] }))}
+      />
+      <Paper variant="outlined" sx={{ px: 2, py: 0.5 }}>
+        <FigureList>
+          <Figure name="Price">
+            {money(price)}
+            {deposit > 0 && `, ${money(price - deposit)} still to pay`}
+          </Figure>
+          <Figure name="Pieces, weight">
+            {pieces} · {sayGrams(grams)}
+          </Figure>
+          {runs?.map((run) => (
+            <Figure key={run.boxId} name={`Label of ${run.boxName}`}>
+              made {sayShortDay(run.madeOn)} · best before {sayShortDay(run.bestBefore)}
+            </Figure>
+          ))}
+        </FigureList>
+      </Paper>
+    </Box>
+  );
+}

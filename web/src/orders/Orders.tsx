@@ -1,0 +1,67 @@
+import { mdiPlus } from '@mdi/js';
+import Button from '@mui/material/Button';
+import { sayCount, sayDay } from '@usual-pantry/core/quantity';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { Link, useNavigate, useParams } from 'react-router';
+import { usePlanQuery, type PlanAnswer } from '../app/api';
+import { Icon } from '../app/Icon';
+import { AnswerLine, Mark } from '../parts/AnswerLine';
+import { Findings } from '../parts/Findings';
+import { SplitView } from '../parts/SplitView';
+import { Waiting } from '../parts/Waiting';
+import { OrderPage } from './OrderPage';
+import { OrderTable } from './OrderTable';
+
+function Answer({ plan }: { plan: PlanAnswer }) {
+  const next = plan.days.find((day) => day.handOvers.length > 0);
+  const broken = plan.findings.filter((each) => each.code === 'exclusion-broken').length;
+  if (plan.orders === 0) return <AnswerLine>No open orders. Take the first one.</AnswerLine>;
+  return (
+    <AnswerLine>
+      {sayCount(plan.orders, 'open order')} for {sayCount(plan.boxes, 'box', 'boxes')}
+      {next && (
+        <>
+          ; next, <Mark tone="hot">{sayCount(next.handOvers.length, 'order')} on {sayDay(next.day)}</Mark>
+        </>
+      )}
+      {broken > 0 && (
+        <>
+          . <Mark tone="stop">{sayCount(broken, 'exclusion')} to settle</Mark>
+        </>
+      )}
+      .
+    </AnswerLine>
+  );
+}
+
+/** Orders in a table, the open one beside it. */
+export function Orders() {
+  const { id } = useParams();
+  const { data: plan, error, refetch } = usePlanQuery();
+  const navigate = useNavigate();
+  useHotkeys('n', () => void navigate('/orders/new'), { preventDefault: true });
+  if (!plan) return <Waiting error={error} again={refetch} />;
+  return (
+    <>
+      {!id && <Answer plan={plan} />}
+      {!id && (
+        <Findings findings={plan.findings.filter((each) => each.about.noun === 'order')} />
+      )}
+      <SplitView
+        listWidth="minmax(330px, 2fr)"
+        list={
+          <OrderTable
+            openId={id}
+            compact={id !== undefined}
+            action={
+              <Button component={Link} to="/orders/new" variant="contained" startIcon={<Icon path={mdiPlus} />}>
+                New order
+              </Button>
+            }
+          />
+        }
+        detail={id && <OrderPage key={id} id={id} />}
+      />
+    </>
+  );
+}

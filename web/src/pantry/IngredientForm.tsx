@@ -1,0 +1,102 @@
+import Box from '@mui/material/Box';
+import Link from '@mui/material/Link';
+import { allergenCodes, allergens, ingredientDraftSchema, type Allergen, type Ingredient, type IngredientDraft } from '@usual-pantry/core/ingredient';
+import { Link as RouterLink, useNavigate } from 'react-router';
+import { ManyInput, NumberInput, TextInput } from '../parts/fields';
+import { Panel } from '../parts/Panel';
+import { RecordFrame } from '../parts/RecordFrame';
+import { useEdit } from '../parts/useEdit';
+import { useRecordForm } from '../parts/useRecordForm';
+import type { SeasonBook } from '../parts/useSeason';
+import { CompositionFields } from './CompositionFields';
+import { DensityLines, PackLines, PartLines } from './IngredientLines';
+
+const freshIngredient: IngredientDraft = {
+  name: '',
+  packs: [],
+  densities: [],
+  pieceGrams: null,
+  composition: null,
+  declaration: { labelName: '', parts: [] },
+  contains: [],
+  mayContain: [],
+  onHandGrams: 0,
+  notes: '',
+};
+
+const nameOf = (code: string) => allergens[code as Allergen].name;
+
+function UsedBy({ season, ingredient }: { season: SeasonBook; ingredient: Ingredient }) {
+  const users = season.data.recipes.filter((recipe) =>
+    recipe.lines.some(({ uses }) => uses.kind === 'ingredient' && uses.id === ingredient.id),
+  );
+  if (users.length === 0) return <span>No recipe uses it.</span>;
+  return (
+    <Box sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 2, rowGap: 0.5 }}>
+      {users.map((recipe) => (
+        <Link key={recipe.id} component={RouterLink} to={`/recipes/${recipe.id}`}>
+          {recipe.name}
+        </Link>
+      ))}
+    </Box>
+  );
+}
+
+/** An ingredient as a form. */
+export function IngredientForm({ season, ingredient }: { season: SeasonBook; ingredient: Ingredient | null }) {
+  const navigate = useNavigate();
+  const edit = useEdit();
+  const record = useRecordForm({
+    noun: 'ingredient',
+    schema: ingredientDraftSchema,
+    record: ingredient,
+    fresh: freshIngredient,
+    nameOf: (draft) => draft.name,
+    onSaved: (saved) => void navigate(`/pantry/${saved.id}`, { replace: true }),
+  });
+  return (
+    <RecordFrame
+      title={ingredient ? ingredient.name : 'New ingredient'}
+      record={record}
+      back="/pantry"
+      onDelete={
+        ingredient
+          ? () => {
+              void edit.remove('ingredient', ingredient, `${ingredient.name} deleted.`).then((gone) => {
+                if (gone) void navigate('/pantry');
+              });
+            }
+          : undefined
+      }
+    >
+      <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: { xs: '1fr', sm: '2fr 1fr' } }}>
+        <TextInput name="name" label="Name" autoFocus={ingredient === null} />
+        <NumberInput name="onHandGrams" label="On hand" unit="g" />
+      </Box>
+      <Panel title="Packs and prices">
+        <PackLines currency={season.data.kitchen.currency} />
+      </Panel>
+      <Panel title="What a volume or one of it weighs">
+        <DensityLines />
+        <NumberInput name="pieceGrams" label="Weight of one" unit="g" optional sx={{ maxWidth: 200, mt: 1.5 }} />
+      </Panel>
+      <Panel title="Label">
+        <TextInput name="declaration.labelName" label="What the label calls it" />
+        <PartLines />
+      </Panel>
+      <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' } }}>
+        <ManyInput name="contains" label="Contains" options={allergenCodes} nameOf={nameOf} />
+        <ManyInput name="mayContain" label="May contain" help="What the supplier says of traces." options={allergenCodes} nameOf={nameOf} />
+      </Box>
+      <Panel title="Composition">
+        <CompositionFields />
+      </Panel>
+      <TextInput name="notes" label="Notes" multiline minRows={2} />
+      {ingredient && (
+        <Panel title="Used by">
+          <UsedBy season={season} ingredient={ingredient} />
+        </Panel>
+      )}
+    </RecordFrame>
+  );
+}

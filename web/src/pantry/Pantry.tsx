@@ -1,0 +1,82 @@
+import { cheapestPack } from '@usual-pantry/core/ingredient';
+import { sayCount, sayGrams, sayMoney } from '@usual-pantry/core/quantity';
+import { useParams } from 'react-router';
+import { usePlanQuery } from '../app/api';
+import { AllergenTags } from '../parts/Allergens';
+import { AnswerLine, Mark } from '../parts/AnswerLine';
+import { Findings } from '../parts/Findings';
+import { Empty } from '../parts/Panel';
+import { RecordList } from '../parts/RecordList';
+import { SplitView } from '../parts/SplitView';
+import { useSeasonBook, type SeasonBook } from '../parts/useSeason';
+import { Waiting } from '../parts/Waiting';
+import { IngredientForm } from './IngredientForm';
+
+function Answer({ season }: { season: SeasonBook }) {
+  const { data: plan } = usePlanQuery();
+  const missing = plan?.shopping.filter((line) => line.missingGrams > 0).length ?? 0;
+  return (
+    <AnswerLine>
+      {sayCount(season.data.ingredients.length, 'ingredient')}
+      {plan && missing > 0 && (
+        <>
+          ; <Mark tone="hot">{sayCount(missing, 'one', 'of them')} to buy</Mark> for {sayMoney(plan.shoppingCostMinor, plan.currency)}
+        </>
+      )}
+      .
+    </AnswerLine>
+  );
+}
+
+/** What is bought: a list, the open ingredient beside it. */
+export function Pantry() {
+  const { id } = useParams();
+  const { season, error, again } = useSeasonBook();
+  if (!season) return <Waiting error={error} again={again} />;
+  const { ingredients, kitchen } = season.data;
+  const open = ingredients.find((each) => each.id === id) ?? null;
+  const items = [...ingredients]
+    .sort((a, b) => a.name.localeCompare(b.name))
+    .map((ingredient) => {
+      const pack = cheapestPack(ingredient);
+      return {
+        id: ingredient.id,
+        name: ingredient.name,
+        below: (
+          <>
+            {pack ? `${sayMoney(Math.round((pack.priceMinor / pack.grams) * 1000), kitchen.currency)} a kg` : 'no price'}
+            {' · '}
+            {ingredient.onHandGrams > 0 ? `${sayGrams(ingredient.onHandGrams)} on hand` : 'none on hand'}{' '}
+            <AllergenTags codes={ingredient.contains} />
+          </>
+        ),
+      };
+    });
+  return (
+    <>
+      {!id && <Answer season={season} />}
+      {!id && <Findings findings={season.book.findings.filter((each) => each.about.noun === 'ingredient')} />}
+      <SplitView
+        list={
+          <RecordList
+            title="Pantry"
+            base="/pantry"
+            openId={id}
+            newLabel="New"
+            columns={!id}
+            items={items}
+            empty={<Empty title="Nothing in the pantry yet.">Start with sugar: a pack, its price, what a cup weighs.</Empty>}
+          />
+        }
+        detail={
+          id &&
+          (open !== null || id === 'new' ? (
+            <IngredientForm key={id} season={season} ingredient={open} />
+          ) : (
+            <Empty title="This ingredient is not there any more." />
+          ))
+        }
+      />
+    </>
+  );
+}

@@ -1,0 +1,95 @@
+import { mdiAlertOctagonOutline, mdiHelpRhombusOutline, mdiInformationOutline } from '@mdi/js';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Paper from '@mui/material/Paper';
+import Typography from '@mui/material/Typography';
+import type { Finding, Severity, WayOut } from '@usual-pantry/core/finding';
+import { agreeTo, swapBox } from '@usual-pantry/core/order';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { api } from '../app/api';
+import { Icon } from '../app/Icon';
+import { useAppDispatch } from '../app/store';
+import { addressOf } from './addresses';
+import { useEdit } from './useEdit';
+
+const looks: Record<Severity, { word: string; colour: string; icon: string }> = {
+  stop: { word: 'Stop', colour: 'error.main', icon: mdiAlertOctagonOutline },
+  decide: { word: 'To decide', colour: 'warning.light', icon: mdiHelpRhombusOutline },
+  know: { word: 'Good to know', colour: 'primary.main', icon: mdiInformationOutline },
+};
+
+/** Presses a way out: opens what it names, or changes the order. */
+function useWayOut() {
+  const navigate = useNavigate();
+  const dispatch = useAppDispatch();
+  const { change } = useEdit();
+  return async ({ action }: WayOut) => {
+    if (action.kind === 'open') {
+      await navigate(addressOf(action.subject));
+      return;
+    }
+    const order = await dispatch(
+      api.endpoints.order.initiate(action.orderId, { forceRefetch: true, subscribe: false }),
+    ).unwrap();
+    const { id: _id, version: _version, ...draft } = order;
+    const next =
+      action.kind === 'swap-box'
+        ? swapBox(draft, action.fromBoxId, action.toBoxId)
+        : agreeTo(draft, action.boxId, action.exclusion);
+    await change('order', order, next, `${order.customer.name}’s order changed.`);
+  };
+}
+
+function FindingCard({ finding }: { finding: Finding }) {
+  const press = useWayOut();
+  const { word, colour, icon } = looks[finding.severity];
+  return (
+    <Paper variant="outlined" component="li" sx={{ display: 'flex', borderLeft: 7, borderLeftColor: colour, p: 1.5, pl: 1.75 }}>
+      <Box sx={{ minWidth: 0 }}>
+        <Box sx={{ display: 'flex', gap: 0.75, alignItems: 'center', color: 'text.secondary', mb: 0.25 }}>
+          <Icon path={icon} sx={{ fontSize: 18, color: colour }} />
+          <Typography variant="caption" sx={{ fontWeight: 650 }}>
+            {word}
+          </Typography>
+        </Box>
+        <Typography sx={{ mb: 1 }}>{finding.message}</Typography>
+        <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
+          {finding.waysOut.map((way, index) => (
+            <Button
+              key={way.label}
+              size="small"
+              variant={index === 0 ? 'contained' : 'outlined'}
+              onClick={() => void press(way)}
+            >
+              {way.label}
+            </Button>
+          ))}
+        </Box>
+      </Box>
+    </Paper>
+  );
+}
+
+const SHOWN = 4;
+
+/** What must be settled, each with its ways out. The gravest first; a long list opens. */
+export function Findings({ findings }: { findings: readonly Finding[] }) {
+  const [all, setAll] = useState(false);
+  if (findings.length === 0) return null;
+  const shown = all ? findings : findings.slice(0, SHOWN);
+  return (
+    <Box component="section" aria-label="To settle" sx={{ mb: 2.5 }}>
+      <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, display: 'grid', gap: 1.25, gridTemplateColumns: { xs: '1fr', lg: 'repeat(2, 1fr)' } }}>
+        {shown.map((each) => (
+          <FindingCard key={`${each.code} ${each.about.id} ${each.message}`} finding={each} />
+        ))}
+      </Box>
+      {findings.length > SHOWN && (
+        <Button size="small" sx={{ mt: 1 }} onClick={() => { setAll(!all); }}>
+          {all ? 'Show fewer' : `Show all ${String(findings.length)}`}
+        </Button>
+      )}
+    </Box>
+  );
+}

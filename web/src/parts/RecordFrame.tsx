@@ -1,0 +1,96 @@
+import { mdiClose, mdiTrashCanOutline } from '@mdi/js';
+import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import IconButton from '@mui/material/IconButton';
+import Typography from '@mui/material/Typography';
+import type { ReactNode } from 'react';
+import { FormProvider } from 'react-hook-form';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { Link, useNavigate } from 'react-router';
+import type { Noun } from '../app/api';
+import { Icon } from '../app/Icon';
+import { Differences } from './Differences';
+import type { RecordForm } from './useRecordForm';
+
+interface FrameProps<N extends Noun> {
+  readonly title: string;
+  readonly record: RecordForm<N>;
+  /** Where the list is. */
+  readonly back: string;
+  readonly onDelete?: (() => void) | undefined;
+  readonly actions?: ReactNode;
+  readonly children: ReactNode;
+}
+
+/** A record's form beside its list: title, fields, what went wrong, save and close. */
+export function RecordFrame<N extends Noun>({ title, record, back, onDelete, actions, children }: FrameProps<N>) {
+  const { form, save, trouble, theirs, keepMine, takeTheirs, restored, discard } = record;
+  const navigate = useNavigate();
+  const { isDirty, isSubmitting } = form.formState;
+  useHotkeys('mod+enter', () => void save(), { enableOnFormTags: true, preventDefault: true });
+  useHotkeys('esc', () => void navigate(back), { enableOnFormTags: ['INPUT', 'TEXTAREA'], ignoreEventWhen: (event) => event.defaultPrevented });
+  return (
+    <FormProvider {...form}>
+      <Box
+        component="form"
+        noValidate
+        aria-label={title}
+        onSubmit={(event) => {
+          event.preventDefault();
+          void save();
+        }}
+        sx={{ display: 'grid', gap: 2, minWidth: 0 }}
+      >
+        <Box sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
+          <Typography variant="h2" sx={{ flex: 1, fontSize: '1.3rem' }}>
+            {title}
+          </Typography>
+          {actions}
+          <IconButton component={Link} to={back} aria-label="Close">
+            <Icon path={mdiClose} />
+          </IconButton>
+        </Box>
+        {restored && (
+          <Alert severity="info" action={<Button color="inherit" size="small" onClick={discard}>Discard it</Button>}>
+            Unsaved typing from before is here again.
+          </Alert>
+        )}
+        {trouble && !theirs && <Alert severity="error">{trouble}</Alert>}
+        {theirs && (
+          <Alert
+            severity="warning"
+            action={
+              <Box sx={{ display: 'flex', flexDirection: 'column', gap: 0.5 }}>
+                <Button color="inherit" size="small" variant="outlined" onClick={() => void keepMine()}>
+                  Save mine over it
+                </Button>
+                <Button color="inherit" size="small" onClick={takeTheirs}>
+                  Take theirs
+                </Button>
+              </Box>
+            }
+          >
+            {trouble}
+            <Differences mine={form.getValues()} theirs={theirs} />
+          </Alert>
+        )}
+        {children}
+        <Box sx={{ display: 'flex', gap: 1, position: 'sticky', bottom: { xs: 66, md: 0 }, py: 1.25, bgcolor: 'background.default', borderTop: 1, borderColor: 'divider', zIndex: 2 }}>
+          <Button type="submit" variant="contained" disabled={isSubmitting}>
+            Save
+          </Button>
+          <Button onClick={discard} disabled={!isDirty && !restored}>
+            Discard changes
+          </Button>
+          <Box sx={{ flex: 1 }} />
+          {onDelete && (
+            <Button color="error" startIcon={<Icon path={mdiTrashCanOutline} />} onClick={onDelete}>
+              Delete
+            </Button>
+          )}
+        </Box>
+      </Box>
+    </FormProvider>
+  );
+}

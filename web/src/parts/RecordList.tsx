@@ -1,0 +1,82 @@
+import { mdiMagnify, mdiPlus } from '@mdi/js';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import InputAdornment from '@mui/material/InputAdornment';
+import Paper from '@mui/material/Paper';
+import TextField from '@mui/material/TextField';
+import { useState, type ReactNode } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { Link, useNavigate } from 'react-router';
+import { Icon } from '../app/Icon';
+
+/** One line of a list. */
+export interface ListItem {
+  readonly id: string;
+  readonly name: string;
+  readonly below: ReactNode;
+  readonly mark?: ReactNode;
+}
+
+interface RecordListProps {
+  readonly title: string;
+  readonly items: readonly ListItem[];
+  /** Where the records are: `/recipes`. */
+  readonly base: string;
+  readonly openId: string | undefined;
+  readonly newLabel: string;
+  readonly empty: ReactNode;
+  readonly columns?: boolean;
+}
+
+/** A list that is searched by typing and walked with j and k; each line opens its record. */
+export function RecordList({ title, items, base, openId, newLabel, empty, columns = false }: RecordListProps) {
+  const [search, setSearch] = useState('');
+  const navigate = useNavigate();
+  const shown = items.filter((item) => item.name.toLowerCase().includes(search.trim().toLowerCase()));
+  const at = shown.findIndex((item) => item.id === openId);
+  useHotkeys('n', () => void navigate(`${base}/new`), { preventDefault: true });
+  useHotkeys(['j', 'k'], (_event, { keys }) => {
+    const step = keys?.includes('j') ? 1 : -1;
+    const next = shown[Math.min(Math.max(at + step, 0), shown.length - 1)];
+    if (next) void navigate(`${base}/${next.id}`);
+  });
+  return (
+    <Box component="section" aria-label={title}>
+      <Box sx={{ display: 'flex', gap: 1, mb: 1.25, maxWidth: 520 }}>
+        <TextField
+          data-search
+          label={`Search ${title.toLowerCase()}`}
+          value={search}
+          onChange={(event) => { setSearch(event.target.value); }}
+          slotProps={{ input: { startAdornment: <InputAdornment position="start"><Icon path={mdiMagnify} /></InputAdornment> } }}
+        />
+        <Button component={Link} to={`${base}/new`} variant="contained" startIcon={<Icon path={mdiPlus} />} sx={{ flexShrink: 0 }}>
+          {newLabel}
+        </Button>
+      </Box>
+      {items.length === 0 ? empty : shown.length === 0 ? <p>Nothing is called “{search}”.</p> : null}
+      <Box
+        component="ul"
+        sx={{ listStyle: 'none', m: 0, p: 0, display: 'grid', gap: 0.75, gridTemplateColumns: columns ? 'repeat(auto-fill, minmax(280px, 1fr))' : '1fr' }}
+      >
+        {shown.map((item) => (
+          <li key={item.id}>
+            <Paper
+              component={Link}
+              to={`${base}/${item.id}`}
+              variant="outlined"
+              aria-current={item.id === openId ? 'true' : undefined}
+              sx={{ display: 'flex', gap: 1.25, alignItems: 'center', p: 1, px: 1.25, height: '100%', textDecoration: 'none', color: 'text.primary', borderColor: item.id === openId ? 'hot.main' : 'divider', boxShadow: item.id === openId ? 'inset 4px 0 0 var(--mui-palette-hot-main)' : 'none', '&:hover': { bgcolor: 'action.hover' }, '&:focus-visible': { outline: '3px solid', outlineColor: 'warning.light' } }}
+            >
+              {item.mark}
+              <Box sx={{ minWidth: 0 }}>
+                <Box sx={{ fontWeight: 650, lineHeight: 1.25 }}>{item.name}</Box>
+                <Box sx={{ color: 'text.secondary', fontSize: 13.5 }}>{item.below}</Box>
+              </Box>
+            </Paper>
+          </li>
+        ))}
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,160 @@
+import Autocomplete from '@mui/material/Autocomplete';
+import InputAdornment from '@mui/material/InputAdornment';
+import MenuItem from '@mui/material/MenuItem';
+import TextField, { type TextFieldProps } from '@mui/material/TextField';
+import { useState } from 'react';
+import { get, useController, useFormContext } from 'react-hook-form';
+
+interface FieldProps {
+  /** Path in the form, such as `lines.0.amount`. */
+  readonly name: string;
+  readonly label: string;
+  readonly help?: string;
+}
+
+/** What every field shares: its value, its error, and where the eye is sent when it is wrong. */
+function useField(name: string) {
+  const { control, formState } = useFormContext();
+  const { field } = useController({ name, control });
+  const error = get(formState.errors, name) as { message?: string; root?: { message?: string } } | undefined;
+  return { field, message: error?.message ?? error?.root?.message };
+}
+
+const helper = (message: string | undefined, help: string | undefined) => ({
+  error: message !== undefined,
+  helperText: message ?? help,
+});
+
+type Look = Pick<TextFieldProps, 'multiline' | 'minRows' | 'type' | 'autoFocus' | 'sx' | 'placeholder'>;
+
+export function TextInput({ name, label, help, ...look }: FieldProps & Look) {
+  const { field, message } = useField(name);
+  const { ref, value, ...rest } = field;
+  return (
+    <TextField
+      label={label}
+      {...rest}
+      value={(value as string | undefined) ?? ''}
+      inputRef={ref}
+      {...helper(message, help)}
+      {...look}
+      slotProps={look.type === 'date' ? { inputLabel: { shrink: true } } : {}}
+    />
+  );
+}
+
+const NUMBER = /^[+-]?(\d+([.,]\d*)?|[.,]\d+)$/;
+
+/** A typed number; a comma may stand for the point. NaN when it is none. */
+const readNumber = (text: string): number =>
+  NUMBER.test(text.trim()) ? Number(text.trim().replace(',', '.')) : NaN;
+
+const sayValue = (value: unknown, scale: number): string =>
+  typeof value === 'number' && Number.isFinite(value)
+    ? String(Number((value / scale).toFixed(6)))
+    : '';
+
+interface NumberProps extends FieldProps {
+  readonly unit?: string;
+  /** How many stored units one typed unit is: 100 for money in cents. */
+  readonly scale?: number;
+  /** An empty field is null instead of wrong. */
+  readonly optional?: boolean;
+  readonly sx?: TextFieldProps['sx'];
+}
+
+/** Keeps what was typed, even when it is no number, and says so. */
+export function NumberInput({ name, label, help, unit, scale = 1, optional = false, sx }: NumberProps) {
+  const { field, message } = useField(name);
+  const [typed, setTyped] = useState<{ text: string; value: unknown }>({
+    text: sayValue(field.value, scale),
+    value: field.value,
+  });
+  const text = Object.is(typed.value, field.value) ? typed.text : sayValue(field.value, scale);
+  return (
+    <TextField
+      label={label}
+      name={field.name}
+      inputRef={field.ref}
+      value={text}
+      onBlur={field.onBlur}
+      onChange={({ target }) => {
+        const number = readNumber(target.value);
+        const scaled = scale === 1 ? number : Number((number * scale).toFixed(6));
+        const value = optional && target.value.trim() === '' ? null : scaled;
+        setTyped({ text: target.value, value });
+        field.onChange(value);
+      }}
+      {...helper(message, help)}
+      {...(sx ? { sx } : {})}
+      slotProps={{
+        htmlInput: { inputMode: 'decimal', autoComplete: 'off' },
+        input: unit ? { endAdornment: <InputAdornment position="end">{unit}</InputAdornment> } : {},
+      }}
+    />
+  );
+}
+
+/** One of a list. */
+export function ChoiceInput({ name, label, help, choices, sx }: FieldProps & {
+  readonly choices: readonly { readonly value: string; readonly label: string }[];
+  readonly sx?: TextFieldProps['sx'];
+}) {
+  const { field, message } = useField(name);
+  const { ref, value, ...rest } = field;
+  return (
+    <TextField select label={label} {...rest} value={(value as string | null) ?? ''} inputRef={ref} {...helper(message, help)} {...(sx ? { sx } : {})}>
+      {choices.map((choice) => (
+        <MenuItem key={choice.value} value={choice.value}>
+          {choice.label}
+        </MenuItem>
+      ))}
+    </TextField>
+  );
+}
+
+interface PickProps extends FieldProps {
+  readonly options: readonly string[];
+  readonly nameOf: (option: string) => string;
+}
+
+/** One of a long list, found by typing. */
+export function PickInput({ name, label, help, options, nameOf }: PickProps) {
+  const { field, message } = useField(name);
+  const value = (field.value as string | null | undefined) ?? null;
+  return (
+    <Autocomplete
+      options={options}
+      value={value === '' ? null : value}
+      getOptionLabel={nameOf}
+      onChange={(_event, picked) => {
+        field.onChange(picked ?? '');
+      }}
+      onBlur={field.onBlur}
+      renderInput={(props) => (
+        <TextField {...props} label={label} inputRef={field.ref} {...helper(message, help)} />
+      )}
+    />
+  );
+}
+
+/** Several of a list. */
+export function ManyInput({ name, label, help, options, nameOf }: PickProps) {
+  const { field, message } = useField(name);
+  return (
+    <Autocomplete
+      multiple
+      options={options}
+      disableCloseOnSelect
+      value={field.value as string[]}
+      getOptionLabel={nameOf}
+      onChange={(_event, picked) => {
+        field.onChange(picked);
+      }}
+      onBlur={field.onBlur}
+      renderInput={(props) => (
+        <TextField {...props} label={label} inputRef={field.ref} {...helper(message, help)} />
+      )}
+    />
+  );
+}

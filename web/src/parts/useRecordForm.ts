@@ -1,0 +1,137 @@
+import { zodResolver } from '@hookform/resolvers/zod';
+import { useEffect, useRef, useState } from 'react';
+import { useForm, type DefaultValues, type FieldValues, type Path, type UseFormReturn } from 'react-hook-form';
+import type { z } from 'zod';
+import type { Drafts, Noun, Refusal, Stored } from '../app/api';
+import { keepDraft, takeDraft, dropDraft } from './drafts';
+import { useEdit } from './useEdit';
+
+/** What a form works on. */
+interface Options<N extends Noun> {
+  readonly noun: N;
+  readonly schema: z.ZodType<Drafts[N], FieldValues>;
+  /** The stored record, or null for a new one. */
+  readonly record: Stored<N> | null;
+  /** What a new one starts from. */
+  readonly fresh: Drafts[N];
+  readonly nameOf: (draft: Drafts[N]) => string;
+  readonly onSaved: (record: Stored<N>) => void;
+}
+
+/** A form of one record, with what happened when it was last saved. */
+export interface RecordForm<N extends Noun> {
+  readonly form: UseFormReturn<FieldValues, unknown, Drafts[N]>;
+  readonly save: () => Promise<void>;
+  readonly trouble: string | null;
+  /** The record as someone else left it, when the edit was stale. */
+  readonly theirs: Stored<N> | null;
+  readonly keepMine: () => Promise<void>;
+  readonly takeTheirs: () => void;
+  /** Whether the typing of an earlier visit was brought back. */
+  readonly restored: boolean;
+  readonly discard: () => void;
+}
+
+const draftOf = <N extends Noun>({ id: _id, version: _version, ...draft }: Stored<N>): FieldValues => draft;
+
+/** `lines[0].count` as the form writes it: `lines.0.count`. */
+const formPath = (path: string): Path<FieldValues> => path.replace(/\[(\d+)\]/g, '.$1');
+
+/**
+ * A form that loses nothing: unsaved typing outlives a reload, a failed save and a stale edit; wrong values are shown at their field.
+ */
+export function useRecordForm<N extends Noun>({ noun, schema, record, fresh, nameOf, onSaved }: Options<N>): RecordForm<N> {
+  const edit = useEdit();
+  const key = `${noun} ${record?.id ?? 'new'}`;
+  const stored: FieldValues = record ? draftOf(record) : fresh;
+  const [kept] = useState(() => takeDraft(key));
+  const [base, setBase] = useState<Stored<N> | null>(
+    record && kept ? { ...record, version: Math.min(kept.version, record.version) } : record,
+  );
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const [theirs, setTheirs] = useState<Stored<N> | null>(null);
+  const [restored, setRestored] = useState(kept !== null);
+  const form = useForm<FieldValues, unknown, Drafts[N]>({
+    resolver: zodResolver(schema),
+    defaultValues: stored as DefaultValues<FieldValues>,
+    mode: 'onTouched',
+  });
+
+  const first = useRef(true);
+  useEffect(() => {
+    if (first.current && kept) form.reset(kept.values, { keepDefaultValues: true });
+    first.current = false;
+    return form.subscribe({
+      formState: { values: true, isDirty: true },
+      callback: ({ values, isDirty }) => {
+        if (isDirty) keepDraft(key, { version: base?.version ?? 0, values });
+      },
+    });
+  }, [form, key, kept, base]);
+
+  // Someone else saved it, and nothing is typed here: show theirs.
+  useEffect(() => {
+    if (!record || !base || record.version <= base.version || form.formState.isDirty) return;
+    setBase(record);
+    form.reset(draftOf(record));
+  }, [record, base, form]);
+
+  const settle = (saved: Stored<N>) => {
+    dropDraft(key);
+    setBase(saved);
+    setTheirs(null);
+    setRestored(false);
+    form.reset(draftOf(saved));
+    onSaved(saved);
+  };
+
+  const refuse = (refusal: Refusal) => {
+    const { code, message, wrong, current } = refusal;
+    const fields = new Set(Object.keys(form.getValues()));
+    const placed = (wrong ?? []).filter(({ path }) => fields.has(/^\w+/.exec(path)?.[0] ?? ''));
+    for (const { path, message: text } of placed)
+      form.setError(formPath(path), { type: 'server', message: text }, { shouldFocus: true });
+    const rest = (wrong ?? []).filter((each) => !placed.includes(each));
+    setTrouble([message, ...rest.map((each) => `${each.path}: ${each.message}.`)].join(' '));
+    if (code === 'stale') setTheirs(current as Stored<N>);
+  };
+
+  const store = async (draft: Drafts[N], from: Stored<N> | null) => {
+    setTrouble(null);
+    try {
+      const label = `${nameOf(draft)} saved.`;
+      settle(from ? await edit.change(noun, from, draft, label) : await edit.add(noun, draft, label));
+    } catch (error) {
+      refuse(error as Refusal);
+    }
+  };
+
+  const complain = () => {
+    setTrouble('Some values cannot be right; each is marked. Nothing was saved, nothing is lost.');
+  };
+
+  return {
+    form,
+    save: form.handleSubmit((draft) => store(draft, base), complain),
+    trouble,
+    theirs,
+    keepMine: form.handleSubmit((draft) => store(draft, theirs), complain),
+    takeTheirs: () => {
+      if (!theirs) return;
+      dropDraft(key);
+      setBase(theirs);
+      form.reset(draftOf(theirs));
+      setTheirs(null);
+      setTrouble(null);
+    },
+    restored,
+    discard: () => {
+      dropDraft(key);
+      setBase(record);
+      form.reset(stored);
+      setTrouble(null);
+      setTheirs(null);
+      setRestored(false);
+    },
+  };
+}

@@ -1,0 +1,16 @@
+import { openBook, type Book } from '@usual-pantry/core/box';
+import { useMemo } from 'react';
+import { useBookQuery, type BookAnswer } from '../app/api';
+
+/** The stored book and what core makes of it, for figures that follow typing at once. */
+export interface SeasonBook {
+  readonly data: BookAnswer;
+  readonly book: Book;
+}
+
+/** The book, or what to show as long as it is not there. */
+export function useSeasonBook(): { season: SeasonBook | null; error: unknown; again: () => unknown } {
+  const { data, error, refetch } = useBookQuery();
+  const season = useMemo(() => (data ? { data, book: openBook(data) } : null), [data]);
+  return { season, error, again: refetch };
+}

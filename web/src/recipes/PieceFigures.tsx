@@ -1,0 +1,70 @@
+import Box from '@mui/material/Box';
+import Paper from '@mui/material/Paper';
+import { bodyForm, cutGrid, pieceDraftSchema, piecesPerBatch, workOutPiece, type CutForm, type Piece } from '@usual-pantry/core/piece';
+import { sayCount, sayGrams, sayNumber } from '@usual-pantry/core/quantity';
+import { useWatch } from 'react-hook-form';
+import { Allergens } from '../parts/Allergens';
+import { AnswerLine, Mark } from '../parts/AnswerLine';
+import { Figure, FigureList } from '../parts/Figures';
+import { Findings } from '../parts/Findings';
+import { PieceDrawing } from '../parts/PieceDrawing';
+import type { SeasonBook } from '../parts/useSeason';
+
+/** The pan from above, drawn to scale with its cuts; the trim is what is left at the edges. */
+function PanDrawing({ form, colour }: { form: CutForm; colour: string }) {
+  const { along, across, count } = cutGrid(form);
+  const pieces = Array.from({ length: Math.min(count, 600) }, (_, index) => ({
+    x: form.edgeTrimMm + (index % along) * (form.pieceLengthMm + form.kerfMm),
+    y: form.edgeTrimMm + Math.floor(index / along) * (form.pieceWidthMm + form.kerfMm),
+  }));
+  return (
+    <svg
+      role="img"
+      aria-label={`Pan ${String(form.panLengthMm)} by ${String(form.panWidthMm)} mm, cut ${String(along)} by ${String(across)}`}
+      viewBox={`-3 -3 ${String(form.panLengthMm + 6)} ${String(form.panWidthMm + 6)}`}
+      style={{ width: '100%', maxWidth: 210 }}
+    >
+      <rect width={form.panLengthMm} height={form.panWidthMm} rx="4" fill={colour} fillOpacity="0.35" stroke="currentColor" strokeWidth="2" />
+      {pieces.map(({ x, y }) => (
+        <rect key={`${String(x)} ${String(y)}`} x={x} y={y} width={form.pieceLengthMm} height={form.pieceWidthMm} fill={colour} stroke="#fff" strokeWidth="0.8" />
+      ))}
+    </svg>
+  );
+}
+
+/** Weight, count and contents of the piece as it is typed. */
+export function PieceFigures({ season, piece }: { season: SeasonBook; piece: Piece | null }) {
+  const parsed = pieceDraftSchema.safeParse(useWatch());
+  if (!parsed.success) return null;
+  const { book } = season;
+  const facts = workOutPiece({ ...parsed.data, id: piece?.id ?? 'new' }, book);
+  const body = bodyForm(parsed.data.form);
+  const recipe = book.recipes.get(body.recipeId);
+  const count = recipe ? piecesPerBatch(body, 1, recipe.yieldGrams) : 0;
+  const trim = body.kind === 'cut' ? (1 - cutGrid(body).usedShare) * 100 : null;
+  return (
+    <div>
+      <AnswerLine>
+        {parsed.data.name}: {sayGrams(facts.weightGrams, 0.1)} each, <Mark tone="hot">{sayCount(count, 'piece')} a base batch</Mark>.
+      </AnswerLine>
+      <Findings findings={facts.findings.map((each) => ({ ...each, waysOut: [] }))} />
+      <Paper variant="outlined" sx={{ p: 2, display: 'grid', gap: 2, gridTemplateColumns: { xs: '1fr', sm: '210px 1fr' }, alignItems: 'center' }}>
+        <Box sx={{ textAlign: 'center' }}>
+          {body.kind === 'cut' ? <PanDrawing form={body} colour={parsed.data.colour} /> : <PieceDrawing kind={parsed.data.form.kind} colour={parsed.data.colour} size={110} />}
+        </Box>
+        <FigureList>
+          {facts.parts.map((part) => (
+            <Figure key={`${part.recipeId} ${part.role}`} name={`${book.recipes.get(part.recipeId)?.recipe.name ?? 'Not there'} (${part.role})`}>
+              {sayGrams(part.grams, 0.1)}
+              {part.drawnGrams > part.grams * 1.001 && `, takes ${sayGrams(part.drawnGrams, 0.1)}`}
+            </Figure>
+          ))}
+          {trim !== null && <Figure name="Trim and kerf">{sayNumber(trim, 1)} %</Figure>}
+          <Figure name="Contains">
+            <Allergens codes={facts.contains} />
+          </Figure>
+        </FigureList>
+      </Paper>
+    </div>
+  );
+}

@@ -1,0 +1,81 @@
+import { pieceDraftSchema, type Piece, type PieceDraft } from '@usual-pantry/core/piece';
+import Box from '@mui/material/Box';
+import { useNavigate, useParams, useSearchParams } from 'react-router';
+import { ChoiceInput, NumberInput, TextInput } from '../parts/fields';
+import { Empty, Panel } from '../parts/Panel';
+import { RecordFrame } from '../parts/RecordFrame';
+import { useEdit } from '../parts/useEdit';
+import { useRecordForm } from '../parts/useRecordForm';
+import { useSeasonBook, type SeasonBook } from '../parts/useSeason';
+import { Waiting } from '../parts/Waiting';
+import { FormFields } from './FormFields';
+import { freshForm } from './freshForm';
+import { PieceFigures } from './PieceFigures';
+
+const travelChoices = ['travels', 'keep cool', 'local only'].map((value) => ({ value, label: value }));
+
+function PieceForm({ season, piece, recipeId }: { season: SeasonBook; piece: Piece | null; recipeId: string }) {
+  const navigate = useNavigate();
+  const edit = useEdit();
+  const fresh: PieceDraft = {
+    name: season.book.recipes.get(recipeId)?.recipe.name ?? '',
+    form: freshForm('cut', recipeId),
+    keepsDays: 14,
+    handSeconds: 10,
+    travel: 'travels',
+    colour: '#8a5630',
+    notes: '',
+  };
+  const back = piece ? `/recipes/${'recipeId' in piece.form ? piece.form.recipeId : piece.form.centre.recipeId}` : `/recipes/${recipeId}`;
+  const record = useRecordForm({
+    noun: 'piece',
+    schema: pieceDraftSchema,
+    record: piece,
+    fresh,
+    nameOf: (draft) => draft.name,
+    onSaved: (saved) => void navigate(`/pieces/${saved.id}`, { replace: true }),
+  });
+  return (
+    <RecordFrame
+      title={piece ? piece.name : 'New piece'}
+      record={record}
+      back={back}
+      onDelete={
+        piece
+          ? () => {
+              void edit.remove('piece', piece, `${piece.name} deleted.`).then((gone) => {
+                if (gone) void navigate(back);
+              });
+            }
+          : undefined
+      }
+    >
+      <PieceFigures season={season} piece={piece} />
+      <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: { xs: '1fr 1fr', md: '2fr 1fr 1fr 1fr 90px' } }}>
+        <Box sx={{ gridColumn: { xs: '1 / -1', md: 'auto' } }}>
+          <TextInput name="name" label="Name" />
+        </Box>
+        <NumberInput name="keepsDays" label="Keeps" unit="days" />
+        <NumberInput name="handSeconds" label="Hands, each" unit="s" />
+        <ChoiceInput name="travel" label="Travels" choices={travelChoices} />
+        <TextInput name="colour" label="Colour" type="color" />
+      </Box>
+      <Panel title="Form">
+        <FormFields season={season} />
+      </Panel>
+      <TextInput name="notes" label="Notes" multiline minRows={2} />
+    </RecordFrame>
+  );
+}
+
+/** One piece: how a recipe becomes it. */
+export function PiecePage() {
+  const { id } = useParams();
+  const [search] = useSearchParams();
+  const { season, error, again } = useSeasonBook();
+  if (!season) return <Waiting error={error} again={again} />;
+  const piece = season.data.pieces.find((each) => each.id === id) ?? null;
+  if (!piece && id !== 'new') return <Empty title="This piece is not there any more." />;
+  const recipeId = search.get('recipe') ?? season.data.recipes[0]?.id ?? '';
+  return <PieceForm key={id} season={season} piece={piece} recipeId={recipeId} />;
+}

@@ -1,0 +1,80 @@
+import Box from '@mui/material/Box';
+import { recipeDraftSchema, type Recipe, type RecipeDraft } from '@usual-pantry/core/recipe';
+import { useNavigate } from 'react-router';
+import { NumberInput, TextInput } from '../parts/fields';
+import { Panel } from '../parts/Panel';
+import { RecordFrame } from '../parts/RecordFrame';
+import { useEdit } from '../parts/useEdit';
+import { useRecordForm } from '../parts/useRecordForm';
+import type { SeasonBook } from '../parts/useSeason';
+import { BatchSizes } from './BatchSizes';
+import { PiecesOf } from './PiecesOf';
+import { RecipeFigures } from './RecipeFigures';
+import { RecipeLines } from './RecipeLines';
+import { YieldFields } from './YieldFields';
+
+const freshRecipe: RecipeDraft = {
+  name: '',
+  lines: [],
+  yield: { by: 'loss', lossPercent: 5 },
+  batchSizes: [1],
+  handsMinutes: 30,
+  keepsDays: 14,
+  restDays: 0,
+  method: '',
+};
+
+/** A recipe as a form; what it weighs, yields and contains follows the typing. */
+export function RecipeForm({ season, recipe }: { season: SeasonBook; recipe: Recipe | null }) {
+  const navigate = useNavigate();
+  const edit = useEdit();
+  const record = useRecordForm({
+    noun: 'recipe',
+    schema: recipeDraftSchema,
+    record: recipe,
+    fresh: freshRecipe,
+    nameOf: (draft) => draft.name,
+    onSaved: (saved) => void navigate(`/recipes/${saved.id}`, { replace: true }),
+  });
+  return (
+    <RecordFrame
+      title={recipe ? recipe.name : 'New recipe'}
+      record={record}
+      back="/recipes"
+      onDelete={
+        recipe
+          ? () => {
+              void edit.remove('recipe', recipe, `${recipe.name} deleted.`).then((gone) => {
+                if (gone) void navigate('/recipes');
+              });
+            }
+          : undefined
+      }
+    >
+      <RecipeFigures season={season} recipe={recipe} />
+      <TextInput name="name" label="Name" autoFocus={recipe === null} />
+      <Panel title="Lines">
+        <RecipeLines season={season} recipe={recipe} />
+      </Panel>
+      <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: '1fr', lg: '1fr 1fr' } }}>
+        <Panel title="Yield">
+          <YieldFields />
+        </Panel>
+        <Panel title="Batches">
+          <BatchSizes />
+          <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: '1fr 1fr 1fr', mt: 1.5 }}>
+            <NumberInput name="handsMinutes" label="Hands" unit="min" />
+            <NumberInput name="restDays" label="Rests" unit="days" />
+            <NumberInput name="keepsDays" label="Keeps" unit="days" />
+          </Box>
+        </Panel>
+      </Box>
+      <TextInput name="method" label="Method" multiline minRows={3} />
+      {recipe && (
+        <Panel title="Pieces made of it">
+          <PiecesOf season={season} recipeId={recipe.id} />
+        </Panel>
+      )}
+    </RecordFrame>
+  );
+}

@@ -1,0 +1,114 @@
+import { mdiArrowDown, mdiArrowUp, mdiPlus, mdiTrashCanOutline } from '@mdi/js';
+import Autocomplete from '@mui/material/Autocomplete';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import IconButton from '@mui/material/IconButton';
+import TextField from '@mui/material/TextField';
+import { units, type UnitCode } from '@usual-pantry/core/quantity';
+import { sayGrams } from '@usual-pantry/core/quantity';
+import type { Recipe, RecipeLine } from '@usual-pantry/core/recipe';
+import { get, useController, useFieldArray, useFormContext, useWatch } from 'react-hook-form';
+import { Icon } from '../app/Icon';
+import { FIGURES } from '../app/theme';
+import { unitChoices } from '../pantry/IngredientLines';
+import { ChoiceInput, NumberInput, TextInput } from '../parts/fields';
+import type { SeasonBook } from '../parts/useSeason';
+import { useDraftRecipe } from './useDraftRecipe';
+
+interface Usable {
+  readonly kind: 'ingredient' | 'recipe';
+  readonly id: string;
+  readonly name: string;
+}
+
+/** What a line uses: an ingredient or a recipe, found by typing. */
+function UsesInput({ index, usables }: { index: number; usables: readonly Usable[] }) {
+  const { field } = useController({ name: `lines.${index}.uses` });
+  const { formState } = useFormContext();
+  const error = get(formState.errors, `lines.${index}.uses.id`) as { message?: string } | undefined;
+  const value = field.value as RecipeLine['uses'];
+  const chosen = usables.find((each) => each.kind === value.kind && each.id === value.id) ?? null;
+  return (
+    <Autocomplete
+      options={usables}
+      value={chosen}
+      groupBy={(option) => (option.kind === 'recipe' ? 'Components' : 'Pantry')}
+      getOptionLabel={(option) => option.name}
+      getOptionKey={(option) => `${option.kind} ${option.id}`}
+      onChange={(_event, picked) => {
+        field.onChange(picked ? { kind: picked.kind, id: picked.id } : { kind: 'ingredient', id: '' });
+      }}
+      renderInput={(props) => (
+        <TextField
+          {...props}
+          label="Ingredient or component"
+          inputRef={field.ref}
+          error={error !== undefined}
+          helperText={error ? (value.id ? error.message : 'must be chosen') : undefined}
+        />
+      )}
+    />
+  );
+}
+
+/** Which density applies, where the ingredient has several. */
+function StateInput({ index, season }: { index: number; season: SeasonBook }) {
+  const line = useWatch({ name: `lines.${index}` }) as RecipeLine;
+  const states = season.book.ingredients.get(line.uses.id)?.densities ?? [];
+  if (units[line.unit as UnitCode].measures !== 'volume' || states.length === 0) return <span />;
+  return <ChoiceInput name={`lines.${index}.state`} label="State" choices={states.map(({ state }) => ({ value: state, label: state }))} />;
+}
+
+/** The lines of a recipe, grams first and the written measure beside. */
+export function RecipeLines({ season, recipe }: { season: SeasonBook; recipe: Recipe | null }) {
+  const { fields, append, remove, swap } = useFieldArray({ name: 'lines' });
+  const { facts } = useDraftRecipe(season, recipe);
+  const { ingredients, recipes } = season.data;
+  const usables: Usable[] = [
+    ...ingredients.map(({ id, name }) => ({ kind: 'ingredient' as const, id, name })),
+    ...recipes.filter((each) => each.id !== recipe?.id).map(({ id, name }) => ({ kind: 'recipe' as const, id, name })),
+  ].sort((a, b) => a.kind.localeCompare(b.kind) || a.name.localeCompare(b.name));
+  return (
+    <Box sx={{ display: 'grid', gap: 1.25 }}>
+      {fields.map((field, index) => (
+        <Box
+          key={field.id}
+          sx={{ display: 'grid', gap: 1, alignItems: 'start', gridTemplateColumns: { xs: '1fr 1fr', lg: '70px minmax(0, 2.2fr) 88px 118px 116px minmax(0, 1fr) 108px' }, borderBottom: { xs: 1, lg: 0 }, borderColor: 'divider', pb: { xs: 1, lg: 0 } }}
+        >
+          <Box sx={{ fontFamily: FIGURES, fontWeight: 650, pt: 1, textAlign: { lg: 'right' }, order: { xs: 1, lg: 0 } }}>
+            {facts?.lineGrams[index] ? sayGrams(facts.lineGrams[index]) : '–'}
+          </Box>
+          <Box sx={{ gridColumn: { xs: '1 / -1', lg: 'auto' } }}>
+            <UsesInput index={index} usables={usables} />
+          </Box>
+          <NumberInput name={`lines.${index}.amount`} label="Amount" />
+          <ChoiceInput name={`lines.${index}.unit`} label="Unit" choices={unitChoices} />
+          <StateInput index={index} season={season} />
+          <TextInput name={`lines.${index}.note`} label="Note" />
+          <Box sx={{ whiteSpace: 'nowrap', order: { xs: 2, lg: 0 } }}>
+            <IconButton size="small" aria-label={`Line ${index + 1} up`} disabled={index === 0} onClick={() => { swap(index, index - 1); }}>
+              <Icon path={mdiArrowUp} />
+            </IconButton>
+            <IconButton size="small" aria-label={`Line ${index + 1} down`} disabled={index === fields.length - 1} onClick={() => { swap(index, index + 1); }}>
+              <Icon path={mdiArrowDown} />
+            </IconButton>
+            <IconButton size="small" aria-label={`Remove line ${index + 1}`} onClick={() => { remove(index); }}>
+              <Icon path={mdiTrashCanOutline} />
+            </IconButton>
+          </Box>
+        </Box>
+      ))}
+      <div>
+        <Button
+          size="small"
+          startIcon={<Icon path={mdiPlus} />}
+          onClick={() => {
+            append({ uses: { kind: 'ingredient', id: '' }, amount: NaN, unit: 'g', state: null, note: '' });
+          }}
+        >
+          Add a line
+        </Button>
+      </div>
+    </Box>
+  );
+}

@@ -1,0 +1,37 @@
+import Box from '@mui/material/Box';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import Switch from '@mui/material/Switch';
+import { useFieldArray } from 'react-hook-form';
+import type { KitchenDraft } from '@usual-pantry/core/kitchen';
+import { NumberInput } from '../parts/fields';
+
+const WEEK = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'];
+
+/** On which weekdays the maker works, and for how long. */
+export function BenchWeek() {
+  const { fields, append, remove } = useFieldArray<KitchenDraft, 'benchWeek'>({ name: 'benchWeek' });
+  return (
+    <Box sx={{ display: 'grid', gap: 1, gridTemplateColumns: 'repeat(auto-fill, minmax(250px, 1fr))' }}>
+      {WEEK.map((name, weekday) => {
+        const index = fields.findIndex((day) => day.weekday === weekday);
+        return (
+          <Box key={name} sx={{ display: 'grid', gridTemplateColumns: '150px 100px', alignItems: 'center', minHeight: 48 }}>
+            <FormControlLabel
+              label={name}
+              control={
+                <Switch
+                  checked={index >= 0}
+                  onChange={(_event, on) => {
+                    if (on) append({ weekday, hours: 4 });
+                    else remove(index);
+                  }}
+                />
+              }
+            />
+            {index >= 0 && <NumberInput name={`benchWeek.${index}.hours`} label="Hours" />}
+          </Box>
+        );
+      })}
+    </Box>
+  );
+}

@@ -1,0 +1,87 @@
+import { zodResolver } from '@hookform/resolvers/zod';
+import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import { kitchenDraftSchema, type Kitchen, type KitchenDraft } from '@usual-pantry/core/kitchen';
+import { useState } from 'react';
+import { FormProvider, useController, useForm, type FieldValues } from 'react-hook-form';
+import type { z } from 'zod';
+import { useSaveKitchenMutation, type Refusal } from '../app/api';
+import { said } from '../app/history';
+import { useAppDispatch } from '../app/store';
+import { NumberInput, TextInput } from '../parts/fields';
+import { Panel } from '../parts/Panel';
+import { BenchWeek } from './BenchWeek';
+
+const grid = { display: 'grid', gap: 1.5, gridTemplateColumns: { xs: '1fr 1fr', sm: 'repeat(3, 1fr)' } } as const;
+
+function CheckInput({ name, label }: { name: string; label: string }) {
+  const { field } = useController({ name });
+  return (
+    <FormControlLabel
+      label={label}
+      control={<Checkbox checked={field.value as boolean} onChange={(_event, on) => { field.onChange(on); }} onBlur={field.onBlur} />}
+    />
+  );
+}
+
+/** The one record of settings as a form. */
+export function KitchenForm({ kitchen }: { kitchen: Kitchen }) {
+  const { version, ...draft } = kitchen;
+  const dispatch = useAppDispatch();
+  const [store] = useSaveKitchenMutation();
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const form = useForm<FieldValues, unknown, KitchenDraft>({
+    resolver: zodResolver(kitchenDraftSchema as z.ZodType<KitchenDraft, FieldValues>),
+    defaultValues: draft,
+    mode: 'onTouched',
+  });
+  const save = form.handleSubmit(async (settings) => {
+    try {
+      await store({ ...settings, version }).unwrap();
+      setTrouble(null);
+      dispatch(said({ text: 'Settings saved.' }));
+    } catch (error) {
+      setTrouble((error as Refusal).message);
+    }
+  });
+  return (
+    <FormProvider {...form}>
+      <Box component="form" noValidate aria-label="Kitchen" sx={{ display: 'grid', gap: 2 }} onSubmit={(event) => { event.preventDefault(); void save(); }}>
+        {trouble && <Alert severity="error">{trouble}</Alert>}
+        <Panel title="Maker and label">
+          <Box sx={{ display: 'grid', gap: 1.5 }}>
+            <TextInput name="makerName" label="Name" />
+            <TextInput name="address" label="Address on the label" />
+            <TextInput name="homeKitchenStatement" label="Home-kitchen statement" help="A placeholder to be checked, never law." multiline minRows={2} />
+            <CheckInput name="statementChecked" label="I have checked it against my local code" />
+            <Box sx={grid}>
+              <NumberInput name="label.widthMm" label="Label width" unit="mm" />
+              <NumberInput name="label.heightMm" label="Label height" unit="mm" />
+            </Box>
+            <CheckInput name="label.twoPercentGroup" label="Group ingredients of 2 % or less at the end of the list" />
+          </Box>
+        </Panel>
+        <Panel title="Habits">
+          <Box sx={grid}>
+            <NumberInput name="handsRateMinorPerHour" label="Hands, an hour" scale={100} />
+            <TextInput name="currency" label="Currency" />
+            <NumberInput name="scaleStepGrams" label="Scale step" unit="g" />
+            <NumberInput name="packingLeadDays" label="Made before hand-over" unit="days" />
+            <NumberInput name="promisedDays" label="Life left when handed over" unit="days" />
+          </Box>
+        </Panel>
+        <Panel title="Bench days">
+          <BenchWeek />
+        </Panel>
+        <div>
+          <Button type="submit" variant="contained">
+            Save settings
+          </Button>
+        </div>
+      </Box>
+    </FormProvider>
+  );
+}

@@ -1,0 +1,58 @@
+import Box from '@mui/material/Box';
+import { sayCount, sayDay, sayMinutes } from '@usual-pantry/core/quantity';
+import { useSearchParams } from 'react-router';
+import { usePlanQuery, type PlanAnswer } from '../app/api';
+import { AnswerLine, Mark } from '../parts/AnswerLine';
+import { Findings } from '../parts/Findings';
+import { Waiting } from '../parts/Waiting';
+import { ComingDays, DaySheet, ToBuy } from './DaySheet';
+import { FirstSteps } from './FirstSteps';
+
+function Answer({ plan }: { plan: PlanAnswer }) {
+  const days = plan.days.filter((day) => day.makings.length > 0 || day.packs.length > 0).length;
+  const settle = plan.findings.filter((each) => each.severity !== 'know').length;
+  return (
+    <AnswerLine>
+      {sayCount(plan.orders, 'order')}, {sayCount(plan.boxes, 'box', 'boxes')}, {sayCount(plan.pieces, 'piece')}:{' '}
+      <Mark tone="hot">
+        {sayCount(plan.batches, 'batch', 'batches')} over {sayCount(days, 'bench day')}
+      </Mark>
+      ,{' '}
+      {settle === 0 ? (
+        <Mark tone="done">nothing to decide.</Mark>
+      ) : (
+        <Mark tone="stop">{sayCount(settle, 'thing')} to decide.</Mark>
+      )}
+    </AnswerLine>
+  );
+}
+
+/** What to make, pack, buy and hand over on a day, and what must be settled. */
+export function Today() {
+  const { data: plan, error, refetch } = usePlanQuery();
+  const [search] = useSearchParams();
+  if (!plan) return <Waiting error={error} again={refetch} />;
+  if (plan.orders === 0) return <FirstSteps plan={plan} />;
+  const day = search.get('day') ?? plan.today;
+  const chosen = plan.days.find((each) => each.day === day) ?? plan.days[0];
+  return (
+    <>
+      <Answer plan={plan} />
+      <Findings findings={plan.findings} />
+      <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: '1fr', lg: '3fr 2fr' }, alignItems: 'start' }}>
+        {chosen && (
+          <DaySheet
+            entry={chosen}
+            plan={plan}
+            title={chosen.day === plan.today ? `Today, ${sayDay(chosen.day)}` : sayDay(chosen.day)}
+            aside={chosen.benchMinutes > 0 ? `${sayMinutes(chosen.bookedMinutes)} of ${sayMinutes(chosen.benchMinutes)}` : 'no bench day'}
+          />
+        )}
+        <Box sx={{ display: 'grid', gap: 2 }}>
+          <ComingDays plan={plan} />
+          <ToBuy plan={plan} />
+        </Box>
+      </Box>
+    </>
+  );
+}

@@ -1,0 +1,10 @@
+import react from '@vitejs/plugin-react';
+import { defineConfig } from 'vite';
+
+const api = process.env.API ?? 'http://127.0.0.1:4317';
+
+export default defineConfig({
+  plugins: [react()],
+  build: { target: 'es2022', sourcemap: false, chunkSizeWarningLimit: 700 },
+  server: { port: 5317, proxy: { '/api': { target: api, changeOrigin: true } } },
+});
