@@ -1,4 +1,4 @@
-import { StandardSchemaValidationPipe } from '@nestjs/common';
+import { StandardSchemaValidationPipe, type NestApplicationOptions } from '@nestjs/common';
 import { NestFactory } from '@nestjs/core';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import { DocumentBuilder, SwaggerModule } from '@nestjs/swagger';
@@ -41,17 +41,24 @@ export async function createApp(
 ): Promise<NestExpressApplication> {
   const dataSource = await openDatabase(config.dataDir);
   const clock: Clock = config.today ? new FixedClock(config.today) : new SystemClock();
+  const options: NestApplicationOptions = {
+    bodyParser: false,
+    logger: quiet ? false : ['error', 'warn'],
+  };
   const app = await NestFactory.create<NestExpressApplication>(
     AppModule.around(dataSource, clock, config.dataDir),
-    { bodyParser: false, logger: quiet ? false : ['error', 'warn'] },
+    options,
   );
   app.disable('x-powered-by');
   app.use(hostGuard(config.allowedHosts));
   app.use(contentPolicy());
-  app.use('/api', (_request: express.Request, response: express.Response, next: express.NextFunction) => {
-    response.set('Cache-Control', 'no-store');
-    next();
-  });
+  app.use(
+    '/api',
+    (_request: express.Request, response: express.Response, next: express.NextFunction) => {
+      response.set('Cache-Control', 'no-store');
+      next();
+    },
+  );
   app.use('/api/season-file', express.json({ limit: SEASON_FILE_LIMIT }));
   app.use(express.json({ limit: BODY_LIMIT }));
   app.useGlobalPipes(

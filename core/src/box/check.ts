@@ -5,9 +5,7 @@ import type { BoxFiled } from './schema.js';
 export const wrongInBox = (box: Pick<BoxFiled, 'cells'>, known: Known): WrongValue[] =>
   unknownReferences(
     box.cells.flatMap((cell, index) =>
-      cell
-        ? [{ noun: 'piece' as const, id: cell.pieceId, path: ['cells', index, 'pieceId'] }]
-        : [],
+      cell ? [{ noun: 'piece' as const, id: cell.pieceId, path: ['cells', index, 'pieceId'] }] : [],
     ),
     known,
   );

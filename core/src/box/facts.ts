@@ -54,22 +54,36 @@ export function workOutBox(box: BoxFiled, pieces: ReadonlyMap<string, PieceFacts
   const emptyCells = box.cells.filter((cell) => cell === null).length;
   if (counts.length === 0)
     findings.push(
-      finding('stop', 'box-empty', about, `${box.name} has no pieces: it cannot be made, costed or labelled.`),
+      finding(
+        'stop',
+        'box-empty',
+        about,
+        `${box.name} has no pieces: it cannot be made, costed or labelled.`,
+      ),
     );
   else if (emptyCells > 0)
     findings.push(
-      finding('know', 'box-gaps', about, `${box.name} has ${emptyCells} empty ${emptyCells === 1 ? 'cell' : 'cells'}.`),
+      finding(
+        'know',
+        'box-gaps',
+        about,
+        `${box.name} has ${emptyCells} empty ${emptyCells === 1 ? 'cell' : 'cells'}.`,
+      ),
     );
   if (known.length < counts.length)
     findings.push(
-      finding('stop', 'box-unknown-piece', about, `${box.name} names a piece that is not there any more.`),
+      finding(
+        'stop',
+        'box-unknown-piece',
+        about,
+        `${box.name} names a piece that is not there any more.`,
+      ),
     );
 
   const weightGrams = known.reduce((sum, { facts, count }) => sum + facts.weightGrams * count, 0);
   const contains = inLabelOrder(known.flatMap(({ facts }) => facts.contains));
   const shortest = known.reduce<PieceFacts | undefined>(
-    (least, { facts }) =>
-      least && least.piece.keepsDays <= facts.piece.keepsDays ? least : facts,
+    (least, { facts }) => (least && least.piece.keepsDays <= facts.piece.keepsDays ? least : facts),
     undefined,
   );
   const weakest = Math.max(0, ...known.map(({ facts }) => travelOrder.indexOf(facts.piece.travel)));
@@ -83,9 +97,7 @@ export function workOutBox(box: BoxFiled, pieces: ReadonlyMap<string, PieceFacts
     mayContain: inLabelOrder(known.flatMap(({ facts }) => facts.mayContain)).filter(
       (code) => !contains.includes(code),
     ),
-    keeps: shortest
-      ? { days: shortest.piece.keepsDays, pieceName: shortest.piece.name }
-      : null,
+    keeps: shortest ? { days: shortest.piece.keepsDays, pieceName: shortest.piece.name } : null,
     travel: travelOrder[weakest] ?? 'travels',
     complete:
       counts.length > 0 &&

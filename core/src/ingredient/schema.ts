@@ -45,8 +45,7 @@ const compositionSchema = z
   })
   .refine(
     (parts) =>
-      Math.abs(Object.values(parts).reduce((sum, part) => sum + part, 0) - 100) <=
-      SUM_TOLERANCE,
+      Math.abs(Object.values(parts).reduce((sum, part) => sum + part, 0) - 100) <= SUM_TOLERANCE,
     'the parts must add up to 100 g within 1 g',
   )
   .meta({ id: 'Composition' });
@@ -57,7 +56,10 @@ const declarationSchema = z
     labelName: nameSchema(120),
     parts: z
       .array(
-        z.strictObject({ name: nameSchema(200), percent: percentSchema().nullable().default(null) }),
+        z.strictObject({
+          name: nameSchema(200),
+          percent: percentSchema().nullable().default(null),
+        }),
       )
       .max(60)
       .default([]),
@@ -87,8 +89,12 @@ export const ingredientDraftSchema = z
   })
   .meta({ id: 'IngredientDraft' });
 
-export const ingredientFiledSchema = ingredientDraftSchema.safeExtend(filedShape).meta({ id: 'IngredientFiled' });
-export const ingredientSchema = ingredientDraftSchema.safeExtend(storedShape).meta({ id: 'Ingredient' });
+export const ingredientFiledSchema = ingredientDraftSchema
+  .safeExtend(filedShape)
+  .meta({ id: 'IngredientFiled' });
+export const ingredientSchema = ingredientDraftSchema
+  .safeExtend(storedShape)
+  .meta({ id: 'Ingredient' });
 
 export type Pack = z.infer<typeof packSchema>;
 export type Composition = z.infer<typeof compositionSchema>;

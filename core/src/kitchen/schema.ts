@@ -16,7 +16,10 @@ export const kitchenDraftSchema = z
     /** Editable text for the user's jurisdiction: a placeholder to be checked, never law. */
     homeKitchenStatement: z.string().trim().max(600).default(''),
     statementChecked: z.boolean().default(false),
-    currency: z.string().regex(/^[A-Z]{3}$/, 'must be a code such as USD').default('USD'),
+    currency: z
+      .string()
+      .regex(/^[A-Z]{3}$/, 'must be a code such as USD')
+      .default('USD'),
     handsRateMinorPerHour: minorSchema,
     /** Days between the last making day of a piece and the hand-over. */
     packingLeadDays: z.int().min(0).max(60).default(1),

@@ -8,15 +8,7 @@ import { netQuantity } from './net.js';
 /** One paragraph of a label. */
 export interface LabelBlock {
   readonly kind:
-    | 'name'
-    | 'food'
-    | 'ingredients'
-    | 'contains'
-    | 'also'
-    | 'dates'
-    | 'maker'
-    | 'statement'
-    | 'net';
+    'name' | 'food' | 'ingredients' | 'contains' | 'also' | 'dates' | 'maker' | 'statement' | 'net';
   readonly heading: string;
   readonly text: string;
 }
@@ -40,17 +32,32 @@ function labelFindings(facts: BoxFacts, book: Book): Finding[] {
   const found: Finding[] = [];
   if (!facts.complete)
     found.push(
-      finding('stop', 'label-incomplete', box, `The label of ${facts.box.name} cannot be printed until everything in it can be worked out.`),
+      finding(
+        'stop',
+        'label-incomplete',
+        box,
+        `The label of ${facts.box.name} cannot be printed until everything in it can be worked out.`,
+      ),
     );
   if (!kitchen.address)
     found.push(finding('stop', 'label-no-address', settings, 'The label needs your address.'));
   if (!kitchen.homeKitchenStatement)
     found.push(
-      finding('decide', 'label-no-statement', settings, 'Most places want a home-kitchen statement on the label: check your local code.'),
+      finding(
+        'decide',
+        'label-no-statement',
+        settings,
+        'Most places want a home-kitchen statement on the label: check your local code.',
+      ),
     );
   else if (!kitchen.statementChecked)
     found.push(
-      finding('decide', 'label-statement-unchecked', settings, 'The home-kitchen statement is a placeholder: check your local code, write what it asks for, and tick it off.'),
+      finding(
+        'decide',
+        'label-statement-unchecked',
+        settings,
+        'The home-kitchen statement is a placeholder: check your local code, write what it asks for, and tick it off.',
+      ),
     );
   return found;
 }
@@ -98,5 +105,8 @@ export function usLabel(facts: BoxFacts, book: Book, dates: LabelDates | null): 
       text: facts.weightGrams > 0 ? netQuantity(facts.weightGrams) : '',
     },
   ];
-  return { blocks: blocks.filter((block) => block.text !== ''), findings: labelFindings(facts, book) };
+  return {
+    blocks: blocks.filter((block) => block.text !== ''),
+    findings: labelFindings(facts, book),
+  };
 }

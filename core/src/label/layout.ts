@@ -43,9 +43,16 @@ interface Word {
 
 const wordsOf = (block: LabelBlock): Word[] => {
   const split = (text: string, face: LabelFace): Word[] =>
-    text.split(' ').filter(Boolean).map((each) => ({ text: each, face }));
+    text
+      .split(' ')
+      .filter(Boolean)
+      .map((each) => ({ text: each, face }));
   const face: LabelFace =
-    block.kind === 'name' ? 'heading' : block.kind === 'contains' || block.kind === 'net' ? 'bold' : 'text';
+    block.kind === 'name'
+      ? 'heading'
+      : block.kind === 'contains' || block.kind === 'net'
+        ? 'bold'
+        : 'text';
   return [...split(block.heading, 'bold'), ...split(block.text, face)];
 };
 

@@ -148,7 +148,9 @@ export function costOfBox(facts: BoxFacts, book: Book, basis: CostBasis): BoxCos
   });
   const ingredientsMinor = toMinor(ingredients);
   const packagingMinor = facts.box.packaging.reduce((sum, each) => sum + each.costMinor, 0);
-  const handsMinor = toMinor(new Decimal(book.kitchen.handsRateMinorPerHour).times(minutes).div(60));
+  const handsMinor = toMinor(
+    new Decimal(book.kitchen.handsRateMinorPerHour).times(minutes).div(60),
+  );
   const costMinor = ingredientsMinor + packagingMinor + handsMinor;
   const { priceMinor } = facts.box;
   const profitMinor = priceMinor - costMinor;

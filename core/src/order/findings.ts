@@ -1,11 +1,5 @@
 import type { Book } from '../box/index.js';
-import {
-  finding,
-  openWayOut,
-  type Finding,
-  type Subject,
-  type WayOut,
-} from '../finding/index.js';
+import { finding, openWayOut, type Finding, type Subject, type WayOut } from '../finding/index.js';
 import { allergens, brokenBy, exclusions } from '../ingredient/index.js';
 import { sayDay, sayList, type Day } from '../quantity/index.js';
 import type { OrderDraft, OrderFiled } from './schema.js';
@@ -132,9 +126,7 @@ export function swapBox(order: OrderDraft, fromBoxId: string, toBoxId: string): 
   const lines = target
     ? order.lines
         .filter((line) => line !== moved)
-        .map((line) =>
-          line === target ? { ...line, count: line.count + moved.count } : line,
-        )
+        .map((line) => (line === target ? { ...line, count: line.count + moved.count } : line))
     : order.lines.map((line) => (line === moved ? { ...line, boxId: toBoxId } : line));
   return {
     ...order,

@@ -95,7 +95,12 @@ export function workOutPiece(piece: PieceFiled, book: RecipeBook): PieceFacts {
   const weight = bodyWeight(body, bodyFacts?.yieldGrams ?? 0);
   if (body.kind === 'cut' && cutGrid(body).count === 0)
     findings.push(
-      finding('stop', 'piece-does-not-fit', about, `${piece.name}: not one piece of that size fits in the pan.`),
+      finding(
+        'stop',
+        'piece-does-not-fit',
+        about,
+        `${piece.name}: not one piece of that size fits in the pan.`,
+      ),
     );
 
   const parts: PiecePart[] = [

@@ -54,7 +54,7 @@ export function chooseBatches(need: number, sizes: readonly BatchSize[]): BatchC
   let best = capacity;
   while ((fewest[best] ?? Infinity) > total) best--;
   const counts = new Map<number, number>();
-  for (let saved = best; saved > 0; ) {
+  for (let saved = best; saved > 0;) {
     const index = last[saved] ?? 0;
     const size = smaller[index]?.size ?? largest.size;
     counts.set(size, (counts.get(size) ?? 0) + 1);

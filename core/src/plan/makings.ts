@@ -125,8 +125,7 @@ function coverNeeds(
   }
   const grams = needs.reduce(
     (sum, need) =>
-      sum +
-      (need.body ? bodyGrams(need.body.facts, need.body.count, facts) : need.readyGrams),
+      sum + (need.body ? bodyGrams(need.body.facts, need.body.count, facts) : need.readyGrams),
     0,
   );
   if (facts.yieldGrams <= 0) return { batches: [], pieces: null };
@@ -165,7 +164,12 @@ function makeUp(needs: readonly Need[], facts: RecipeFacts): Omit<Making, 'day'>
 }
 
 /** What a making's components must provide, for all its batches. */
-function componentNeeds(making: Making, facts: RecipeFacts, book: Book, today: Day): [string, Need][] {
+function componentNeeds(
+  making: Making,
+  facts: RecipeFacts,
+  book: Book,
+  today: Day,
+): [string, Need][] {
   const multiple = making.batches.reduce((sum, { size, count }) => sum + size * count, 0);
   return facts.recipe.lines.flatMap((line, index): [string, Need][] => {
     if (line.uses.kind !== 'recipe') return [];
@@ -333,4 +337,3 @@ export function planMakings(
   makings.sort((a, b) => (a.day < b.day ? -1 : a.day > b.day ? 1 : 0));
   return { makings, madeOn, findings };
 }
-

@@ -130,10 +130,10 @@ function seasonDays(
   book: Book,
   today: Day,
 ): SeasonDay[] {
-  const last = [...orders.map((order) => order.handOver.on), ...makings.map((each) => each.day)].reduce(
-    (latest, day) => (day > latest ? day : latest),
-    today,
-  );
+  const last = [
+    ...orders.map((order) => order.handOver.on),
+    ...makings.map((each) => each.day),
+  ].reduce((latest, day) => (day > latest ? day : latest), today);
   const length = Math.min(daysBetween(today, last) + 1, MOST_DAYS);
   const onDay = <T>(list: readonly T[], dayOf: (each: T) => Day) => {
     const groups = new Map<Day, T[]>();

@@ -25,6 +25,10 @@ export function sayGrams(grams: number, step = 1): string {
   return `${sayNumber(rounded, step < 0.1 ? 2 : step < 1 ? 1 : 0)} g`;
 }
 
+/** Grams where they can be read at a glance: `276 g`, from 10 kg on `12.4 kg`. */
+export const sayMass = (grams: number): string =>
+  grams < 10_000 ? sayGrams(grams) : `${sayNumber(grams / 1000, 1)} kg`;
+
 /** Grams in ounces with one decimal place: `9.7 oz`. */
 export const sayOunces = (grams: number): string => `${sayNumber(grams / GRAMS_PER_OUNCE, 1)} oz`;
 
@@ -46,9 +50,7 @@ export const sayCount = (count: number, one: string, many = `${one}s`): string =
 
 /** `a, b and c`. */
 export const sayList = (words: readonly string[]): string =>
-  words.length < 2
-    ? words.join('')
-    : `${words.slice(0, -1).join(', ')} and ${words.at(-1) ?? ''}`;
+  words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1) ?? ''}`;
 
 /** Minutes as `3 h 10 min`, `45 min` or `2 h`. */
 export function sayMinutes(minutes: number): string {

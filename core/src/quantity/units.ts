@@ -86,8 +86,7 @@ export function weigh(
   }
   const first = substance.densities[0];
   if (!first) return { problem: 'no-density' };
-  const density =
-    state === null ? first : substance.densities.find((each) => each.state === state);
+  const density = state === null ? first : substance.densities.find((each) => each.state === state);
   return density
     ? { grams: amount * base * density.gramsPerMl }
     : { problem: 'no-density-in-state' };

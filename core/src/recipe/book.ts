@@ -30,7 +30,10 @@ export interface RecipeBook {
   readonly findings: readonly Finding[];
 }
 
-const subjectOf = (noun: 'ingredient' | 'recipe', record: { id: string; name: string }): Subject => ({
+const subjectOf = (
+  noun: 'ingredient' | 'recipe',
+  record: { id: string; name: string },
+): Subject => ({
   noun,
   id: record.id,
   name: record.name,
@@ -44,12 +47,8 @@ const problemWords = {
 
 const nothingKnown = { densities: [], pieceGrams: null };
 
-function weighLine(
-  line: RecipeLine,
-  ingredients: ReadonlyMap<string, IngredientFiled>,
-): Weighing {
-  const substance =
-    line.uses.kind === 'ingredient' ? ingredients.get(line.uses.id) : undefined;
+function weighLine(line: RecipeLine, ingredients: ReadonlyMap<string, IngredientFiled>): Weighing {
+  const substance = line.uses.kind === 'ingredient' ? ingredients.get(line.uses.id) : undefined;
   return weigh(line.amount, line.unit, substance ?? nothingKnown, line.state);
 }
 
@@ -76,9 +75,7 @@ function workOut(
   };
 
   if (!complete)
-    findings.push(
-      finding('know', 'recipe-empty', about, `${recipe.name} has no ingredients yet.`),
-    );
+    findings.push(finding('know', 'recipe-empty', about, `${recipe.name} has no ingredients yet.`));
 
   recipe.lines.forEach((line, index) => {
     const weight = weighLine(line, ingredients);

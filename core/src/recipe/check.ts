@@ -3,10 +3,7 @@ import { orderRecipes, sayCycle } from './cycle.js';
 import type { RecipeFiled } from './schema.js';
 
 /** Lines that name something that is not there. */
-export const wrongInRecipe = (
-  recipe: Pick<RecipeFiled, 'lines'>,
-  known: Known,
-): WrongValue[] =>
+export const wrongInRecipe = (recipe: Pick<RecipeFiled, 'lines'>, known: Known): WrongValue[] =>
   unknownReferences(
     recipe.lines.map(({ uses }, index) => ({
       noun: uses.kind,
@@ -23,9 +20,7 @@ export function wrongCycle(
   const { cycle } = orderRecipes(recipes);
   const [first, second] = cycle;
   if (!first || !second) return null;
-  const line = first.lines.findIndex(
-    ({ uses }) => uses.kind === 'recipe' && uses.id === second.id,
-  );
+  const line = first.lines.findIndex(({ uses }) => uses.kind === 'recipe' && uses.id === second.id);
   return {
     recipeId: first.id,
     wrong: {

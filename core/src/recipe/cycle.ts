@@ -2,9 +2,7 @@ import type { RecipeFiled } from './schema.js';
 
 /** The ids of the components that a recipe's lines name, each once. */
 export const componentIds = (recipe: Pick<RecipeFiled, 'lines'>): string[] => [
-  ...new Set(
-    recipe.lines.flatMap((line) => (line.uses.kind === 'recipe' ? [line.uses.id] : [])),
-  ),
+  ...new Set(recipe.lines.flatMap((line) => (line.uses.kind === 'recipe' ? [line.uses.id] : []))),
 ];
 
 /** Recipes in an order in which every component stands before what uses it, and the first cycle if there is one. */

@@ -54,7 +54,9 @@ export const recipeDraftSchema = z
   })
   .meta({ id: 'RecipeDraft' });
 
-export const recipeFiledSchema = recipeDraftSchema.safeExtend(filedShape).meta({ id: 'RecipeFiled' });
+export const recipeFiledSchema = recipeDraftSchema
+  .safeExtend(filedShape)
+  .meta({ id: 'RecipeFiled' });
 export const recipeSchema = recipeDraftSchema.safeExtend(storedShape).meta({ id: 'Recipe' });
 
 export type RecipeLine = z.infer<typeof lineSchema>;

@@ -3,21 +3,14 @@ import { z } from 'zod';
 /** The key of a stored record: letters, digits, `-` and `_`, at most 64 characters. */
 export const idSchema = z
   .string()
-  .regex(
-    /^[A-Za-z0-9][A-Za-z0-9_-]{0,63}$/,
-    'must be letters, digits, - and _ (64 at most)',
-  );
+  .regex(/^[A-Za-z0-9][A-Za-z0-9_-]{0,63}$/, 'must be letters, digits, - and _ (64 at most)');
 
 /** A calendar day, `YYYY-MM-DD`, without a time zone. */
 export const daySchema = z.iso.date('must be a day such as 2026-12-05');
 
 /** Text that a person types: trimmed, not empty, `most` characters at most. */
 export const nameSchema = (most = 80) =>
-  z
-    .string()
-    .trim()
-    .min(1, 'must not be empty')
-    .max(most, `must be ${most} characters or fewer`);
+  z.string().trim().min(1, 'must not be empty').max(most, `must be ${most} characters or fewer`);
 
 /** Free text, which may be empty. */
 export const noteSchema = z.string().max(4000, 'must be 4,000 characters or fewer').default('');

@@ -17,10 +17,8 @@ export const sayPath = (path: readonly PropertyKey[]): string =>
   ) || '(file)';
 
 /** The same wrong values, one level further down. */
-export const under = (
-  path: readonly PropertyKey[],
-  wrong: readonly WrongValue[],
-): WrongValue[] => wrong.map((each) => ({ ...each, path: [...path, ...each.path] }));
+export const under = (path: readonly PropertyKey[], wrong: readonly WrongValue[]): WrongValue[] =>
+  wrong.map((each) => ({ ...each, path: [...path, ...each.path] }));
 
 /** Whether a record is there. */
 export type Known = (noun: 'ingredient' | 'recipe' | 'piece' | 'box', id: string) => boolean;

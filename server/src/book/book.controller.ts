@@ -17,7 +17,10 @@ export class BookController {
   ) {}
 
   @Get('book')
-  @ApiOperation({ summary: 'Settings, pantry, recipes, pieces and boxes together: what a page needs to work out a draft at once' })
+  @ApiOperation({
+    summary:
+      'Settings, pantry, recipes, pieces and boxes together: what a page needs to work out a draft at once',
+  })
   async book(): Promise<StoredBook & { today: string }> {
     const { data } = await this.books.season();
     return { ...data, today: this.clock.today() };

@@ -51,7 +51,8 @@ async function loadSeason(manager: EntityManager, revision: number): Promise<Sea
 @Injectable()
 export class BookService {
   private latest: Season | null = null;
-  private planned: { readonly season: Season; readonly today: Day; readonly plan: Plan } | null = null;
+  private planned: { readonly season: Season; readonly today: Day; readonly plan: Plan } | null =
+    null;
   private costed: { readonly season: Season; readonly costs: readonly BoxCost[] } | null = null;
 
   constructor(
@@ -82,8 +83,7 @@ export class BookService {
 
   async costs(): Promise<readonly BoxCost[]> {
     const season = await this.season();
-    if (this.costed?.season !== season)
-      this.costed = { season, costs: costOfBoxes(season.book) };
+    if (this.costed?.season !== season) this.costed = { season, costs: costOfBoxes(season.book) };
     return this.costed.costs;
   }
 }

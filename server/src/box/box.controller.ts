@@ -12,7 +12,7 @@ export class BoxController extends recordController<BoxDraft, BoxRow>({
   draft: boxDraftSchema,
   stored: boxSchema,
 }) {
-  constructor(records: BoxRecords) {
+  constructor(override readonly records: BoxRecords) {
     super(records);
   }
 }

@@ -5,7 +5,6 @@ import type { EntityManager } from 'typeorm';
 import type { User } from '../http/errors.js';
 import { knownIn } from '../storage/known.js';
 import { Records, type Mapping } from '../storage/records.js';
-import { UnitOfWork } from '../storage/unit-of-work.js';
 import { BoxCellRow, BoxRow } from './box.entity.js';
 
 export const boxMapping: Mapping<BoxDraft, BoxRow> = {
@@ -33,10 +32,6 @@ export const boxMapping: Mapping<BoxDraft, BoxRow> = {
 @Injectable()
 export class BoxRecords extends Records<BoxDraft, BoxRow> {
   readonly mapping = boxMapping;
-
-  constructor(work: UnitOfWork) {
-    super(work);
-  }
 
   nameOf(draft: BoxDraft): string {
     return draft.name;

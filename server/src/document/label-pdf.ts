@@ -1,4 +1,9 @@
-import { layOutLabel, type Label, type LabelFace, type LabelLayout } from '@usual-pantry/core/label';
+import {
+  layOutLabel,
+  type Label,
+  type LabelFace,
+  type LabelLayout,
+} from '@usual-pantry/core/label';
 import PDFDocument from 'pdfkit';
 import { labelFonts } from '../label/fonts.js';
 
@@ -14,8 +19,15 @@ function prepare(label: Label, widthMm: number, heightMm: number) {
     info: { Title: label.blocks[0]?.text ?? 'Label', Creator: 'Usual Pantry' },
   });
   for (const face of faces) document.registerFont(face, labelFonts[face]);
-  const layout = layOutLabel(label, widthMm, heightMm, (text, face, sizeMm) =>
-    document.font(face).fontSize(sizeMm * POINTS_PER_MM).widthOfString(text) / POINTS_PER_MM,
+  const layout = layOutLabel(
+    label,
+    widthMm,
+    heightMm,
+    (text, face, sizeMm) =>
+      document
+        .font(face)
+        .fontSize(sizeMm * POINTS_PER_MM)
+        .widthOfString(text) / POINTS_PER_MM,
   );
   return { document, layout };
 }
@@ -29,7 +41,12 @@ export const setLabel = (label: Label, widthMm: number, heightMm: number): Label
  * @param copies one or more
  * @returns the whole file
  */
-export function labelPdf(label: Label, widthMm: number, heightMm: number, copies: number): Promise<Buffer> {
+export function labelPdf(
+  label: Label,
+  widthMm: number,
+  heightMm: number,
+  copies: number,
+): Promise<Buffer> {
   const { document, layout } = prepare(label, widthMm, heightMm);
   return new Promise((resolve, reject) => {
     const chunks: Buffer[] = [];

@@ -6,7 +6,10 @@ import { z } from 'zod';
 import { SeasonFileService, type SeasonCounts } from './season-file.service.js';
 
 const importQuerySchema = z.strictObject({ dates: z.enum(['keep', 'move']).default('keep') });
-const fileBody = { description: 'A season file; its schema is at /api/season-file/schema', schema: { type: 'object' } };
+const fileBody = {
+  description: 'A season file; its schema is at /api/season-file/schema',
+  schema: { type: 'object' },
+};
 
 @ApiTags('Season file')
 @Controller('api/season-file')

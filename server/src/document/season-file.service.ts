@@ -102,10 +102,19 @@ export class SeasonFileService {
     return countsOf(file);
   }
 
+  /** Loads a file with its dates moved ahead, when nothing has ever been stored here. */
+  async seed(value: unknown): Promise<void> {
+    const { data } = await this.books.season();
+    if (data.kitchen.version === 0 && data.ingredients.length === 0) await this.replace(value, true);
+  }
+
   private read(value: unknown): SeasonFile {
     const { file, wrong } = readSeasonFile(value);
     if (!file)
-      throw wrongValues(wrong, 'The file has wrong values. Nothing was changed: mend them and import it again.');
+      throw wrongValues(
+        wrong,
+        'The file has wrong values. Nothing was changed: mend them and import it again.',
+      );
     return file;
   }
 
@@ -117,7 +126,9 @@ export class SeasonFileService {
     await mkdir(folder, { recursive: true });
     const name = `before-import-${season.writtenFor}-${String(Date.now())}.json`;
     await writeFile(join(folder, name), JSON.stringify(season, null, 2));
-    const copies = (await readdir(folder)).filter((each) => each.startsWith('before-import-')).sort();
+    const copies = (await readdir(folder))
+      .filter((each) => each.startsWith('before-import-'))
+      .sort();
     for (const old of copies.slice(0, -KEPT_COPIES)) await rm(join(folder, old));
   }
 }

@@ -1,4 +1,10 @@
-import { Catch, HttpException, Logger, type ArgumentsHost, type ExceptionFilter } from '@nestjs/common';
+import {
+  Catch,
+  HttpException,
+  Logger,
+  type ArgumentsHost,
+  type ExceptionFilter,
+} from '@nestjs/common';
 import type { Response } from 'express';
 import { Refused, type Refusal } from './errors.js';
 
@@ -28,7 +34,8 @@ function refusalOf(error: unknown): { status: number; refusal: Refusal } {
         message: `That is not well-formed JSON. Nothing was changed. ${(error as Error).message}`,
       },
     };
-  if (error instanceof Refused) return { status: error.getStatus(), refusal: error.getResponse() as Refusal };
+  if (error instanceof Refused)
+    return { status: error.getStatus(), refusal: error.getResponse() as Refusal };
   if (error instanceof HttpException)
     return {
       status: error.getStatus(),
@@ -39,7 +46,8 @@ function refusalOf(error: unknown): { status: number; refusal: Refusal } {
     status: 500,
     refusal: {
       code: 'failed',
-      message: 'Something went wrong here. Nothing was changed; what you typed is still on your page. Try again.',
+      message:
+        'Something went wrong here. Nothing was changed; what you typed is still on your page. Try again.',
     },
   };
 }

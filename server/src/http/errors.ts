@@ -10,7 +10,15 @@ export interface User {
 
 /** The body of every refusal: what happened, in words, and what is needed to mend it. */
 export interface Refusal {
-  readonly code: 'wrong-values' | 'not-found' | 'stale' | 'in-use' | 'too-large' | 'not-json' | 'forbidden' | 'failed';
+  readonly code:
+    | 'wrong-values'
+    | 'not-found'
+    | 'stale'
+    | 'in-use'
+    | 'too-large'
+    | 'not-json'
+    | 'forbidden'
+    | 'failed';
   readonly message: string;
   /** Each wrong value with its path, such as `lines[0].count`. */
   readonly wrong?: readonly { readonly path: string; readonly message: string }[];
@@ -26,7 +34,10 @@ export class Refused extends HttpException {
   }
 }
 
-export const wrongValues = (wrong: readonly WrongValue[], message = 'Some values cannot be right.') =>
+export const wrongValues = (
+  wrong: readonly WrongValue[],
+  message = 'Some values cannot be right.',
+) =>
   new Refused(422, {
     code: 'wrong-values',
     message,
@@ -34,7 +45,10 @@ export const wrongValues = (wrong: readonly WrongValue[], message = 'Some values
   });
 
 export const notFound = (noun: string, id: string) =>
-  new Refused(404, { code: 'not-found', message: `There is no ${noun} "${id}". It may have been deleted.` });
+  new Refused(404, {
+    code: 'not-found',
+    message: `There is no ${noun} "${id}". It may have been deleted.`,
+  });
 
 export const stale = (noun: string, current: unknown) =>
   new Refused(409, {

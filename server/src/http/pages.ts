@@ -49,7 +49,10 @@ export function servePages(folder: string) {
   const router = express.Router();
   if (!existsSync(page)) return router;
   const html = readFileSync(page, 'utf8');
-  router.use('/assets', express.static(join(folder, 'assets'), { immutable: true, maxAge: '365d', fallthrough: false }));
+  router.use(
+    '/assets',
+    express.static(join(folder, 'assets'), { immutable: true, maxAge: '365d', fallthrough: false }),
+  );
   router.use(express.static(folder, { index: false, maxAge: '1h' }));
   router.get(/^\/(?!api(\/|$)).*/, (_request: Request, response: Response) => {
     response

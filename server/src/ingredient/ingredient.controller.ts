@@ -1,6 +1,10 @@
 import { Controller } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
-import { ingredientDraftSchema, ingredientSchema, type IngredientDraft } from '@usual-pantry/core/ingredient';
+import {
+  ingredientDraftSchema,
+  ingredientSchema,
+  type IngredientDraft,
+} from '@usual-pantry/core/ingredient';
 import { recordController } from '../http/record-controller.js';
 import type { IngredientRow } from './ingredient.entity.js';
 import { IngredientRecords } from './ingredient.records.js';
@@ -12,7 +16,7 @@ export class IngredientController extends recordController<IngredientDraft, Ingr
   draft: ingredientDraftSchema,
   stored: ingredientSchema,
 }) {
-  constructor(records: IngredientRecords) {
+  constructor(override readonly records: IngredientRecords) {
     super(records);
   }
 }

@@ -4,7 +4,6 @@ import type { WrongValue } from '@usual-pantry/core/record';
 import type { EntityManager } from 'typeorm';
 import type { User } from '../http/errors.js';
 import { Records, type Mapping } from '../storage/records.js';
-import { UnitOfWork } from '../storage/unit-of-work.js';
 import { IngredientRow } from './ingredient.entity.js';
 
 export const ingredientMapping: Mapping<IngredientDraft, IngredientRow> = {
@@ -20,10 +19,6 @@ export const ingredientMapping: Mapping<IngredientDraft, IngredientRow> = {
 @Injectable()
 export class IngredientRecords extends Records<IngredientDraft, IngredientRow> {
   readonly mapping = ingredientMapping;
-
-  constructor(work: UnitOfWork) {
-    super(work);
-  }
 
   nameOf(draft: IngredientDraft): string {
     return draft.name;

@@ -21,7 +21,11 @@ export async function loadKitchen(manager: EntityManager): Promise<StoredKitchen
 }
 
 /** Writes the settings over whatever is there. */
-export const storeKitchen = async (manager: EntityManager, settings: KitchenDraft, version: number) => {
+export const storeKitchen = async (
+  manager: EntityManager,
+  settings: KitchenDraft,
+  version: number,
+) => {
   await manager.save(KitchenRow, { id: KITCHEN, version, settings });
 };
 

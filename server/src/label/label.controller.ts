@@ -30,7 +30,9 @@ export class LabelController {
   constructor(private readonly books: BookService) {}
 
   @Get('labels')
-  @ApiOperation({ summary: 'Which labels the open orders need: box, hand-over, number, made on, best before' })
+  @ApiOperation({
+    summary: 'Which labels the open orders need: box, hand-over, number, made on, best before',
+  })
   async runs(): Promise<readonly LabelRun[]> {
     return (await this.books.plan()).plan.labels;
   }
@@ -49,7 +51,11 @@ export class LabelController {
   @ApiOperation({ summary: 'The same as a PDF at true size, one label a page' })
   @ApiProduces('application/pdf')
   @ApiQuery({ name: 'handOver', required: false, schema: { type: 'string', format: 'date' } })
-  @ApiQuery({ name: 'copies', required: false, schema: { type: 'integer', minimum: 1, maximum: MOST_COPIES } })
+  @ApiQuery({
+    name: 'copies',
+    required: false,
+    schema: { type: 'integer', minimum: 1, maximum: MOST_COPIES },
+  })
   async pdf(
     @Param('id') id: string,
     @Query({ schema: pdfQuerySchema }) query: z.infer<typeof pdfQuerySchema>,
@@ -74,7 +80,8 @@ export class LabelController {
     const { season, plan } = await this.books.plan();
     const facts = season.book.boxes.get(boxId);
     if (!facts) throw notFound('box', boxId);
-    const run = plan.labels.find((each) => each.boxId === boxId && each.handOver === handOver) ?? null;
+    const run =
+      plan.labels.find((each) => each.boxId === boxId && each.handOver === handOver) ?? null;
     const label = usLabel(facts, season.book, run);
     const { widthMm, heightMm } = season.book.kitchen.label;
     const layout = setLabel(label, widthMm, heightMm);
@@ -89,7 +96,10 @@ export class LabelController {
               waysOut: [
                 {
                   label: 'Change the label size in Settings',
-                  action: { kind: 'open', subject: { noun: 'kitchen', id: 'kitchen', name: 'Settings' } },
+                  action: {
+                    kind: 'open',
+                    subject: { noun: 'kitchen', id: 'kitchen', name: 'Settings' },
+                  },
                 },
               ],
             },

@@ -9,7 +9,10 @@ export class MoneyController {
   constructor(private readonly books: BookService) {}
 
   @Get('boxes')
-  @ApiOperation({ summary: 'What each box costs and brings: ingredients with losses, packaging, hands x rate, price, margin' })
+  @ApiOperation({
+    summary:
+      'What each box costs and brings: ingredients with losses, packaging, hands x rate, price, margin',
+  })
   boxes(): Promise<readonly BoxCost[]> {
     return this.books.costs();
   }

@@ -14,7 +14,7 @@ export class OrderController extends recordController<OrderDraft, OrderRow>({
   stored: orderSchema,
   query: listQuerySchema.extend({ show: z.enum(['open', 'closed', 'all']).default('all') }),
 }) {
-  constructor(records: OrderRecords) {
+  constructor(override readonly records: OrderRecords) {
     super(records);
   }
 }

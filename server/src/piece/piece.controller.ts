@@ -12,7 +12,7 @@ export class PieceController extends recordController<PieceDraft, PieceRow>({
   draft: pieceDraftSchema,
   stored: pieceSchema,
 }) {
-  constructor(records: PieceRecords) {
+  constructor(override readonly records: PieceRecords) {
     super(records);
   }
 }

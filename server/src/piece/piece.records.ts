@@ -5,7 +5,6 @@ import type { EntityManager } from 'typeorm';
 import type { User } from '../http/errors.js';
 import { knownIn } from '../storage/known.js';
 import { Records, type Mapping } from '../storage/records.js';
-import { UnitOfWork } from '../storage/unit-of-work.js';
 import { PieceRow } from './piece.entity.js';
 
 export const pieceMapping: Mapping<PieceDraft, PieceRow> = {
@@ -37,10 +36,6 @@ export const pieceMapping: Mapping<PieceDraft, PieceRow> = {
 @Injectable()
 export class PieceRecords extends Records<PieceDraft, PieceRow> {
   readonly mapping = pieceMapping;
-
-  constructor(work: UnitOfWork) {
-    super(work);
-  }
 
   nameOf(draft: PieceDraft): string {
     return draft.name;

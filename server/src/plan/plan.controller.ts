@@ -10,7 +10,10 @@ export class PlanController {
   constructor(private readonly books: BookService) {}
 
   @Get('plan')
-  @ApiOperation({ summary: 'The season worked out from the open orders: makings, left-overs, shopping, days, label dates, findings' })
+  @ApiOperation({
+    summary:
+      'The season worked out from the open orders: makings, left-overs, shopping, days, label dates, findings',
+  })
   async plan(): Promise<Plan & { today: string; maker: string; currency: string }> {
     const { plan, today, season } = await this.books.plan();
     const { makerName, currency } = season.data.kitchen;

@@ -9,7 +9,10 @@ export class RecipeFiguresController {
   constructor(private readonly books: BookService) {}
 
   @Get(':id/figures')
-  @ApiOperation({ summary: 'Line weights, raw mass, yield, allergens and ingredient shares of the base batch, in grams' })
+  @ApiOperation({
+    summary:
+      'Line weights, raw mass, yield, allergens and ingredient shares of the base batch, in grams',
+  })
   async figures(@Param('id') id: string) {
     const facts = (await this.books.season()).book.recipes.get(id);
     if (!facts) throw notFound('recipe', id);

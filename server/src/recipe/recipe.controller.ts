@@ -12,7 +12,7 @@ export class RecipeController extends recordController<RecipeDraft, RecipeRow>({
   draft: recipeDraftSchema,
   stored: recipeSchema,
 }) {
-  constructor(records: RecipeRecords) {
+  constructor(override readonly records: RecipeRecords) {
     super(records);
   }
 }

@@ -5,7 +5,6 @@ import type { EntityManager } from 'typeorm';
 import type { User } from '../http/errors.js';
 import { knownIn } from '../storage/known.js';
 import { loadAll, Records, type Mapping } from '../storage/records.js';
-import { UnitOfWork } from '../storage/unit-of-work.js';
 import { RecipeLineRow, RecipeRow } from './recipe.entity.js';
 
 export const recipeMapping: Mapping<RecipeDraft, RecipeRow> = {
@@ -46,10 +45,6 @@ export const recipeMapping: Mapping<RecipeDraft, RecipeRow> = {
 @Injectable()
 export class RecipeRecords extends Records<RecipeDraft, RecipeRow> {
   readonly mapping = recipeMapping;
-
-  constructor(work: UnitOfWork) {
-    super(work);
-  }
 
   nameOf(draft: RecipeDraft): string {
     return draft.name;

@@ -1,8 +1,16 @@
 import { randomUUID } from 'node:crypto';
+import { Injectable } from '@nestjs/common';
 import type { WrongValue } from '@usual-pantry/core/record';
-import type { EntityManager, EntityTarget, FindOptionsOrder, FindOptionsRelations, FindOptionsWhere, ObjectLiteral } from 'typeorm';
+import type {
+  EntityManager,
+  EntityTarget,
+  FindOptionsOrder,
+  FindOptionsRelations,
+  FindOptionsWhere,
+  ObjectLiteral,
+} from 'typeorm';
 import { inUse, notFound, stale, wrongValues, type User } from '../http/errors.js';
-import type { UnitOfWork } from './unit-of-work.js';
+import { UnitOfWork } from './unit-of-work.js';
 
 /** What every main row has. */
 export interface MainRow extends ObjectLiteral {
@@ -99,7 +107,7 @@ export async function insertRecord<Draft, Row extends MainRow>(
   draft: Draft,
 ): Promise<void> {
   const row = { ...mapping.toRow(draft), id, version: 1 };
-  await manager.insert(mapping.entity, row as never);
+  await manager.insert(mapping.entity, row);
   await writeChildren(manager, mapping, id, draft);
 }
 
@@ -107,6 +115,7 @@ export async function insertRecord<Draft, Row extends MainRow>(
  * The records of one noun: listed, read, written and deleted the same way for every noun.
  * A noun adds what keeps an edit from being saved, and what uses a record.
  */
+@Injectable()
 export abstract class Records<Draft, Row extends MainRow> {
   abstract readonly mapping: Mapping<Draft, Row>;
 
@@ -146,7 +155,10 @@ export abstract class Records<Draft, Row extends MainRow> {
         .skip((query.page - 1) * query.size)
         .take(query.size)
         .getManyAndCount();
-      const items = await this.byIds(rows.map((row) => row.id), manager);
+      const items = await this.byIds(
+        rows.map((row) => row.id),
+        manager,
+      );
       return { items, total, page: query.page, size: query.size };
     });
   }
@@ -174,7 +186,7 @@ export abstract class Records<Draft, Row extends MainRow> {
       if (current.version !== version) throw stale(mapping.noun, current);
       await this.check(draft, id, current, manager);
       const row = { ...mapping.toRow(draft), version: version + 1 };
-      await manager.update(mapping.entity, id, row as never);
+      await manager.update(mapping.entity, id, row);
       for (const child of mapping.children) await manager.delete(child.entity, { [child.key]: id });
       await writeChildren(manager, mapping, id, draft);
       return { ...draft, id, version: version + 1 };

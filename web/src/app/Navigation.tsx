@@ -12,8 +12,7 @@ import { Link, NavLink, useLocation, useNavigate } from 'react-router';
 import { useBookQuery, type PlanAnswer } from './api';
 import { Icon } from './Icon';
 import { screens, settingsScreen, type Screen } from './screens';
-import { NAV_WIDTH, STRIP_HEIGHT } from './Shell';
-import { FIGURES } from './theme';
+import { FIGURES, NAV_WIDTH, STRIP_HEIGHT } from './theme';
 
 /** The count beside a name, where it says something. */
 function useCounts(plan: PlanAnswer | undefined): Record<string, string> {
@@ -56,7 +55,15 @@ function Entry({ screen, count }: { screen: Screen; count: string }) {
       <Box
         component="kbd"
         aria-hidden
-        sx={{ fontFamily: FIGURES, fontSize: 12, border: 1, borderColor: 'currentColor', borderRadius: 0.75, px: 0.6, opacity: 0.6 }}
+        sx={{
+          fontFamily: FIGURES,
+          fontSize: 12,
+          border: 1,
+          borderColor: 'currentColor',
+          borderRadius: 0.75,
+          px: 0.6,
+          opacity: 0.6,
+        }}
       >
         {screen.key}
       </Box>
@@ -71,9 +78,31 @@ export function Navigation({ plan }: { plan: PlanAnswer | undefined }) {
     <Box
       component="nav"
       aria-label="Screens"
-      sx={{ width: NAV_WIDTH, flexShrink: 0, position: 'sticky', top: 0, height: '100dvh', overflowY: 'auto', display: 'flex', flexDirection: 'column', bgcolor: 'background.paper', borderRight: 2, borderColor: 'rim' }}
+      sx={{
+        width: NAV_WIDTH,
+        flexShrink: 0,
+        position: 'sticky',
+        top: 0,
+        height: '100dvh',
+        overflowY: 'auto',
+        display: 'flex',
+        flexDirection: 'column',
+        bgcolor: 'background.paper',
+        borderRight: 2,
+        borderColor: 'rim',
+      }}
     >
-      <Box sx={{ minHeight: STRIP_HEIGHT, px: 2.25, display: 'flex', flexDirection: 'column', justifyContent: 'center', bgcolor: 'rim', color: '#fff' }}>
+      <Box
+        sx={{
+          minHeight: STRIP_HEIGHT,
+          px: 2.25,
+          display: 'flex',
+          flexDirection: 'column',
+          justifyContent: 'center',
+          bgcolor: 'rim',
+          color: '#fff',
+        }}
+      >
         <Typography variant="h2" component="p" sx={{ fontSize: '1.25rem' }}>
           Usual Pantry
         </Typography>
@@ -99,12 +128,35 @@ export function BottomBar() {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const standing = screens.filter((screen) => screen.standing);
   const others = [...screens.filter((screen) => !screen.standing), settingsScreen];
-  const current = [...standing].reverse().find(({ path }) => pathname === path || (path !== '/' && pathname.startsWith(path)));
+  const current = [...standing]
+    .reverse()
+    .find(({ path }) => pathname === path || (path !== '/' && pathname.startsWith(path)));
   return (
-    <Paper component="nav" aria-label="Screens" square sx={{ position: 'fixed', bottom: 0, left: 0, right: 0, zIndex: 1200, borderTop: 2, borderColor: 'rim' }}>
+    <Paper
+      component="nav"
+      aria-label="Screens"
+      square
+      sx={{
+        position: 'fixed',
+        bottom: 0,
+        left: 0,
+        right: 0,
+        zIndex: 1200,
+        borderTop: 2,
+        borderColor: 'rim',
+      }}
+    >
       <BottomNavigation showLabels value={current?.path ?? 'more'} sx={{ height: 62 }}>
         {standing.map(({ path, name, icon }) => (
-          <BottomNavigationAction key={path} value={path} label={name} icon={<Icon path={icon} />} component={Link} to={path} sx={{ minWidth: 60 }} />
+          <BottomNavigationAction
+            key={path}
+            value={path}
+            label={name}
+            icon={<Icon path={icon} />}
+            component={Link}
+            to={path}
+            sx={{ minWidth: 60 }}
+          />
         ))}
         <BottomNavigationAction
           value="more"

@@ -25,7 +25,11 @@ export function NoticeBar() {
         severity={notice?.tone === 'trouble' ? 'error' : 'info'}
         icon={false}
         onClose={close}
-        sx={{ alignItems: 'center', bgcolor: notice?.tone === 'trouble' ? undefined : '#1E3F66', color: '#fff' }}
+        sx={{
+          alignItems: 'center',
+          bgcolor: notice?.tone === 'trouble' ? undefined : '#1E3F66',
+          color: '#fff',
+        }}
         action={
           notice?.undo ? (
             <Button

@@ -3,8 +3,7 @@ import { weekday, sayDay, sayMinutes, sayCount } from '@usual-pantry/core/quanti
 import type { SeasonDay } from '@usual-pantry/core/plan';
 import { Link, useLocation, useSearchParams } from 'react-router';
 import type { PlanAnswer } from './api';
-import { STRIP_HEIGHT } from './Shell';
-import { FIGURES } from './theme';
+import { FIGURES, STRIP_HEIGHT } from './theme';
 
 const LETTERS = ['S', 'M', 'T', 'W', 'T', 'F', 'S'];
 
@@ -63,9 +62,29 @@ function StripDay({ entry, chosen }: { entry: SeasonDay; chosen: boolean }) {
           outlineOffset: 1,
         }}
       >
-        <Box sx={{ position: 'absolute', bottom: 0, left: 0, right: 0, height: `${filled * 100}%`, bgcolor: over ? 'error.main' : 'hot.main' }} />
+        <Box
+          sx={{
+            position: 'absolute',
+            bottom: 0,
+            left: 0,
+            right: 0,
+            height: `${filled * 100}%`,
+            bgcolor: over ? 'error.main' : 'hot.main',
+          }}
+        />
         {handOvers.length > 0 && (
-          <Box sx={{ position: 'absolute', top: 0, right: 0, width: 0, height: 0, borderTop: '10px solid', borderTopColor: 'rim', borderLeft: '10px solid transparent' }} />
+          <Box
+            sx={{
+              position: 'absolute',
+              top: 0,
+              right: 0,
+              width: 0,
+              height: 0,
+              borderTop: '10px solid',
+              borderTopColor: 'rim',
+              borderLeft: '10px solid transparent',
+            }}
+          />
         )}
       </Box>
       <span>{Number(day.slice(8))}</span>
@@ -82,7 +101,16 @@ export function SeasonStrip({ plan }: { plan: PlanAnswer | undefined }) {
     <Box
       component="nav"
       aria-label="Days of the season"
-      sx={{ height: STRIP_HEIGHT, display: 'flex', alignItems: 'center', px: { xs: 1, md: 2.25 }, overflowX: 'auto', bgcolor: 'background.paper', borderBottom: 2, borderColor: 'rim' }}
+      sx={{
+        height: STRIP_HEIGHT,
+        display: 'flex',
+        alignItems: 'center',
+        px: { xs: 1, md: 2.25 },
+        overflowX: 'auto',
+        bgcolor: 'background.paper',
+        borderBottom: 2,
+        borderColor: 'rim',
+      }}
     >
       {plan?.days.map((entry) => (
         <StripDay key={entry.day} entry={entry} chosen={entry.day === chosen} />

@@ -8,9 +8,6 @@ import { NoticeBar } from './NoticeBar';
 import { SeasonStrip } from './SeasonStrip';
 import { Shortcuts } from './Shortcuts';
 
-export const NAV_WIDTH = 184;
-export const STRIP_HEIGHT = 74;
-
 /** Navigation, season strip, and the screen in its place. */
 export function Shell() {
   const narrow = useMediaQuery(useTheme().breakpoints.down('md'));
@@ -20,14 +17,23 @@ export function Shell() {
       <Box
         component="a"
         href="#screen"
-        sx={{ position: 'absolute', left: -9999, '&:focus': { left: 8, top: 8, zIndex: 2000, p: 1, bgcolor: 'background.paper' } }}
+        sx={{
+          position: 'absolute',
+          left: -9999,
+          '&:focus': { left: 8, top: 8, zIndex: 2000, p: 1, bgcolor: 'background.paper' },
+        }}
       >
         Skip to the screen
       </Box>
       {!narrow && <Navigation plan={plan} />}
       <Box sx={{ flex: 1, minWidth: 0, pb: narrow ? 9 : 0 }}>
         <SeasonStrip plan={plan} />
-        <Box component="main" id="screen" tabIndex={-1} sx={{ p: { xs: 1.5, md: 2.75 }, pt: { xs: 1.5, md: 2.25 }, outline: 'none' }}>
+        <Box
+          component="main"
+          id="screen"
+          tabIndex={-1}
+          sx={{ p: { xs: 1.5, md: 2.75 }, pt: { xs: 1.5, md: 2.25 }, outline: 'none' }}
+        >
           <Outlet />
         </Box>
       </Box>

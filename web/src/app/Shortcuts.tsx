@@ -42,9 +42,27 @@ export function Shortcuts() {
     },
     { preventDefault: true },
   );
-  useHotkeys('?', () => { setOpen(true); }, { useKey: true });
-  useHotkeys('mod+z', () => { void dispatch(undo()); }, { preventDefault: true });
-  useHotkeys('mod+shift+z', () => { void dispatch(redo()); }, { preventDefault: true });
+  useHotkeys(
+    '?',
+    () => {
+      setOpen(true);
+    },
+    { useKey: true },
+  );
+  useHotkeys(
+    'mod+z',
+    () => {
+      void dispatch(undo());
+    },
+    { preventDefault: true },
+  );
+  useHotkeys(
+    'mod+shift+z',
+    () => {
+      void dispatch(redo());
+    },
+    { preventDefault: true },
+  );
   useHotkeys(
     '/',
     () => {

@@ -1,6 +1,10 @@
-import { createSlice, type PayloadAction, type ThunkAction, type UnknownAction } from '@reduxjs/toolkit';
+import {
+  createSlice,
+  type PayloadAction,
+  type ThunkAction,
+  type UnknownAction,
+} from '@reduxjs/toolkit';
 import { api, type Drafts, type Noun, type Refusal, type Stored } from './api';
-import type { RootState } from './store';
 
 /** One edit that can be taken back: what stood there before and after. Null is no record. */
 export interface Step {
@@ -46,10 +50,10 @@ const history = createSlice({
 export const historyReducer = history.reducer;
 export const { recorded, said, hushed } = history.actions;
 
-type Thunk<T> = ThunkAction<Promise<T>, RootState, unknown, UnknownAction>;
+type Thunk<T> = ThunkAction<Promise<T>, { history: HistoryState }, unknown, UnknownAction>;
 
 const draftOf = ({ id: _id, version: _version, ...draft }: Stored): Drafts[Noun] =>
-  draft as Drafts[Noun];
+  draft;
 
 /** Brings a record from what it is to what it shall be; gives what is then stored. */
 const bring =
@@ -63,9 +67,7 @@ const bring =
       return null;
     }
     if (from === null)
-      return dispatch(
-        api.endpoints.add.initiate({ noun, id: to.id, draft: draftOf(to) }),
-      ).unwrap();
+      return dispatch(api.endpoints.add.initiate({ noun, id: to.id, draft: draftOf(to) })).unwrap();
     return dispatch(
       api.endpoints.change.initiate({
         noun,
@@ -102,8 +104,16 @@ const move =
       dispatch(
         history.actions.moved(
           direction === 'undo'
-            ? { done: rest(done.slice(0, -1)), undone: [...rest(undone), ...moved], text: `Undone: ${step.label}` }
-            : { done: [...rest(done), ...moved], undone: rest(undone.slice(0, -1)), text: `Done again: ${step.label}` },
+            ? {
+                done: rest(done.slice(0, -1)),
+                undone: [...rest(undone), ...moved],
+                text: `Undone: ${step.label}`,
+              }
+            : {
+                done: [...rest(done), ...moved],
+                undone: rest(undone.slice(0, -1)),
+                text: `Done again: ${step.label}`,
+              },
         ),
       );
     } catch (error) {

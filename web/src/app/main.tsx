@@ -9,11 +9,11 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { RouterProvider } from 'react-router/dom';
+import { nonce } from './nonce';
 import { router } from './routes';
 import { followChanges, store } from './store';
 import { theme } from './theme';
 
-const nonce = document.querySelector<HTMLMetaElement>('meta[name="csp-nonce"]')?.content ?? '';
 const cache = createCache({ key: 'up', nonce, prepend: true });
 const root = document.getElementById('root');
 if (!root) throw new Error('The page has no place for the application.');

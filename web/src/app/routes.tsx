@@ -8,6 +8,7 @@ export const router = createBrowserRouter([
   {
     element: <Shell />,
     errorElement: <Lost />,
+    HydrateFallback: () => null,
     children: [
       { index: true, element: <Today /> },
       {

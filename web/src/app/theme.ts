@@ -19,6 +19,10 @@ const TEXT = '"Atkinson Hyperlegible Next Variable", system-ui, sans-serif';
 /** The face of figures: every digit equally wide. */
 export const FIGURES = '"Atkinson Hyperlegible Mono Variable", ui-monospace, monospace';
 
+/** Width of the navigation and height of the season strip, px. */
+export const NAV_WIDTH = 184;
+export const STRIP_HEIGHT = 74;
+
 /** White enamel with a dark blue rim; a dark scheme of its own. */
 export const theme = createTheme({
   cssVariables: { colorSchemeSelector: 'data-scheme' },
@@ -57,17 +61,33 @@ export const theme = createTheme({
   shape: { borderRadius: 6 },
   typography: {
     fontFamily: TEXT,
-    fontSize: 15,
-    h1: { fontFamily: HEADING, fontWeight: 650, fontSize: '1.72rem', lineHeight: 1.22, letterSpacing: '-0.01em' },
+    fontSize: 14,
+    h1: {
+      fontFamily: HEADING,
+      fontWeight: 650,
+      fontSize: '1.72rem',
+      lineHeight: 1.22,
+      letterSpacing: '-0.01em',
+      '@media (max-width: 600px)': { fontSize: '1.4rem' },
+    },
     h2: { fontFamily: HEADING, fontWeight: 650, fontSize: '1.15rem', lineHeight: 1.3 },
     h3: { fontFamily: HEADING, fontWeight: 650, fontSize: '1rem', lineHeight: 1.3 },
     button: { textTransform: 'none', fontWeight: 650 },
   },
   components: {
-    MuiButton: { defaultProps: { disableElevation: true }, styleOverrides: { root: { minHeight: 36 } } },
+    MuiButton: {
+      defaultProps: { disableElevation: true },
+      styleOverrides: { root: { minHeight: 34 } },
+    },
     MuiButtonBase: {
       styleOverrides: {
-        root: { '&.Mui-focusVisible': { outline: '3px solid var(--mui-palette-warning-light)', outlineOffset: 1 } },
+        root: {
+          fontFamily: 'inherit',
+          '&.Mui-focusVisible': {
+            outline: '3px solid var(--mui-palette-warning-light)',
+            outlineOffset: 1,
+          },
+        },
       },
     },
     MuiPaper: { defaultProps: { elevation: 0 } },
@@ -79,7 +99,10 @@ export const theme = createTheme({
       styleOverrides: {
         body: { fontVariantNumeric: 'tabular-nums' },
         '@media (prefers-reduced-motion: reduce)': {
-          '*, *::before, *::after': { animationDuration: '0.01ms !important', transitionDuration: '0.01ms !important' },
+          '*, *::before, *::after': {
+            animationDuration: '0.01ms !important',
+            transitionDuration: '0.01ms !important',
+          },
         },
       },
     },

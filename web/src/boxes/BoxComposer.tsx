@@ -1,5 +1,10 @@
 import Box from '@mui/material/Box';
-import { boxDraftSchema, workOutBox, type Box as StoredBox, type BoxDraft } from '@usual-pantry/core/box';
+import {
+  boxDraftSchema,
+  workOutBox,
+  type Box as StoredBox,
+  type BoxDraft,
+} from '@usual-pantry/core/box';
 import { sayCount, sayGrams, sayMoney } from '@usual-pantry/core/quantity';
 import { useState } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
@@ -34,7 +39,13 @@ function useDraftFacts(season: SeasonBook, box: StoredBox | null) {
   const parsed = boxDraftSchema.safeParse(values);
   const draft: BoxDraft = parsed.success
     ? parsed.data
-    : { ...freshBox, name: values.name || 'This box', cells: values.cells, rows: 1, columns: values.cells.length || 1 };
+    : {
+        ...freshBox,
+        name: values.name || 'This box',
+        cells: values.cells,
+        rows: 1,
+        columns: values.cells.length || 1,
+      };
   return workOutBox({ ...draft, id: box?.id ?? 'new' }, season.book.pieces);
 }
 
@@ -42,14 +53,16 @@ function Answer({ season, box }: { season: SeasonBook; box: StoredBox | null }) 
   const facts = useDraftFacts(season, box);
   const cost = useBoxCost(season, facts);
   const money = (minor: number) => sayMoney(minor, season.data.kitchen.currency);
-  if (facts.pieceCount === 0) return <AnswerLine>An empty box. Choose a cell, then a piece from the shelf.</AnswerLine>;
+  if (facts.pieceCount === 0)
+    return <AnswerLine>An empty box. Choose a cell, then a piece from the shelf.</AnswerLine>;
   return (
     <AnswerLine>
-      {facts.box.name}: {sayCount(facts.pieceCount, 'piece')}, {sayGrams(facts.weightGrams)}, costs {money(cost.costMinor)} to make, sells at{' '}
-      {money(facts.box.priceMinor)}.{' '}
+      {facts.box.name}: {sayCount(facts.pieceCount, 'piece')}, {sayGrams(facts.weightGrams)}, costs{' '}
+      {money(cost.costMinor)} to make, sells at {money(facts.box.priceMinor)}.{' '}
       {facts.keeps && (
         <>
-          <Mark tone="hot">Keeps {sayCount(facts.keeps.days, 'day')}</Mark>, because of the {facts.keeps.pieceName.toLowerCase()}.
+          <Mark tone="hot">Keeps {sayCount(facts.keeps.days, 'day')}</Mark>, because of the{' '}
+          {facts.keeps.pieceName.toLowerCase()}.
         </>
       )}
     </AnswerLine>
@@ -89,14 +102,26 @@ function Size() {
         onChange={(event) => {
           set(event.target.valueAsNumber);
         }}
-        style={{ width: 56, font: 'inherit', padding: 4, color: 'inherit', background: 'transparent', border: '1px solid currentColor', borderRadius: 4 }}
+        style={{
+          width: 56,
+          font: 'inherit',
+          padding: 4,
+          color: 'inherit',
+          background: 'transparent',
+          border: '1px solid currentColor',
+          borderRadius: 4,
+        }}
       />
     </Box>
   );
   return (
     <div>
-      {stepper('Rows', rows, (next) => { resize(next, columns); })}
-      {stepper('Columns', columns, (next) => { resize(rows, next); })}
+      {stepper('Rows', rows, (next) => {
+        resize(next, columns);
+      })}
+      {stepper('Columns', columns, (next) => {
+        resize(rows, next);
+      })}
     </div>
   );
 }
@@ -113,12 +138,25 @@ function Body({ season, box }: { season: SeasonBook; box: StoredBox | null }) {
     if (pieceId !== null) setCell(Math.min(cell + 1, cells.length - 1));
   };
   return (
-    <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: '1fr', md: '236px minmax(0, 1fr)', xl: '236px minmax(0, 1fr) 270px' }, alignItems: 'start' }}>
-      <Shelf season={season} onPick={place} />
-      <Panel title={`Tray, cell ${String(cell + 1)} chosen`} aside={<Size />}>
+    <Box
+      sx={{
+        display: 'grid',
+        gap: 2,
+        gridTemplateColumns: {
+          xs: '1fr',
+          md: '220px minmax(0, 1fr)',
+          lg: '220px minmax(0, 1fr) 268px',
+        },
+        alignItems: 'start',
+      }}
+    >
+      <Box sx={{ order: { xs: 1, md: 0 } }}>
+        <Shelf season={season} onPick={place} />
+      </Box>
+      <Panel title={`Cell ${String(cell + 1)}`} aside={<Size />}>
         <Tray season={season} cell={cell} onChoose={setCell} onPlace={place} />
       </Panel>
-      <Box sx={{ gridColumn: { md: '1 / -1', xl: 'auto' } }}>
+      <Box sx={{ gridColumn: { md: '1 / -1', lg: 'auto' }, order: { xs: 2, md: 0 } }}>
         <BoxFigures season={season} facts={facts} />
       </Box>
     </Box>
@@ -141,6 +179,7 @@ export function BoxComposer({ season, box }: { season: SeasonBook; box: StoredBo
     <RecordFrame
       title={box ? box.name : 'New box'}
       record={record}
+      heading={<Answer season={season} box={box} />}
       back="/boxes"
       onDelete={
         box
@@ -152,13 +191,24 @@ export function BoxComposer({ season, box }: { season: SeasonBook; box: StoredBo
           : undefined
       }
     >
-      <Answer season={season} box={box} />
       <Body season={season} box={box} />
       <Panel title="Name, price and packaging">
-        <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: { xs: '1fr', sm: '2fr 2fr 1fr 1fr' }, mb: 2 }}>
+        <Box
+          sx={{
+            display: 'grid',
+            gap: 1.5,
+            gridTemplateColumns: { xs: '1fr', sm: '2fr 2fr 1fr 1fr' },
+            mb: 2,
+          }}
+        >
           <TextInput name="name" label="Name" />
           <TextInput name="foodName" label="What the label calls the food" />
-          <NumberInput name="priceMinor" label="Price" scale={100} unit={season.data.kitchen.currency} />
+          <NumberInput
+            name="priceMinor"
+            label="Price"
+            scale={100}
+            unit={season.data.kitchen.currency}
+          />
           <NumberInput name="packMinutes" label="Packing" unit="min" />
         </Box>
         <PackagingLines currency={season.data.kitchen.currency} />

@@ -18,7 +18,8 @@ function BoxList({ season }: { season: SeasonBook }) {
   const currency = data.kitchen.currency;
   const boxes = [...book.boxes.values()];
   const best = costs?.reduce<(typeof costs)[number] | undefined>(
-    (top, each) => (top && (top.perBenchHourMinor ?? 0) >= (each.perBenchHourMinor ?? 0) ? top : each),
+    (top, each) =>
+      top && (top.perBenchHourMinor ?? 0) >= (each.perBenchHourMinor ?? 0) ? top : each,
     undefined,
   );
   return (
@@ -35,7 +36,11 @@ function BoxList({ season }: { season: SeasonBook }) {
         openId={undefined}
         newLabel="New box"
         columns
-        empty={<Empty title="A box holds pieces in cells.">Add one, then fill its cells from the shelf.</Empty>}
+        empty={
+          <Empty title="A box holds pieces in cells.">
+            Add one, then fill its cells from the shelf.
+          </Empty>
+        }
         items={boxes.map((facts) => {
           const cost = costs?.find((each) => each.boxId === facts.box.id);
           return {
@@ -44,7 +49,8 @@ function BoxList({ season }: { season: SeasonBook }) {
             mark: <MiniTray facts={facts} book={book} />,
             below: (
               <>
-                {sayCount(facts.pieceCount, 'piece')} · {sayGrams(facts.weightGrams)} · {sayMoney(facts.box.priceMinor, currency)}
+                {sayCount(facts.pieceCount, 'piece')} · {sayGrams(facts.weightGrams)} ·{' '}
+                {sayMoney(facts.box.priceMinor, currency)}
                 {cost && <> · margin {sayPercent(cost.marginPercent)}</>}
                 <br />
                 <AllergenTags codes={facts.contains} />

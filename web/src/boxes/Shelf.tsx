@@ -8,20 +8,50 @@ import type { SeasonBook } from '../parts/useSeason';
 import { FIGURES } from '../app/theme';
 
 /** The digit that places the shelf's piece at a position: 1 to 9, then 0. */
-export const shelfDigit = (index: number): string | null => (index < 9 ? String(index + 1) : index === 9 ? '0' : null);
+export const shelfDigit = (index: number): string | null =>
+  index < 9 ? String(index + 1) : index === 9 ? '0' : null;
 
 /** Every piece, with the digit that places it. */
-export function Shelf({ season, onPick }: { season: SeasonBook; onPick: (pieceId: string) => void }) {
+export function Shelf({
+  season,
+  onPick,
+}: {
+  season: SeasonBook;
+  onPick: (pieceId: string) => void;
+}) {
   return (
     <Panel title="Shelf">
       <Box sx={{ display: 'grid', gap: 0.5, maxHeight: { xs: 190, md: 560 }, overflowY: 'auto' }}>
         {[...season.book.pieces.values()].map(({ piece, weightGrams, contains }, index) => (
           <ButtonBase
             key={piece.id}
-            onClick={() => { onPick(piece.id); }}
-            sx={{ justifyContent: 'flex-start', textAlign: 'left', gap: 1, p: 0.75, borderRadius: 1, border: 1, borderColor: 'divider', '&:hover': { bgcolor: 'action.hover' } }}
+            onClick={() => {
+              onPick(piece.id);
+            }}
+            sx={{
+              justifyContent: 'flex-start',
+              textAlign: 'left',
+              gap: 1,
+              p: 0.75,
+              borderRadius: 1,
+              border: 1,
+              borderColor: 'divider',
+              '&:hover': { bgcolor: 'action.hover' },
+            }}
           >
-            <Box component="kbd" aria-hidden sx={{ fontFamily: FIGURES, fontSize: 12, width: 20, textAlign: 'center', border: 1, borderColor: 'divider', borderRadius: 0.5 }}>
+            <Box
+              component="kbd"
+              aria-hidden
+              sx={{
+                fontFamily: FIGURES,
+                fontSize: 12,
+                width: 20,
+                textAlign: 'center',
+                border: 1,
+                borderColor: 'divider',
+                borderRadius: 0.5,
+              }}
+            >
               {shelfDigit(index) ?? ' '}
             </Box>
             <PieceDrawing kind={piece.form.kind} colour={piece.colour} size={30} />
@@ -34,7 +64,9 @@ export function Shelf({ season, onPick }: { season: SeasonBook; onPick: (pieceId
           </ButtonBase>
         ))}
       </Box>
-      <Box sx={{ fontSize: 13, color: 'text.secondary', mt: 1 }}>Press the digit in the tray; x clears.</Box>
+      <Box sx={{ fontSize: 13, color: 'text.secondary', mt: 1 }}>
+        Press the digit in the tray; x clears.
+      </Box>
     </Panel>
   );
 }

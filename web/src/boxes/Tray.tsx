@@ -55,7 +55,9 @@ export function Tray({ season, cell: chosen, onChoose, onPlace }: TrayProps) {
   };
 
   const rows = Array.from({ length: Math.ceil(cells.length / columns) }, (_, row) =>
-    cells.slice(row * columns, (row + 1) * columns).map((cell, column) => ({ cell, index: row * columns + column })),
+    cells
+      .slice(row * columns, (row + 1) * columns)
+      .map((cell, column) => ({ cell, index: row * columns + column })),
   );
   return (
     <Box
@@ -63,23 +65,73 @@ export function Tray({ season, cell: chosen, onChoose, onPlace }: TrayProps) {
       role="grid"
       aria-label="Tray"
       onKeyDown={onKeyDown}
-      sx={{ display: 'grid', gap: 0.75, p: 1.25, border: 4, borderColor: 'rim', borderRadius: 2, bgcolor: 'background.default', maxWidth: Math.min(620, columns * 150) }}
+      sx={{
+        display: 'grid',
+        gap: 0.75,
+        p: 1.25,
+        border: 4,
+        borderColor: 'rim',
+        borderRadius: 2,
+        bgcolor: 'background.default',
+        maxWidth: Math.min(620, columns * 150),
+        mx: 'auto',
+      }}
     >
       {rows.map((row, at) => (
-        <Box key={at} role="row" sx={{ display: 'grid', gap: 0.75, gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))` }}>
+        <Box
+          key={at}
+          role="row"
+          sx={{
+            display: 'grid',
+            gap: 0.75,
+            gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))`,
+          }}
+        >
           {row.map(({ cell, index }) => {
             const piece = cell && season.book.pieces.get(cell.pieceId)?.piece;
-            const name = piece ? `${cell.count > 1 ? `${String(cell.count)} × ` : ''}${piece.name}` : 'empty';
+            const name = piece
+              ? `${cell.count > 1 ? `${String(cell.count)} × ` : ''}${piece.name}`
+              : 'empty';
             return (
               <Box key={index} role="gridcell" aria-selected={index === chosen}>
                 <ButtonBase
                   aria-label={`Cell ${String(index + 1)}: ${name}`}
                   tabIndex={index === chosen ? 0 : -1}
-                  onClick={() => { choose(index); }}
-                  sx={{ width: '100%', aspectRatio: '1', flexDirection: 'column', gap: 0.25, p: 0.5, borderRadius: 1, bgcolor: 'background.paper', border: 3, borderColor: index === chosen ? 'hot.main' : 'transparent', fontSize: 11.5, lineHeight: 1.15, overflow: 'hidden' }}
+                  onClick={() => {
+                    choose(index);
+                  }}
+                  sx={{
+                    width: '100%',
+                    aspectRatio: '1',
+                    flexDirection: 'column',
+                    gap: 0.25,
+                    p: 0.5,
+                    borderRadius: 1,
+                    bgcolor: 'background.paper',
+                    border: 3,
+                    borderColor: index === chosen ? 'hot.main' : 'transparent',
+                    fontSize: 11.5,
+                    lineHeight: 1.15,
+                    overflow: 'hidden',
+                  }}
                 >
-                  {piece ? <PieceDrawing kind={piece.form.kind} colour={piece.colour} size={Math.max(26, 210 / (columns + 1))} /> : null}
-                  <Box component="span" sx={{ display: { xs: columns > 3 ? 'none' : 'block', sm: columns > 5 ? 'none' : 'block' }, color: piece ? 'text.primary' : 'text.secondary' }}>
+                  {piece ? (
+                    <PieceDrawing
+                      kind={piece.form.kind}
+                      colour={piece.colour}
+                      size={Math.max(26, 330 / (columns + 2))}
+                    />
+                  ) : null}
+                  <Box
+                    component="span"
+                    sx={{
+                      display: {
+                        xs: columns > 3 ? 'none' : 'block',
+                        sm: columns > 5 ? 'none' : 'block',
+                      },
+                      color: piece ? 'text.primary' : 'text.secondary',
+                    }}
+                  >
                     {name}
                   </Box>
                 </ButtonBase>

@@ -3,13 +3,21 @@ import { sayMinutes, sayMoney, sayNumber } from '@usual-pantry/core/quantity';
 import type { Working } from '../parts/Worked';
 
 /** How one part of a box's cost was worked out. */
-export function costWorking(cost: BoxCost, part: 'ingredients' | 'hands' | 'margin', rateMinor: number, currency: string): Working {
+export function costWorking(
+  cost: BoxCost,
+  part: 'ingredients' | 'hands' | 'margin',
+  rateMinor: number,
+  currency: string,
+): Working {
   const money = (minor: number) => sayMoney(minor, currency);
   switch (part) {
     case 'ingredients':
       return {
         title: 'Ingredients',
-        inputs: cost.pieces.map((piece) => [`${String(piece.count)} × ${piece.name}`, money(piece.ingredientsMinor)]),
+        inputs: cost.pieces.map((piece) => [
+          `${String(piece.count)} × ${piece.name}`,
+          money(piece.ingredientsMinor),
+        ]),
         rule: 'Each recipe’s ingredients at the pack that is cheapest by weight, divided by what comes out of the pot, and by the whole pieces that a batch gives: losses, trim and crumbs are in it. Rounded once, half to even.',
       };
     case 'hands':
@@ -28,7 +36,10 @@ export function costWorking(cost: BoxCost, part: 'ingredients' | 'hands' | 'marg
           ['Price', money(cost.priceMinor)],
           ['Cost', money(cost.costMinor)],
           ['Left', money(cost.profitMinor)],
-          ['Markup on cost', cost.markupPercent === null ? '–' : `${sayNumber(cost.markupPercent)} %`],
+          [
+            'Markup on cost',
+            cost.markupPercent === null ? '–' : `${sayNumber(cost.markupPercent)} %`,
+          ],
         ],
         rule: 'Margin is what is left as a share of the price; markup is the same as a share of the cost. A markup of 50 % is a margin of 33 %.',
       };

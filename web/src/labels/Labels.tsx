@@ -3,7 +3,6 @@ import Box from '@mui/material/Box';
 import Paper from '@mui/material/Paper';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { useBookQuery, usePlanQuery, type PlanAnswer } from '../app/api';
-import { FIGURES } from '../app/theme';
 import { AnswerLine, Mark } from '../parts/AnswerLine';
 import { Empty } from '../parts/Panel';
 import { SplitView } from '../parts/SplitView';
@@ -30,7 +29,11 @@ const rowsOf = (plan: PlanAnswer, boxes: readonly { id: string; name: string }[]
 
 function RunList({ rows, open }: { rows: readonly Row[]; open: Row | undefined }) {
   return (
-    <Box component="ul" aria-label="Labels" sx={{ listStyle: 'none', m: 0, p: 0, display: 'grid', gap: 0.75 }}>
+    <Box
+      component="ul"
+      aria-label="Labels"
+      sx={{ listStyle: 'none', m: 0, p: 0, display: 'grid', gap: 0.75 }}
+    >
       {rows.map((row) => (
         <li key={`${row.boxId} ${row.handOver ?? ''}`}>
           <Paper
@@ -38,10 +41,19 @@ function RunList({ rows, open }: { rows: readonly Row[]; open: Row | undefined }
             component={Link}
             to={`/labels/${row.boxId}${row.handOver ? `?handOver=${row.handOver}` : ''}`}
             aria-current={row === open ? 'true' : undefined}
-            sx={{ display: 'block', p: 1, px: 1.25, textDecoration: 'none', color: 'text.primary', borderColor: row === open ? 'hot.main' : 'divider', boxShadow: row === open ? 'inset 4px 0 0 var(--mui-palette-hot-main)' : 'none', '&:focus-visible': { outline: '3px solid', outlineColor: 'warning.light' } }}
+            sx={{
+              display: 'block',
+              p: 1,
+              px: 1.25,
+              textDecoration: 'none',
+              color: 'text.primary',
+              borderColor: row === open ? 'hot.main' : 'divider',
+              boxShadow: row === open ? 'inset 4px 0 0 var(--mui-palette-hot-main)' : 'none',
+              '&:focus-visible': { outline: '3px solid', outlineColor: 'warning.light' },
+            }}
           >
             <Box sx={{ fontWeight: 650 }}>{row.name}</Box>
-            <Box sx={{ fontFamily: FIGURES, fontSize: 12.5, color: 'text.secondary' }}>{row.text}</Box>
+            <Box sx={{ fontSize: 13.5, color: 'text.secondary' }}>{row.text}</Box>
           </Paper>
         </li>
       ))}
@@ -57,7 +69,8 @@ export function Labels() {
   const { data: book } = useBookQuery();
   if (!plan || !book) return <Waiting error={error} again={refetch} />;
   const rows = rowsOf(plan, book.boxes);
-  if (rows.length === 0) return <Empty title="No boxes, so no labels.">Fill a box, and its label stands here.</Empty>;
+  if (rows.length === 0)
+    return <Empty title="No boxes, so no labels.">Fill a box, and its label stands here.</Empty>;
   const handOver = search.get('handOver');
   const open = rows.find((row) => row.boxId === boxId && row.handOver === handOver);
   const labels = plan.labels.reduce((sum, run) => sum + run.count, 0);
@@ -69,14 +82,27 @@ export function Labels() {
             'No open orders; labels without dates are below.'
           ) : (
             <>
-              <Mark tone="hot">{sayCount(labels, 'label')}</Mark> to print, of {sayCount(plan.labels.length, 'kind')} by box and hand-over.
+              <Mark tone="hot">{sayCount(labels, 'label')}</Mark> to print, of{' '}
+              {sayCount(plan.labels.length, 'kind')} by box and hand-over.
             </>
           )}
         </AnswerLine>
       )}
       <SplitView
         list={<RunList rows={rows} open={open} />}
-        detail={boxId && <LabelSheet key={`${boxId} ${handOver ?? ''}`} boxId={boxId} handOver={handOver} count={plan.labels.find((run) => run.boxId === boxId && run.handOver === handOver)?.count ?? 1} />}
+        detail={
+          boxId && (
+            <LabelSheet
+              key={`${boxId} ${handOver ?? ''}`}
+              boxId={boxId}
+              handOver={handOver}
+              count={
+                plan.labels.find((run) => run.boxId === boxId && run.handOver === handOver)
+                  ?.count ?? 1
+              }
+            />
+          )
+        }
       />
     </>
   );

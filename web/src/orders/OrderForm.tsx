@@ -3,7 +3,12 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
 import { exclusionCodes, exclusions } from '@usual-pantry/core/ingredient';
-import { orderDraftSchema, orderStates, type Order, type OrderDraft } from '@usual-pantry/core/order';
+import {
+  orderDraftSchema,
+  orderStates,
+  type Order,
+  type OrderDraft,
+} from '@usual-pantry/core/order';
 import { addDays } from '@usual-pantry/core/quantity';
 import { useFieldArray } from 'react-hook-form';
 import { useNavigate } from 'react-router';
@@ -50,10 +55,29 @@ function BoxLines({ season }: { season: SeasonBook }) {
     >
       <Box sx={{ display: 'grid', gap: 1.25 }}>
         {fields.map((field, index) => (
-          <Box key={field.id} sx={{ display: 'grid', gridTemplateColumns: '84px 1fr 40px', gap: 1, alignItems: 'start' }}>
+          <Box
+            key={field.id}
+            sx={{
+              display: 'grid',
+              gridTemplateColumns: '84px 1fr 40px',
+              gap: 1,
+              alignItems: 'start',
+            }}
+          >
             <NumberInput name={`lines.${index}.count`} label="How many" />
-            <PickInput name={`lines.${index}.boxId`} label="Box" options={boxes.map((box) => box.id)} nameOf={nameOf} />
-            <IconButton aria-label={`Remove box ${index + 1}`} disabled={fields.length === 1} onClick={() => { remove(index); }}>
+            <PickInput
+              name={`lines.${index}.boxId`}
+              label="Box"
+              options={boxes.map((box) => box.id)}
+              nameOf={nameOf}
+            />
+            <IconButton
+              aria-label={`Remove box ${index + 1}`}
+              disabled={fields.length === 1}
+              onClick={() => {
+                remove(index);
+              }}
+            >
               <Icon path={mdiTrashCanOutline} />
             </IconButton>
           </Box>
@@ -87,9 +111,11 @@ export function OrderForm({ season, order }: { season: SeasonBook; order: Order 
       onDelete={
         order
           ? () => {
-              void edit.remove('order', order, `${order.customer.name}’s order deleted.`).then((gone) => {
-                if (gone) void navigate('/orders');
-              });
+              void edit
+                .remove('order', order, `${order.customer.name}’s order deleted.`)
+                .then((gone) => {
+                  if (gone) void navigate('/orders');
+                });
             }
           : undefined
       }
@@ -109,15 +135,31 @@ export function OrderForm({ season, order }: { season: SeasonBook; order: Order 
       </Box>
       <BoxLines season={season} />
       <Panel title="Hand-over">
-        <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: { xs: '1fr 1fr', sm: '170px 130px 1fr' } }}>
+        <Box
+          sx={{
+            display: 'grid',
+            gap: 1.5,
+            gridTemplateColumns: { xs: '1fr 1fr', sm: '170px 130px 1fr' },
+          }}
+        >
           <TextInput name="handOver.on" label="Day" type="date" />
-          <ChoiceInput name="handOver.way" label="Way" choices={choices(['pick-up', 'stall', 'courier'])} />
+          <ChoiceInput
+            name="handOver.way"
+            label="Way"
+            choices={choices(['pick-up', 'stall', 'courier'])}
+          />
           <Box sx={{ gridColumn: { xs: '1 / -1', sm: 'auto' } }}>
             <TextInput name="handOver.place" label="Place" />
           </Box>
         </Box>
       </Panel>
-      <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: { xs: '1fr', sm: '1fr 150px 130px' } }}>
+      <Box
+        sx={{
+          display: 'grid',
+          gap: 1.5,
+          gridTemplateColumns: { xs: '1fr', sm: '1fr 150px 130px' },
+        }}
+      >
         <ManyInput
           name="exclusions"
           label="Must not contain"
@@ -126,7 +168,12 @@ export function OrderForm({ season, order }: { season: SeasonBook; order: Order 
           nameOf={(code) => exclusions[code]?.name ?? code}
         />
         <ChoiceInput name="state" label="State" choices={choices(orderStates)} />
-        <NumberInput name="depositMinor" label="Deposit" scale={100} unit={season.data.kitchen.currency} />
+        <NumberInput
+          name="depositMinor"
+          label="Deposit"
+          scale={100}
+          unit={season.data.kitchen.currency}
+        />
       </Box>
       <TextInput name="notes" label="Notes" multiline minRows={2} />
     </RecordFrame>

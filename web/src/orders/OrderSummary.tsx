@@ -25,18 +25,21 @@ export function OrderSummary({ season, order }: { season: SeasonBook; order: Ord
   const pieces = boxes.reduce((sum, { facts, count }) => sum + facts.pieceCount * count, 0);
   const deposit = parsed.success ? parsed.data.depositMinor : 0;
   const runs = plan?.labels.filter(
-    (run) => run.handOver === order?.handOver.on && order.lines.some((line) => line.boxId === run.boxId),
+    (run) =>
+      run.handOver === order?.handOver.on && order.lines.some((line) => line.boxId === run.boxId),
   );
   const findings = parsed.success
     ? findingsOfOrder({ ...parsed.data, id: order?.id ?? 'new' }, book, data.today)
     : [];
+  const settled = findings.map((each) => ({
+    ...each,
+    // Ways out change the stored order: with unsaved typing they would change it underneath.
+    waysOut: order && !isDirty ? each.waysOut.filter((way) => way.action.kind !== 'open') : [],
+  }));
   const money = (minor: number) => sayMoney(minor, data.kitchen.currency);
   return (
     <Box>
-      {/* Ways out change the stored order: with unsaved typing they would change it underneath. */}
-      <Findings
-        findings={order && !isDirty ? findings : findings.map((each) => ({ ...each, waysOut: [] }))}
-      />
+      <Findings findings={settled} />
       <Paper variant="outlined" sx={{ px: 2, py: 0.5 }}>
         <FigureList>
           <Figure name="Price">

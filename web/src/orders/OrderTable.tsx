@@ -14,6 +14,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { useNavigate } from 'react-router';
 import { useBookQuery, useOrdersQuery, usePlanQuery, type OrderListQuery } from '../app/api';
 import { Icon } from '../app/Icon';
+import { nonce } from '../app/nonce';
 import { FIGURES } from '../app/theme';
 import { sayExclusion } from './words';
 
@@ -45,7 +46,11 @@ function useColumns(compact: boolean): GridColDef<Order>[] {
       <span>
         {row.customer.name}
         {toSettle.has(row.id) && (
-          <Chip size="small" label="to decide" sx={{ ml: 1, bgcolor: 'warning.light', color: '#1B2430', height: 20 }} />
+          <Chip
+            size="small"
+            label="to decide"
+            sx={{ ml: 1, bgcolor: 'warning.light', color: '#1B2430', height: 20 }}
+          />
         )}
       </span>
     ),
@@ -53,15 +58,25 @@ function useColumns(compact: boolean): GridColDef<Order>[] {
   const day: GridColDef<Order> = {
     field: 'handOverOn',
     headerName: 'Hand over',
-    width: 108,
+    width: 128,
     valueGetter: (_value, order) => order.handOver.on,
-    renderCell: ({ row }) => <span style={{ fontFamily: FIGURES }}>{sayShortDay(row.handOver.on)}</span>,
+    renderCell: ({ row }) => (
+      <span style={{ fontFamily: FIGURES, whiteSpace: 'nowrap' }}>
+        {sayShortDay(row.handOver.on)}
+      </span>
+    ),
   };
   if (compact) return [day, customer];
   return [
     day,
     customer,
-    { field: 'way', headerName: 'Way', width: 84, sortable: false, valueGetter: (_value, order) => order.handOver.way },
+    {
+      field: 'way',
+      headerName: 'Way',
+      width: 84,
+      sortable: false,
+      valueGetter: (_value, order) => order.handOver.way,
+    },
     {
       field: 'lines',
       headerName: 'Boxes',
@@ -69,7 +84,9 @@ function useColumns(compact: boolean): GridColDef<Order>[] {
       minWidth: 190,
       sortable: false,
       valueGetter: (_value, order) =>
-        order.lines.map((line) => `${String(line.count)} × ${names.get(line.boxId) ?? line.boxId}`).join(', '),
+        order.lines
+          .map((line) => `${String(line.count)} × ${names.get(line.boxId) ?? line.boxId}`)
+          .join(', '),
     },
     {
       field: 'exclusions',
@@ -83,13 +100,23 @@ function useColumns(compact: boolean): GridColDef<Order>[] {
       field: 'state',
       headerName: 'State',
       width: 116,
-      renderCell: ({ row }) => <Chip size="small" variant="outlined" color={tones[row.state]} label={row.state} />,
+      renderCell: ({ row }) => (
+        <Chip size="small" variant="outlined" color={tones[row.state]} label={row.state} />
+      ),
     },
   ];
 }
 
 /** A page of orders, searched and sorted by the server. Compact beside an open order and on a phone. */
-export function OrderTable({ openId, compact, action }: { openId: string | undefined; compact: boolean; action: ReactNode }) {
+export function OrderTable({
+  openId,
+  compact,
+  action,
+}: {
+  openId: string | undefined;
+  compact: boolean;
+  action: ReactNode;
+}) {
   const narrow = useMediaQuery(useTheme().breakpoints.down('md'));
   const navigate = useNavigate();
   const [page, setPage] = useState(0);
@@ -124,7 +151,15 @@ export function OrderTable({ openId, compact, action }: { openId: string | undef
             setPage(0);
           }}
           sx={{ flex: '1 1 150px', maxWidth: 320 }}
-          slotProps={{ input: { startAdornment: <InputAdornment position="start"><Icon path={mdiMagnify} /></InputAdornment> } }}
+          slotProps={{
+            input: {
+              startAdornment: (
+                <InputAdornment position="start">
+                  <Icon path={mdiMagnify} />
+                </InputAdornment>
+              ),
+            },
+          }}
         />
         <TextField
           select
@@ -150,7 +185,9 @@ export function OrderTable({ openId, compact, action }: { openId: string | undef
         paginationMode="server"
         sortingMode="server"
         paginationModel={{ page, pageSize: PAGE_SIZE }}
-        onPaginationModelChange={(model) => { setPage(model.page); }}
+        onPaginationModelChange={(model) => {
+          setPage(model.page);
+        }}
         pageSizeOptions={[PAGE_SIZE]}
         sortModel={sort}
         onSortModelChange={setSort}
@@ -163,10 +200,27 @@ export function OrderTable({ openId, compact, action }: { openId: string | undef
         }}
         getRowHeight={() => 'auto'}
         label="Orders"
-        localeText={{ noRowsLabel: search ? 'No customer is called that.' : `No ${show === 'all' ? '' : `${show} `}orders.` }}
-        sx={{ bgcolor: 'background.paper', '& .MuiDataGrid-cell': { py: 1, cursor: 'pointer', lineHeight: 1.35, whiteSpace: 'normal' } }}
+        nonce={nonce}
+        localeText={{
+          noRowsLabel: search
+            ? 'No customer is called that.'
+            : `No ${show === 'all' ? '' : `${show} `}orders.`,
+        }}
+        sx={{
+          bgcolor: 'background.paper',
+          borderColor: 'divider',
+          '--DataGrid-rowBorderColor': 'var(--mui-palette-divider)',
+          '& .MuiDataGrid-cell': {
+            py: 1,
+            cursor: 'pointer',
+            lineHeight: 1.35,
+            whiteSpace: 'normal',
+          },
+        }}
       />
-      <Box sx={{ color: 'text.secondary', fontSize: 13.5, mt: 0.75 }}>{sayCount(data?.total ?? 0, 'order')}</Box>
+      <Box sx={{ color: 'text.secondary', fontSize: 13.5, mt: 0.75 }}>
+        {sayCount(data?.total ?? 0, 'order')}
+      </Box>
     </Box>
   );
 }

@@ -21,7 +21,10 @@ function Answer({ plan }: { plan: PlanAnswer }) {
       {sayCount(plan.orders, 'open order')} for {sayCount(plan.boxes, 'box', 'boxes')}
       {next && (
         <>
-          ; next, <Mark tone="hot">{sayCount(next.handOvers.length, 'order')} on {sayDay(next.day)}</Mark>
+          ; next,{' '}
+          <Mark tone="hot">
+            {sayCount(next.handOvers.length, 'order')} on {sayDay(next.day)}
+          </Mark>
         </>
       )}
       {broken > 0 && (
@@ -44,17 +47,20 @@ export function Orders() {
   return (
     <>
       {!id && <Answer plan={plan} />}
-      {!id && (
-        <Findings findings={plan.findings.filter((each) => each.about.noun === 'order')} />
-      )}
+      {!id && <Findings findings={plan.findings.filter((each) => each.about.noun === 'order')} />}
       <SplitView
-        listWidth="minmax(330px, 2fr)"
+        listWidth="370px"
         list={
           <OrderTable
             openId={id}
             compact={id !== undefined}
             action={
-              <Button component={Link} to="/orders/new" variant="contained" startIcon={<Icon path={mdiPlus} />}>
+              <Button
+                component={Link}
+                to="/orders/new"
+                variant="contained"
+                startIcon={<Icon path={mdiPlus} />}
+              >
                 New order
               </Button>
             }

@@ -1,6 +1,13 @@
 import Box from '@mui/material/Box';
 import Link from '@mui/material/Link';
-import { allergenCodes, allergens, ingredientDraftSchema, type Allergen, type Ingredient, type IngredientDraft } from '@usual-pantry/core/ingredient';
+import {
+  allergenCodes,
+  allergens,
+  ingredientDraftSchema,
+  type Allergen,
+  type Ingredient,
+  type IngredientDraft,
+} from '@usual-pantry/core/ingredient';
 import { Link as RouterLink, useNavigate } from 'react-router';
 import { ManyInput, NumberInput, TextInput } from '../parts/fields';
 import { Panel } from '../parts/Panel';
@@ -43,7 +50,13 @@ function UsedBy({ season, ingredient }: { season: SeasonBook; ingredient: Ingred
 }
 
 /** An ingredient as a form. */
-export function IngredientForm({ season, ingredient }: { season: SeasonBook; ingredient: Ingredient | null }) {
+export function IngredientForm({
+  season,
+  ingredient,
+}: {
+  season: SeasonBook;
+  ingredient: Ingredient | null;
+}) {
   const navigate = useNavigate();
   const edit = useEdit();
   const record = useRecordForm({
@@ -62,9 +75,11 @@ export function IngredientForm({ season, ingredient }: { season: SeasonBook; ing
       onDelete={
         ingredient
           ? () => {
-              void edit.remove('ingredient', ingredient, `${ingredient.name} deleted.`).then((gone) => {
-                if (gone) void navigate('/pantry');
-              });
+              void edit
+                .remove('ingredient', ingredient, `${ingredient.name} deleted.`)
+                .then((gone) => {
+                  if (gone) void navigate('/pantry');
+                });
             }
           : undefined
       }
@@ -78,7 +93,13 @@ export function IngredientForm({ season, ingredient }: { season: SeasonBook; ing
       </Panel>
       <Panel title="What a volume or one of it weighs">
         <DensityLines />
-        <NumberInput name="pieceGrams" label="Weight of one" unit="g" optional sx={{ maxWidth: 200, mt: 1.5 }} />
+        <NumberInput
+          name="pieceGrams"
+          label="Weight of one"
+          unit="g"
+          optional
+          sx={{ maxWidth: 200, mt: 1.5 }}
+        />
       </Panel>
       <Panel title="Label">
         <TextInput name="declaration.labelName" label="What the label calls it" />
@@ -86,7 +107,13 @@ export function IngredientForm({ season, ingredient }: { season: SeasonBook; ing
       </Panel>
       <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' } }}>
         <ManyInput name="contains" label="Contains" options={allergenCodes} nameOf={nameOf} />
-        <ManyInput name="mayContain" label="May contain" help="What the supplier says of traces." options={allergenCodes} nameOf={nameOf} />
+        <ManyInput
+          name="mayContain"
+          label="May contain"
+          help="What the supplier says of traces."
+          options={allergenCodes}
+          nameOf={nameOf}
+        />
       </Box>
       <Panel title="Composition">
         <CompositionFields />

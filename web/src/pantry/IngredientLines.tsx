@@ -26,14 +26,34 @@ function Lines({ name, one, fresh, columns, children }: LinesProps) {
     <Box sx={{ display: 'grid', gap: 1.25 }}>
       {fields.map((field, index) => (
         <Box key={field.id} sx={{ display: 'flex', gap: 0.5, alignItems: 'start' }}>
-          <Box sx={{ flex: 1, display: 'grid', gap: 1, gridTemplateColumns: { xs: '1fr 1fr', sm: columns } }}>{children(`${name}.${index}`)}</Box>
-          <IconButton aria-label={`Remove ${one} ${index + 1}`} onClick={() => { remove(index); }}>
+          <Box
+            sx={{
+              flex: 1,
+              display: 'grid',
+              gap: 1,
+              gridTemplateColumns: { xs: '1fr 1fr', sm: columns },
+            }}
+          >
+            {children(`${name}.${index}`)}
+          </Box>
+          <IconButton
+            aria-label={`Remove ${one} ${index + 1}`}
+            onClick={() => {
+              remove(index);
+            }}
+          >
             <Icon path={mdiTrashCanOutline} />
           </IconButton>
         </Box>
       ))}
       <div>
-        <Button size="small" startIcon={<Icon path={mdiPlus} />} onClick={() => { append(fresh); }}>
+        <Button
+          size="small"
+          startIcon={<Icon path={mdiPlus} />}
+          onClick={() => {
+            append(fresh);
+          }}
+        >
           Add a {one}
         </Button>
       </div>
@@ -42,7 +62,12 @@ function Lines({ name, one, fresh, columns, children }: LinesProps) {
 }
 
 export const PackLines = ({ currency }: { currency: string }) => (
-  <Lines name="packs" one="pack" fresh={{ name: '', amount: NaN, unit: 'lb', priceMinor: NaN, supplier: '' }} columns="2fr 1fr 1fr 1.3fr 1.6fr">
+  <Lines
+    name="packs"
+    one="pack"
+    fresh={{ name: '', amount: NaN, unit: 'lb', priceMinor: NaN, supplier: '' }}
+    columns="2fr 1fr 1fr 1.3fr 1.6fr"
+  >
     {(path) => (
       <>
         <TextInput name={`${path}.name`} label="Pack" />
@@ -60,7 +85,12 @@ export const DensityLines = () => (
     {(path) => (
       <>
         <TextInput name={`${path}.state`} label="State (packed, chopped ...)" />
-        <NumberInput name={`${path}.gramsPerMl`} label="Density" unit="g/mL" help="A US cup is 236.6 mL." />
+        <NumberInput
+          name={`${path}.gramsPerMl`}
+          label="Density"
+          unit="g/mL"
+          help="A US cup is 236.6 mL."
+        />
       </>
     )}
   </Lines>
@@ -68,7 +98,12 @@ export const DensityLines = () => (
 
 export const PartLines = () => (
   <Box sx={{ mt: 1.5 }}>
-    <Lines name="declaration.parts" one="sub-ingredient" fresh={{ name: '', percent: null }} columns="2fr 1fr">
+    <Lines
+      name="declaration.parts"
+      one="sub-ingredient"
+      fresh={{ name: '', percent: null }}
+      columns="2fr 1fr"
+    >
       {(path) => (
         <>
           <TextInput name={`${path}.name`} label="Sub-ingredient" />

@@ -20,7 +20,8 @@ function Answer({ season }: { season: SeasonBook }) {
       {sayCount(season.data.ingredients.length, 'ingredient')}
       {plan && missing > 0 && (
         <>
-          ; <Mark tone="hot">{sayCount(missing, 'one', 'of them')} to buy</Mark> for {sayMoney(plan.shoppingCostMinor, plan.currency)}
+          ; <Mark tone="hot">{sayCount(missing, 'one', 'of them')} to buy</Mark> for{' '}
+          {sayMoney(plan.shoppingCostMinor, plan.currency)}
         </>
       )}
       .
@@ -44,9 +45,13 @@ export function Pantry() {
         name: ingredient.name,
         below: (
           <>
-            {pack ? `${sayMoney(Math.round((pack.priceMinor / pack.grams) * 1000), kitchen.currency)} a kg` : 'no price'}
+            {pack
+              ? `${sayMoney(Math.round((pack.priceMinor / pack.grams) * 1000), kitchen.currency)} a kg`
+              : 'no price'}
             {' · '}
-            {ingredient.onHandGrams > 0 ? `${sayGrams(ingredient.onHandGrams)} on hand` : 'none on hand'}{' '}
+            {ingredient.onHandGrams > 0
+              ? `${sayGrams(ingredient.onHandGrams)} on hand`
+              : 'none on hand'}{' '}
             <AllergenTags codes={ingredient.contains} />
           </>
         ),
@@ -55,7 +60,11 @@ export function Pantry() {
   return (
     <>
       {!id && <Answer season={season} />}
-      {!id && <Findings findings={season.book.findings.filter((each) => each.about.noun === 'ingredient')} />}
+      {!id && (
+        <Findings
+          findings={season.book.findings.filter((each) => each.about.noun === 'ingredient')}
+        />
+      )}
       <SplitView
         list={
           <RecordList
@@ -65,7 +74,11 @@ export function Pantry() {
             newLabel="New"
             columns={!id}
             items={items}
-            empty={<Empty title="Nothing in the pantry yet.">Start with sugar: a pack, its price, what a cup weighs.</Empty>}
+            empty={
+              <Empty title="Nothing in the pantry yet.">
+                Start with sugar: a pack, its price, what a cup weighs.
+              </Empty>
+            }
           />
         }
         detail={

@@ -3,7 +3,7 @@ import type { FieldValues } from 'react-hook-form';
 
 const show = (value: unknown): string => {
   if (value === '' || value === null || value === undefined) return 'nothing';
-  return typeof value === 'object' ? JSON.stringify(value) : String(value as string | number | boolean);
+  return typeof value === 'string' ? value : JSON.stringify(value);
 };
 
 /** Every value in which two records differ, by its path. */
@@ -23,7 +23,13 @@ function differ(mine: unknown, theirs: unknown, path: string): [string, string, 
 }
 
 /** What is different between the typing here and what is stored now. */
-export function Differences({ mine, theirs }: { mine: FieldValues; theirs: { id: string; version: number } }) {
+export function Differences({
+  mine,
+  theirs,
+}: {
+  mine: FieldValues;
+  theirs: { id: string; version: number };
+}) {
   const { id: _id, version: _version, ...stored } = theirs;
   const rows = differ(mine, stored, '');
   return (

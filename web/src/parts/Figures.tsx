@@ -10,7 +10,16 @@ export const FigureList = ({ children }: { children: ReactNode }) => (
 );
 
 export const Figure = ({ name, children }: { name: string; children: ReactNode }) => (
-  <Box sx={{ display: 'flex', justifyContent: 'space-between', gap: 2, py: 0.8, borderBottom: 1, borderColor: 'divider' }}>
+  <Box
+    sx={{
+      display: 'flex',
+      justifyContent: 'space-between',
+      gap: 2,
+      py: 0.8,
+      borderBottom: 1,
+      borderColor: 'divider',
+    }}
+  >
     <dt>{name}</dt>
     <Box component="dd" sx={{ m: 0, fontFamily: FIGURES, fontWeight: 600, textAlign: 'right' }}>
       {children}

@@ -3,6 +3,8 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Paper from '@mui/material/Paper';
 import Typography from '@mui/material/Typography';
+import useMediaQuery from '@mui/material/useMediaQuery';
+import { useTheme } from '@mui/material/styles';
 import type { Finding, Severity, WayOut } from '@usual-pantry/core/finding';
 import { agreeTo, swapBox } from '@usual-pantry/core/order';
 import { useState } from 'react';
@@ -23,7 +25,7 @@ const looks: Record<Severity, { word: string; colour: string; icon: string }> = 
 function useWayOut() {
   const navigate = useNavigate();
   const dispatch = useAppDispatch();
-  const { change } = useEdit();
+  const edit = useEdit();
   return async ({ action }: WayOut) => {
     if (action.kind === 'open') {
       await navigate(addressOf(action.subject));
@@ -37,7 +39,7 @@ function useWayOut() {
       action.kind === 'swap-box'
         ? swapBox(draft, action.fromBoxId, action.toBoxId)
         : agreeTo(draft, action.boxId, action.exclusion);
-    await change('order', order, next, `${order.customer.name}’s order changed.`);
+    await edit.change('order', order, next, `${order.customer.name}’s order changed.`);
   };
 }
 
@@ -45,9 +47,21 @@ function FindingCard({ finding }: { finding: Finding }) {
   const press = useWayOut();
   const { word, colour, icon } = looks[finding.severity];
   return (
-    <Paper variant="outlined" component="li" sx={{ display: 'flex', borderLeft: 7, borderLeftColor: colour, p: 1.5, pl: 1.75 }}>
+    <Paper
+      variant="outlined"
+      component="li"
+      sx={{ display: 'flex', borderLeft: 7, borderLeftColor: colour, p: 1.5, pl: 1.75 }}
+    >
       <Box sx={{ minWidth: 0 }}>
-        <Box sx={{ display: 'flex', gap: 0.75, alignItems: 'center', color: 'text.secondary', mb: 0.25 }}>
+        <Box
+          sx={{
+            display: 'flex',
+            gap: 0.75,
+            alignItems: 'center',
+            color: 'text.secondary',
+            mb: 0.25,
+          }}
+        >
           <Icon path={icon} sx={{ fontSize: 18, color: colour }} />
           <Typography variant="caption" sx={{ fontWeight: 650 }}>
             {word}
@@ -72,21 +86,40 @@ function FindingCard({ finding }: { finding: Finding }) {
 }
 
 const SHOWN = 4;
+const SHOWN_ON_A_PHONE = 2;
 
 /** What must be settled, each with its ways out. The gravest first; a long list opens. */
 export function Findings({ findings }: { findings: readonly Finding[] }) {
   const [all, setAll] = useState(false);
+  const narrow = useMediaQuery(useTheme().breakpoints.down('sm'));
   if (findings.length === 0) return null;
-  const shown = all ? findings : findings.slice(0, SHOWN);
+  const most = narrow ? SHOWN_ON_A_PHONE : SHOWN;
+  const shown = all ? findings : findings.slice(0, most);
   return (
     <Box component="section" aria-label="To settle" sx={{ mb: 2.5 }}>
-      <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, display: 'grid', gap: 1.25, gridTemplateColumns: { xs: '1fr', lg: 'repeat(2, 1fr)' } }}>
+      <Box
+        component="ul"
+        sx={{
+          listStyle: 'none',
+          m: 0,
+          p: 0,
+          display: 'grid',
+          gap: 1.25,
+          gridTemplateColumns: 'repeat(auto-fill, minmax(min(100%, 400px), 1fr))',
+        }}
+      >
         {shown.map((each) => (
           <FindingCard key={`${each.code} ${each.about.id} ${each.message}`} finding={each} />
         ))}
       </Box>
-      {findings.length > SHOWN && (
-        <Button size="small" sx={{ mt: 1 }} onClick={() => { setAll(!all); }}>
+      {findings.length > most && (
+        <Button
+          size="small"
+          sx={{ mt: 1 }}
+          onClick={() => {
+            setAll(!all);
+          }}
+        >
           {all ? 'Show fewer' : `Show all ${String(findings.length)}`}
         </Button>
       )}

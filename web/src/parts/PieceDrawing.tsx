@@ -20,7 +20,13 @@ const shapes: Record<PieceForm['kind'], (colour: string) => React.ReactNode> = {
   ),
   broken: (colour) => (
     <>
-      <path d="M9 14 24 5l16 8 3 17-9 13-19 2L5 28z" fill={colour} stroke={shade(colour, -0.35)} strokeWidth="2" strokeLinejoin="round" />
+      <path
+        d="M9 14 24 5l16 8 3 17-9 13-19 2L5 28z"
+        fill={colour}
+        stroke={shade(colour, -0.35)}
+        strokeWidth="2"
+        strokeLinejoin="round"
+      />
       <g fill={shade(colour, 0.45)}>
         <circle cx="19" cy="17" r="1.8" />
         <circle cx="29" cy="22" r="1.8" />
@@ -31,21 +37,56 @@ const shapes: Record<PieceForm['kind'], (colour: string) => React.ReactNode> = {
   ),
   rolled: (colour) => (
     <>
-      <circle cx="24" cy="24" r="18" fill={colour} stroke={shade(colour, -0.3)} strokeWidth="2" strokeDasharray="2 2.5" />
-      <path d="M13 20c2-5 6-8 11-8" stroke={shade(colour, 0.35)} strokeWidth="3" fill="none" strokeLinecap="round" />
+      <circle
+        cx="24"
+        cy="24"
+        r="18"
+        fill={colour}
+        stroke={shade(colour, -0.3)}
+        strokeWidth="2"
+        strokeDasharray="2 2.5"
+      />
+      <path
+        d="M13 20c2-5 6-8 11-8"
+        stroke={shade(colour, 0.35)}
+        strokeWidth="3"
+        fill="none"
+        strokeLinecap="round"
+      />
     </>
   ),
   dipped: (colour) => (
     <>
       <ellipse cx="24" cy="39" rx="21" ry="5.5" fill={shade(colour, -0.35)} />
-      <circle cx="24" cy="23" r="18" fill={colour} stroke={shade(colour, -0.35)} strokeWidth="1.5" />
-      <path d="M12 20c2-5 6-8 11-8" stroke={shade(colour, 0.4)} strokeWidth="3" fill="none" strokeLinecap="round" />
+      <circle
+        cx="24"
+        cy="23"
+        r="18"
+        fill={colour}
+        stroke={shade(colour, -0.35)}
+        strokeWidth="1.5"
+      />
+      <path
+        d="M12 20c2-5 6-8 11-8"
+        stroke={shade(colour, 0.4)}
+        strokeWidth="3"
+        fill="none"
+        strokeLinecap="round"
+      />
     </>
   ),
 };
 
 /** A piece by its form: cut square with a bevel, broken shard, rolled ball, dipped ball with a foot. Decoration; its name stands beside it. */
-export const PieceDrawing = ({ kind, colour, size = 40 }: { kind: PieceForm['kind']; colour: string; size?: number }) => (
+export const PieceDrawing = ({
+  kind,
+  colour,
+  size = 40,
+}: {
+  kind: PieceForm['kind'];
+  colour: string;
+  size?: number;
+}) => (
   <svg viewBox="0 0 48 48" width={size} height={size} aria-hidden style={{ flexShrink: 0 }}>
     {shapes[kind](colour)}
   </svg>

@@ -15,6 +15,8 @@ import type { RecordForm } from './useRecordForm';
 
 interface FrameProps<N extends Noun> {
   readonly title: string;
+  /** Stands in place of the title, which is then only read out. */
+  readonly heading?: ReactNode;
   readonly record: RecordForm<N>;
   /** Where the list is. */
   readonly back: string;
@@ -24,12 +26,23 @@ interface FrameProps<N extends Noun> {
 }
 
 /** A record's form beside its list: title, fields, what went wrong, save and close. */
-export function RecordFrame<N extends Noun>({ title, record, back, onDelete, actions, children }: FrameProps<N>) {
+export function RecordFrame<N extends Noun>({
+  title,
+  heading,
+  record,
+  back,
+  onDelete,
+  actions,
+  children,
+}: FrameProps<N>) {
   const { form, save, trouble, theirs, keepMine, takeTheirs, restored, discard } = record;
   const navigate = useNavigate();
   const { isDirty, isSubmitting } = form.formState;
   useHotkeys('mod+enter', () => void save(), { enableOnFormTags: true, preventDefault: true });
-  useHotkeys('esc', () => void navigate(back), { enableOnFormTags: ['INPUT', 'TEXTAREA'], ignoreEventWhen: (event) => event.defaultPrevented });
+  useHotkeys('esc', () => void navigate(back), {
+    enableOnFormTags: ['INPUT', 'TEXTAREA'],
+    ignoreEventWhen: (event) => event.defaultPrevented,
+  });
   return (
     <FormProvider {...form}>
       <Box
@@ -42,17 +55,28 @@ export function RecordFrame<N extends Noun>({ title, record, back, onDelete, act
         }}
         sx={{ display: 'grid', gap: 2, minWidth: 0 }}
       >
-        <Box sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
-          <Typography variant="h2" sx={{ flex: 1, fontSize: '1.3rem' }}>
-            {title}
-          </Typography>
+        <Box sx={{ display: 'flex', alignItems: 'flex-start', gap: 1 }}>
+          {heading ? (
+            <Box sx={{ flex: 1 }}>{heading}</Box>
+          ) : (
+            <Typography variant="h2" sx={{ flex: 1, fontSize: '1.3rem' }}>
+              {title}
+            </Typography>
+          )}
           {actions}
           <IconButton component={Link} to={back} aria-label="Close">
             <Icon path={mdiClose} />
           </IconButton>
         </Box>
         {restored && (
-          <Alert severity="info" action={<Button color="inherit" size="small" onClick={discard}>Discard it</Button>}>
+          <Alert
+            severity="info"
+            action={
+              <Button color="inherit" size="small" onClick={discard}>
+                Discard it
+              </Button>
+            }
+          >
             Unsaved typing from before is here again.
           </Alert>
         )}
@@ -62,7 +86,12 @@ export function RecordFrame<N extends Noun>({ title, record, back, onDelete, act
             severity="warning"
             action={
               <Box sx={{ display: 'flex', flexDirection: 'column', gap: 0.5 }}>
-                <Button color="inherit" size="small" variant="outlined" onClick={() => void keepMine()}>
+                <Button
+                  color="inherit"
+                  size="small"
+                  variant="outlined"
+                  onClick={() => void keepMine()}
+                >
                   Save mine over it
                 </Button>
                 <Button color="inherit" size="small" onClick={takeTheirs}>
@@ -76,7 +105,19 @@ export function RecordFrame<N extends Noun>({ title, record, back, onDelete, act
           </Alert>
         )}
         {children}
-        <Box sx={{ display: 'flex', gap: 1, position: 'sticky', bottom: { xs: 66, md: 0 }, py: 1.25, bgcolor: 'background.default', borderTop: 1, borderColor: 'divider', zIndex: 2 }}>
+        <Box
+          sx={{
+            display: 'flex',
+            gap: 1,
+            position: 'sticky',
+            bottom: { xs: 63, md: 0 },
+            py: 1.25,
+            bgcolor: 'background.default',
+            borderTop: 1,
+            borderColor: 'divider',
+            zIndex: 2,
+          }}
+        >
           <Button type="submit" variant="contained" disabled={isSubmitting}>
             Save
           </Button>

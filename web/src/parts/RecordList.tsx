@@ -29,10 +29,20 @@ interface RecordListProps {
 }
 
 /** A list that is searched by typing and walked with j and k; each line opens its record. */
-export function RecordList({ title, items, base, openId, newLabel, empty, columns = false }: RecordListProps) {
+export function RecordList({
+  title,
+  items,
+  base,
+  openId,
+  newLabel,
+  empty,
+  columns = false,
+}: RecordListProps) {
   const [search, setSearch] = useState('');
   const navigate = useNavigate();
-  const shown = items.filter((item) => item.name.toLowerCase().includes(search.trim().toLowerCase()));
+  const shown = items.filter((item) =>
+    item.name.toLowerCase().includes(search.trim().toLowerCase()),
+  );
   const at = shown.findIndex((item) => item.id === openId);
   useHotkeys('n', () => void navigate(`${base}/new`), { preventDefault: true });
   useHotkeys(['j', 'k'], (_event, { keys }) => {
@@ -47,17 +57,44 @@ export function RecordList({ title, items, base, openId, newLabel, empty, column
           data-search
           label={`Search ${title.toLowerCase()}`}
           value={search}
-          onChange={(event) => { setSearch(event.target.value); }}
-          slotProps={{ input: { startAdornment: <InputAdornment position="start"><Icon path={mdiMagnify} /></InputAdornment> } }}
+          onChange={(event) => {
+            setSearch(event.target.value);
+          }}
+          slotProps={{
+            input: {
+              startAdornment: (
+                <InputAdornment position="start">
+                  <Icon path={mdiMagnify} />
+                </InputAdornment>
+              ),
+            },
+          }}
         />
-        <Button component={Link} to={`${base}/new`} variant="contained" startIcon={<Icon path={mdiPlus} />} sx={{ flexShrink: 0 }}>
+        <Button
+          component={Link}
+          to={`${base}/new`}
+          variant="contained"
+          startIcon={<Icon path={mdiPlus} />}
+          sx={{ flexShrink: 0 }}
+        >
           {newLabel}
         </Button>
       </Box>
-      {items.length === 0 ? empty : shown.length === 0 ? <p>Nothing is called “{search}”.</p> : null}
+      {items.length === 0 ? (
+        empty
+      ) : shown.length === 0 ? (
+        <p>Nothing is called “{search}”.</p>
+      ) : null}
       <Box
         component="ul"
-        sx={{ listStyle: 'none', m: 0, p: 0, display: 'grid', gap: 0.75, gridTemplateColumns: columns ? 'repeat(auto-fill, minmax(280px, 1fr))' : '1fr' }}
+        sx={{
+          listStyle: 'none',
+          m: 0,
+          p: 0,
+          display: 'grid',
+          gap: 0.75,
+          gridTemplateColumns: columns ? 'repeat(auto-fill, minmax(280px, 1fr))' : '1fr',
+        }}
       >
         {shown.map((item) => (
           <li key={item.id}>
@@ -66,7 +103,21 @@ export function RecordList({ title, items, base, openId, newLabel, empty, column
               to={`${base}/${item.id}`}
               variant="outlined"
               aria-current={item.id === openId ? 'true' : undefined}
-              sx={{ display: 'flex', gap: 1.25, alignItems: 'center', p: 1, px: 1.25, height: '100%', textDecoration: 'none', color: 'text.primary', borderColor: item.id === openId ? 'hot.main' : 'divider', boxShadow: item.id === openId ? 'inset 4px 0 0 var(--mui-palette-hot-main)' : 'none', '&:hover': { bgcolor: 'action.hover' }, '&:focus-visible': { outline: '3px solid', outlineColor: 'warning.light' } }}
+              sx={{
+                display: 'flex',
+                gap: 1.25,
+                alignItems: 'center',
+                p: 1,
+                px: 1.25,
+                height: '100%',
+                textDecoration: 'none',
+                color: 'text.primary',
+                borderColor: item.id === openId ? 'hot.main' : 'divider',
+                boxShadow:
+                  item.id === openId ? 'inset 4px 0 0 var(--mui-palette-hot-main)' : 'none',
+                '&:hover': { bgcolor: 'action.hover' },
+                '&:focus-visible': { outline: '3px solid', outlineColor: 'warning.light' },
+              }}
             >
               {item.mark}
               <Box sx={{ minWidth: 0 }}>

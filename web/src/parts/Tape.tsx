@@ -2,10 +2,21 @@ import Box from '@mui/material/Box';
 import { Link } from 'react-router';
 import { FIGURES } from '../app/theme';
 
-const TORN = 'polygon(0 0, 100% 0, calc(100% - 5px) 12.5%, 100% 25%, calc(100% - 5px) 37.5%, 100% 50%, calc(100% - 5px) 62.5%, 100% 75%, calc(100% - 5px) 87.5%, 100% 100%, 0 100%)';
+const TORN =
+  'polygon(0 0, 100% 0, calc(100% - 5px) 12.5%, 100% 25%, calc(100% - 5px) 37.5%, 100% 50%, calc(100% - 5px) 62.5%, 100% 75%, calc(100% - 5px) 87.5%, 100% 100%, 0 100%)';
 
 /** A strip of kitchen tape: the name, and date or code in the mono face. */
-export const Tape = ({ to, name, code, tone = 'batch' }: { to: string; name: string; code: string; tone?: 'batch' | 'pack' }) => (
+export const Tape = ({
+  to,
+  name,
+  code,
+  tone = 'batch',
+}: {
+  to: string;
+  name: string;
+  code: string;
+  tone?: 'batch' | 'pack';
+}) => (
   <Box
     component={Link}
     to={to}

@@ -14,7 +14,14 @@ export function Waiting({ error, again }: { error: unknown; again: () => unknown
       </div>
     );
   return (
-    <Alert severity="error" action={<Button color="inherit" onClick={() => void again()}>Try again</Button>}>
+    <Alert
+      severity="error"
+      action={
+        <Button color="inherit" onClick={() => void again()}>
+          Try again
+        </Button>
+      }
+    >
       {(error as Refusal).message}
     </Alert>
   );

@@ -22,23 +22,47 @@ export function Worked({ working, children }: { working: Working; children: Reac
     <>
       <ButtonBase
         aria-label={`${typeof children === 'string' ? children : working.title}: how this was worked out`}
-        onClick={(event) => { setAnchor(event.currentTarget); }}
-        sx={{ font: 'inherit', color: 'inherit', borderBottom: '1px dotted', borderColor: 'text.secondary', borderRadius: 0.5, px: 0.25 }}
+        onClick={(event) => {
+          setAnchor(event.currentTarget);
+        }}
+        sx={{
+          font: 'inherit',
+          color: 'inherit',
+          whiteSpace: 'nowrap',
+          borderBottom: '1px dotted',
+          borderColor: 'text.secondary',
+          borderRadius: 0.5,
+          px: 0.25,
+        }}
       >
         {children}
       </ButtonBase>
       <Popover
         open={anchor !== null}
         anchorEl={anchor}
-        onClose={() => { setAnchor(null); }}
+        onClose={() => {
+          setAnchor(null);
+        }}
         anchorOrigin={{ vertical: 'bottom', horizontal: 'right' }}
         transformOrigin={{ vertical: 'top', horizontal: 'right' }}
-        slotProps={{ paper: { sx: { p: 2, maxWidth: 380 }, 'aria-label': working.title, role: 'dialog' } }}
+        slotProps={{
+          paper: { sx: { p: 2, maxWidth: 380 }, 'aria-label': working.title, role: 'dialog' },
+        }}
       >
         <Typography variant="h3" gutterBottom>
           {working.title}
         </Typography>
-        <Box component="dl" sx={{ display: 'grid', gridTemplateColumns: '1fr auto', columnGap: 2, rowGap: 0.25, m: 0, mb: 1 }}>
+        <Box
+          component="dl"
+          sx={{
+            display: 'grid',
+            gridTemplateColumns: '1fr auto',
+            columnGap: 2,
+            rowGap: 0.25,
+            m: 0,
+            mb: 1,
+          }}
+        >
           {working.inputs.map(([name, value]) => (
             <Box key={name} sx={{ display: 'contents' }}>
               <dt>{name}</dt>

@@ -3,7 +3,10 @@ import InputAdornment from '@mui/material/InputAdornment';
 import MenuItem from '@mui/material/MenuItem';
 import TextField, { type TextFieldProps } from '@mui/material/TextField';
 import { useState } from 'react';
-import { get, useController, useFormContext } from 'react-hook-form';
+import { useController, type ControllerRenderProps } from 'react-hook-form';
+import { useFieldError } from './fieldError';
+
+type Field = Omit<ControllerRenderProps, 'value'> & { readonly value: unknown };
 
 interface FieldProps {
   /** Path in the form, such as `lines.0.amount`. */
@@ -12,12 +15,10 @@ interface FieldProps {
   readonly help?: string;
 }
 
-/** What every field shares: its value, its error, and where the eye is sent when it is wrong. */
+/** What every field shares: its value, and what is wrong with it. */
 function useField(name: string) {
-  const { control, formState } = useFormContext();
-  const { field } = useController({ name, control });
-  const error = get(formState.errors, name) as { message?: string; root?: { message?: string } } | undefined;
-  return { field, message: error?.message ?? error?.root?.message };
+  const { field } = useController({ name });
+  return { field, message: useFieldError(name) };
 }
 
 const helper = (message: string | undefined, help: string | undefined) => ({
@@ -25,16 +26,19 @@ const helper = (message: string | undefined, help: string | undefined) => ({
   helperText: message ?? help,
 });
 
-type Look = Pick<TextFieldProps, 'multiline' | 'minRows' | 'type' | 'autoFocus' | 'sx' | 'placeholder'>;
+type Look = Pick<
+  TextFieldProps,
+  'multiline' | 'minRows' | 'type' | 'autoFocus' | 'sx' | 'placeholder'
+>;
 
 export function TextInput({ name, label, help, ...look }: FieldProps & Look) {
   const { field, message } = useField(name);
-  const { ref, value, ...rest } = field;
+  const { ref, value, ...rest } = field as Field;
   return (
     <TextField
       label={label}
       {...rest}
-      value={(value as string | undefined) ?? ''}
+      value={(value) ?? ''}
       inputRef={ref}
       {...helper(message, help)}
       {...look}
@@ -64,7 +68,15 @@ interface NumberProps extends FieldProps {
 }
 
 /** Keeps what was typed, even when it is no number, and says so. */
-export function NumberInput({ name, label, help, unit, scale = 1, optional = false, sx }: NumberProps) {
+export function NumberInput({
+  name,
+  label,
+  help,
+  unit,
+  scale = 1,
+  optional = false,
+  sx,
+}: NumberProps) {
   const { field, message } = useField(name);
   const [typed, setTyped] = useState<{ text: string; value: unknown }>({
     text: sayValue(field.value, scale),
@@ -96,14 +108,28 @@ export function NumberInput({ name, label, help, unit, scale = 1, optional = fal
 }
 
 /** One of a list. */
-export function ChoiceInput({ name, label, help, choices, sx }: FieldProps & {
+export function ChoiceInput({
+  name,
+  label,
+  help,
+  choices,
+  sx,
+}: FieldProps & {
   readonly choices: readonly { readonly value: string; readonly label: string }[];
   readonly sx?: TextFieldProps['sx'];
 }) {
   const { field, message } = useField(name);
-  const { ref, value, ...rest } = field;
+  const { ref, value, ...rest } = field as Field;
   return (
-    <TextField select label={label} {...rest} value={(value as string | null) ?? ''} inputRef={ref} {...helper(message, help)} {...(sx ? { sx } : {})}>
+    <TextField
+      select
+      label={label}
+      {...rest}
+      value={(value) ?? ''}
+      inputRef={ref}
+      {...helper(message, help)}
+      {...(sx ? { sx } : {})}
+    >
       {choices.map((choice) => (
         <MenuItem key={choice.value} value={choice.value}>
           {choice.label}

@@ -1,6 +1,11 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useEffect, useRef, useState } from 'react';
-import { useForm, type DefaultValues, type FieldValues, type Path, type UseFormReturn } from 'react-hook-form';
+import {
+  useForm,
+  type FieldValues,
+  type Path,
+  type UseFormReturn,
+} from 'react-hook-form';
 import type { z } from 'zod';
 import type { Drafts, Noun, Refusal, Stored } from '../app/api';
 import { keepDraft, takeDraft, dropDraft } from './drafts';
@@ -32,7 +37,11 @@ export interface RecordForm<N extends Noun> {
   readonly discard: () => void;
 }
 
-const draftOf = <N extends Noun>({ id: _id, version: _version, ...draft }: Stored<N>): FieldValues => draft;
+const draftOf = <N extends Noun>({
+  id: _id,
+  version: _version,
+  ...draft
+}: Stored<N>): FieldValues => draft;
 
 /** `lines[0].count` as the form writes it: `lines.0.count`. */
 const formPath = (path: string): Path<FieldValues> => path.replace(/\[(\d+)\]/g, '.$1');
@@ -40,7 +49,14 @@ const formPath = (path: string): Path<FieldValues> => path.replace(/\[(\d+)\]/g,
 /**
  * A form that loses nothing: unsaved typing outlives a reload, a failed save and a stale edit; wrong values are shown at their field.
  */
-export function useRecordForm<N extends Noun>({ noun, schema, record, fresh, nameOf, onSaved }: Options<N>): RecordForm<N> {
+export function useRecordForm<N extends Noun>({
+  noun,
+  schema,
+  record,
+  fresh,
+  nameOf,
+  onSaved,
+}: Options<N>): RecordForm<N> {
   const edit = useEdit();
   const key = `${noun} ${record?.id ?? 'new'}`;
   const stored: FieldValues = record ? draftOf(record) : fresh;
@@ -53,7 +69,7 @@ export function useRecordForm<N extends Noun>({ noun, schema, record, fresh, nam
   const [restored, setRestored] = useState(kept !== null);
   const form = useForm<FieldValues, unknown, Drafts[N]>({
     resolver: zodResolver(schema),
-    defaultValues: stored as DefaultValues<FieldValues>,
+    defaultValues: stored,
     mode: 'onTouched',
   });
 
@@ -69,12 +85,13 @@ export function useRecordForm<N extends Noun>({ noun, schema, record, fresh, nam
     });
   }, [form, key, kept, base]);
 
-  // Someone else saved it, and nothing is typed here: show theirs.
+  // Someone else saved it, and nothing is typed here: take theirs.
+  const { isDirty } = form.formState;
+  const newer = record && base && record.version > base.version && !isDirty ? record : null;
+  if (newer) setBase(newer);
   useEffect(() => {
-    if (!record || !base || record.version <= base.version || form.formState.isDirty) return;
-    setBase(record);
-    form.reset(draftOf(record));
-  }, [record, base, form]);
+    if (base && !form.formState.isDirty) form.reset(draftOf(base));
+  }, [base, form]);
 
   const settle = (saved: Stored<N>) => {
     dropDraft(key);
@@ -100,7 +117,9 @@ export function useRecordForm<N extends Noun>({ noun, schema, record, fresh, nam
     setTrouble(null);
     try {
       const label = `${nameOf(draft)} saved.`;
-      settle(from ? await edit.change(noun, from, draft, label) : await edit.add(noun, draft, label));
+      settle(
+        from ? await edit.change(noun, from, draft, label) : await edit.add(noun, draft, label),
+      );
     } catch (error) {
       refuse(error as Refusal);
     }

@@ -9,7 +9,11 @@ export interface SeasonBook {
 }
 
 /** The book, or what to show as long as it is not there. */
-export function useSeasonBook(): { season: SeasonBook | null; error: unknown; again: () => unknown } {
+export function useSeasonBook(): {
+  season: SeasonBook | null;
+  error: unknown;
+  again: () => unknown;
+} {
   const { data, error, refetch } = useBookQuery();
   const season = useMemo(() => (data ? { data, book: openBook(data) } : null), [data]);
   return { season, error, again: refetch };

@@ -3,7 +3,7 @@ import { sayCount } from '@usual-pantry/core/quantity';
 
 /** `3 batches`, `2 double batches + 1 half batch`. */
 export function sayBatches(batches: readonly BatchCount[]): string {
-  const sizes: Record<number, string> = { 0.5: 'half ', 1: '', 2: 'double ' };
+  const sizes: Record<number, string> = { 0.25: 'quarter ', 0.5: 'half ', 1: '', 2: 'double ' };
   return (
     batches
       .map(({ size, count }) => {

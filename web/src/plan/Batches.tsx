@@ -18,12 +18,17 @@ import { sayBatches } from '../parts/words';
 /** What a making is for, in words. */
 const sayUses = (making: Making): string =>
   making.uses
-    .map((use) => (use.pieces > 0 ? `${sayCount(use.pieces, 'piece')} of ${use.name}${use.role === 'body' ? '' : ` (${use.role})`}` : use.name))
+    .map((use) =>
+      use.pieces > 0
+        ? `${sayCount(use.pieces, 'piece')} of ${use.name}${use.role === 'body' ? '' : ` (${use.role})`}`
+        : use.name,
+    )
     .join(', ');
 
 const sayLeftOver = (making: Making): string => {
   const grams = sayGrams(making.leftOverGrams);
-  if (making.leftOverPieces !== null) return `${sayCount(making.leftOverPieces, 'piece')}, ${grams}`;
+  if (making.leftOverPieces !== null)
+    return `${sayCount(making.leftOverPieces, 'piece')}, ${grams}`;
   return making.poolGrams > 1 ? `${grams}, ${sayGrams(making.poolGrams)} of it the pool` : grams;
 };
 
@@ -33,7 +38,10 @@ function Why({ making }: { making: Making }) {
       working={{
         title: `${making.recipeName}, ${sayShortDay(making.day)}`,
         inputs: [
-          ...making.uses.map((use): [string, string] => [`${use.name}${use.pieces > 0 ? `, ${sayCount(use.pieces, 'piece')}` : ''}`, sayGrams(use.grams)]),
+          ...making.uses.map((use): [string, string] => [
+            `${use.name}${use.pieces > 0 ? `, ${sayCount(use.pieces, 'piece')}` : ''}`,
+            sayGrams(use.grams),
+          ]),
           ...(making.poolGrams > 1 ? [['Working pool', sayGrams(making.poolGrams)] as const] : []),
           ['Comes out', sayGrams(making.yieldGrams)],
         ],
@@ -47,7 +55,13 @@ function Why({ making }: { making: Making }) {
 
 /** One row a making, by day. */
 export const Batches = ({ plan }: { plan: PlanAnswer }) => (
-  <TableContainer component={Paper} variant="outlined" tabIndex={0} role="region" aria-label="Batches">
+  <TableContainer
+    component={Paper}
+    variant="outlined"
+    tabIndex={0}
+    role="region"
+    aria-label="Batches"
+  >
     <Table size="small">
       <TableHead>
         <TableRow>
@@ -66,7 +80,11 @@ export const Batches = ({ plan }: { plan: PlanAnswer }) => (
               {making.day === plan.makings[index - 1]?.day ? '' : sayShortDay(making.day)}
             </TableCell>
             <TableCell>
-              <Link component={RouterLink} to={`/recipes/${making.recipeId}`} sx={{ fontWeight: 650 }}>
+              <Link
+                component={RouterLink}
+                to={`/recipes/${making.recipeId}`}
+                sx={{ fontWeight: 650 }}
+              >
                 {making.recipeName}
               </Link>
             </TableCell>
@@ -79,7 +97,10 @@ export const Batches = ({ plan }: { plan: PlanAnswer }) => (
                 {sayLeftOver(making)}
               </Box>
             </TableCell>
-            <TableCell align="right" sx={{ fontFamily: FIGURES, fontSize: 13.5, whiteSpace: 'nowrap' }}>
+            <TableCell
+              align="right"
+              sx={{ fontFamily: FIGURES, fontSize: 13.5, whiteSpace: 'nowrap' }}
+            >
               {sayMinutes(making.handsMinutes)}
             </TableCell>
           </TableRow>

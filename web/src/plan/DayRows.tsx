@@ -13,25 +13,49 @@ function DayRow({ entry, plan }: { entry: SeasonDay; plan: PlanAnswer }) {
   const over = entry.bookedMinutes > entry.benchMinutes + 1;
   const makings = plan.makings.filter((making) => making.day === entry.day);
   return (
-    <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '170px 1fr' }, gap: 1.5, p: 1.5, borderBottom: 1, borderColor: 'divider' }}>
+    <Box
+      sx={{
+        display: 'grid',
+        gridTemplateColumns: { xs: '1fr', sm: '170px 1fr' },
+        gap: 1.5,
+        p: 1.5,
+        borderBottom: 1,
+        borderColor: 'divider',
+      }}
+    >
       <div>
         <Link component={RouterLink} to={`/?day=${entry.day}`} sx={{ fontWeight: 650 }}>
           {sayDay(entry.day)}
         </Link>
-        <Box sx={{ fontFamily: FIGURES, fontSize: 13, color: over ? 'error.main' : 'text.secondary' }}>
+        <Box
+          sx={{ fontFamily: FIGURES, fontSize: 13, color: over ? 'error.main' : 'text.secondary' }}
+        >
           {sayMinutes(entry.bookedMinutes)} of {sayMinutes(entry.benchMinutes)}
           {over && ', over'}
         </Box>
       </div>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1 }}>
         {makings.map((making) => (
-          <Tape key={making.recipeId} to={`/recipes/${making.recipeId}`} name={making.recipeName} code={`${sayBatches(making.batches)}, ${sayMinutes(making.handsMinutes)}`} />
+          <Tape
+            key={making.recipeId}
+            to={`/recipes/${making.recipeId}`}
+            name={making.recipeName}
+            code={`${sayBatches(making.batches)}, ${sayMinutes(making.handsMinutes)}`}
+          />
         ))}
         {entry.packs.map((pack) => (
-          <Tape key={`${pack.boxId} ${pack.handOver}`} tone="pack" to={`/labels/${pack.boxId}?handOver=${pack.handOver}`} name={`Pack ${pack.boxName}`} code={sayCount(pack.count, 'box', 'boxes')} />
+          <Tape
+            key={`${pack.boxId} ${pack.handOver}`}
+            tone="pack"
+            to={`/labels/${pack.boxId}?handOver=${pack.handOver}`}
+            name={`Pack ${pack.boxName}`}
+            code={sayCount(pack.count, 'box', 'boxes')}
+          />
         ))}
         {entry.handOvers.length > 0 && (
-          <Box sx={{ alignSelf: 'center' }}>Hand over {sayCount(entry.handOvers.length, 'order')}</Box>
+          <Box sx={{ alignSelf: 'center' }}>
+            Hand over {sayCount(entry.handOvers.length, 'order')}
+          </Box>
         )}
       </Box>
     </Box>
@@ -42,7 +66,9 @@ function DayRow({ entry, plan }: { entry: SeasonDay; plan: PlanAnswer }) {
 export const DayRows = ({ plan }: { plan: PlanAnswer }) => (
   <Paper variant="outlined">
     {plan.days
-      .filter(({ makings, packs, handOvers }) => makings.length + packs.length + handOvers.length > 0)
+      .filter(
+        ({ makings, packs, handOvers }) => makings.length + packs.length + handOvers.length > 0,
+      )
       .map((entry) => (
         <DayRow key={entry.day} entry={entry} plan={plan} />
       ))}

@@ -1,15 +1,15 @@
 import Autocomplete from '@mui/material/Autocomplete';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
-import { get, useController, useFormContext } from 'react-hook-form';
+import { useController } from 'react-hook-form';
+import { useFieldError } from '../parts/fieldError';
 
 const COMMON = [0.5, 1, 2, 3, 4];
 
 /** The multiples of the base batch that may be made at once. */
 export function BatchSizes() {
   const { field } = useController({ name: 'batchSizes' });
-  const { formState } = useFormContext();
-  const error = get(formState.errors, 'batchSizes') as { message?: string; root?: { message?: string } } | undefined;
+  const error = useFieldError('batchSizes');
   const [refused, setRefused] = useState<string | null>(null);
   const sizes = field.value as number[];
   return (
@@ -21,7 +21,9 @@ export function BatchSizes() {
       onChange={(_event, picked) => {
         const wrong = picked.find((text) => !(Number(text) > 0));
         setRefused(wrong ?? null);
-        field.onChange([...new Set(picked.map(Number).filter((size) => size > 0))].sort((a, b) => a - b));
+        field.onChange(
+          [...new Set(picked.map(Number).filter((size) => size > 0))].sort((a, b) => a - b),
+        );
       }}
       renderInput={(props) => (
         <TextField
@@ -32,7 +34,8 @@ export function BatchSizes() {
           helperText={
             refused !== null
               ? `“${refused}” is no multiple of the base batch.`
-              : (error?.message ?? error?.root?.message ?? 'Multiples of the base batch; only 1 forbids doubling.')
+              : (error ??
+                'Multiples of the base batch; only 1 forbids doubling.')
           }
         />
       )}

@@ -9,11 +9,22 @@ import { NumberInput, PickInput } from '../parts/fields';
 import type { SeasonBook } from '../parts/useSeason';
 import { freshBody, freshForm } from './freshForm';
 
-const grid = { display: 'grid', gap: 1.5, gridTemplateColumns: { xs: '1fr 1fr', md: 'repeat(4, 1fr)' } } as const;
+const grid = {
+  display: 'grid',
+  gap: 1.5,
+  gridTemplateColumns: { xs: '1fr 1fr', md: 'repeat(4, 1fr)' },
+} as const;
 
 function RecipeInput({ season, name, label }: { season: SeasonBook; name: string; label: string }) {
   const { recipes } = season.data;
-  return <PickInput name={name} label={label} options={recipes.map((each) => each.id)} nameOf={(id) => recipes.find((each) => each.id === id)?.name ?? id} />;
+  return (
+    <PickInput
+      name={name}
+      label={label}
+      options={recipes.map((each) => each.id)}
+      nameOf={(id) => recipes.find((each) => each.id === id)?.name ?? id}
+    />
+  );
 }
 
 function Finish({ season, path }: { season: SeasonBook; path: string }) {
@@ -26,7 +37,9 @@ function Finish({ season, path }: { season: SeasonBook; path: string }) {
           <Switch
             checked={finish !== null}
             onChange={(_event, on) => {
-              setValue(`${path}.finish`, on ? { recipeId: '', gramsEach: 1 } : null, { shouldDirty: true });
+              setValue(`${path}.finish`, on ? { recipeId: '', gramsEach: 1 } : null, {
+                shouldDirty: true,
+              });
             }}
           />
         }
@@ -43,7 +56,15 @@ function Finish({ season, path }: { season: SeasonBook; path: string }) {
 }
 
 /** The fields of the form that decides the count. */
-function BodyFields({ season, path, kind }: { season: SeasonBook; path: string; kind: BodyForm['kind'] }) {
+function BodyFields({
+  season,
+  path,
+  kind,
+}: {
+  season: SeasonBook;
+  path: string;
+  kind: BodyForm['kind'];
+}) {
   return (
     <Box sx={grid}>
       <Box sx={{ gridColumn: '1 / -1', maxWidth: 420 }}>
@@ -115,18 +136,49 @@ export function FormFields({ season }: { season: SeasonBook }) {
   };
   return (
     <Box sx={{ display: 'grid', gap: 2 }}>
-      <Kinds label="Form" kinds={kinds} value={form.kind} onPick={(kind) => { set(freshForm(kind, recipeId)); }} />
-      {form.kind !== 'dipped' && <BodyFields key={form.kind} season={season} path="form" kind={form.kind} />}
+      <Kinds
+        label="Form"
+        kinds={kinds}
+        value={form.kind}
+        onPick={(kind) => {
+          set(freshForm(kind, recipeId));
+        }}
+      />
+      {form.kind !== 'dipped' && (
+        <BodyFields key={form.kind} season={season} path="form" kind={form.kind} />
+      )}
       {form.kind === 'dipped' && (
         <>
-          <Kinds label="Centre" kinds={bodyKinds} value={form.centre.kind} onPick={(kind) => { set({ ...form, centre: freshBody(kind, recipeId) }); }} />
-          <BodyFields key={form.centre.kind} season={season} path="form.centre" kind={form.centre.kind} />
+          <Kinds
+            label="Centre"
+            kinds={bodyKinds}
+            value={form.centre.kind}
+            onPick={(kind) => {
+              set({ ...form, centre: freshBody(kind, recipeId) });
+            }}
+          />
+          <BodyFields
+            key={form.centre.kind}
+            season={season}
+            path="form.centre"
+            kind={form.centre.kind}
+          />
           <Box sx={grid}>
             <Box sx={{ gridColumn: '1 / -1', maxWidth: 420 }}>
               <RecipeInput season={season} name="form.coatingRecipeId" label="Coating" />
             </Box>
-            <NumberInput name="form.coatingPercent" label="Coating of the whole" unit="%" help="20 to 40 % is common." />
-            <NumberInput name="form.poolFactor" label="Working pool" unit="x" help="Must stand melted; the surplus goes back." />
+            <NumberInput
+              name="form.coatingPercent"
+              label="Coating of the whole"
+              unit="%"
+              help="20 to 40 % is common."
+            />
+            <NumberInput
+              name="form.poolFactor"
+              label="Working pool"
+              unit="x"
+              help="Must stand melted; the surplus goes back."
+            />
           </Box>
         </>
       )}

@@ -1,6 +1,14 @@
 import Box from '@mui/material/Box';
 import Paper from '@mui/material/Paper';
-import { bodyForm, cutGrid, pieceDraftSchema, piecesPerBatch, workOutPiece, type CutForm, type Piece } from '@usual-pantry/core/piece';
+import {
+  bodyForm,
+  cutGrid,
+  pieceDraftSchema,
+  piecesPerBatch,
+  workOutPiece,
+  type CutForm,
+  type Piece,
+} from '@usual-pantry/core/piece';
 import { sayCount, sayGrams, sayNumber } from '@usual-pantry/core/quantity';
 import { useWatch } from 'react-hook-form';
 import { Allergens } from '../parts/Allergens';
@@ -24,9 +32,26 @@ function PanDrawing({ form, colour }: { form: CutForm; colour: string }) {
       viewBox={`-3 -3 ${String(form.panLengthMm + 6)} ${String(form.panWidthMm + 6)}`}
       style={{ width: '100%', maxWidth: 210 }}
     >
-      <rect width={form.panLengthMm} height={form.panWidthMm} rx="4" fill={colour} fillOpacity="0.35" stroke="currentColor" strokeWidth="2" />
+      <rect
+        width={form.panLengthMm}
+        height={form.panWidthMm}
+        rx="4"
+        fill={colour}
+        fillOpacity="0.35"
+        stroke="currentColor"
+        strokeWidth="2"
+      />
       {pieces.map(({ x, y }) => (
-        <rect key={`${String(x)} ${String(y)}`} x={x} y={y} width={form.pieceLengthMm} height={form.pieceWidthMm} fill={colour} stroke="#fff" strokeWidth="0.8" />
+        <rect
+          key={`${String(x)} ${String(y)}`}
+          x={x}
+          y={y}
+          width={form.pieceLengthMm}
+          height={form.pieceWidthMm}
+          fill={colour}
+          stroke="#fff"
+          strokeWidth="0.8"
+        />
       ))}
     </svg>
   );
@@ -45,16 +70,33 @@ export function PieceFigures({ season, piece }: { season: SeasonBook; piece: Pie
   return (
     <div>
       <AnswerLine>
-        {parsed.data.name}: {sayGrams(facts.weightGrams, 0.1)} each, <Mark tone="hot">{sayCount(count, 'piece')} a base batch</Mark>.
+        {parsed.data.name}: {sayGrams(facts.weightGrams, 0.1)} each,{' '}
+        <Mark tone="hot">{sayCount(count, 'piece')} a base batch</Mark>.
       </AnswerLine>
       <Findings findings={facts.findings.map((each) => ({ ...each, waysOut: [] }))} />
-      <Paper variant="outlined" sx={{ p: 2, display: 'grid', gap: 2, gridTemplateColumns: { xs: '1fr', sm: '210px 1fr' }, alignItems: 'center' }}>
+      <Paper
+        variant="outlined"
+        sx={{
+          p: 2,
+          display: 'grid',
+          gap: 2,
+          gridTemplateColumns: { xs: '1fr', sm: '210px 1fr' },
+          alignItems: 'center',
+        }}
+      >
         <Box sx={{ textAlign: 'center' }}>
-          {body.kind === 'cut' ? <PanDrawing form={body} colour={parsed.data.colour} /> : <PieceDrawing kind={parsed.data.form.kind} colour={parsed.data.colour} size={110} />}
+          {body.kind === 'cut' ? (
+            <PanDrawing form={body} colour={parsed.data.colour} />
+          ) : (
+            <PieceDrawing kind={parsed.data.form.kind} colour={parsed.data.colour} size={110} />
+          )}
         </Box>
         <FigureList>
           {facts.parts.map((part) => (
-            <Figure key={`${part.recipeId} ${part.role}`} name={`${book.recipes.get(part.recipeId)?.recipe.name ?? 'Not there'} (${part.role})`}>
+            <Figure
+              key={`${part.recipeId} ${part.role}`}
+              name={`${book.recipes.get(part.recipeId)?.recipe.name ?? 'Not there'} (${part.role})`}
+            >
               {sayGrams(part.grams, 0.1)}
               {part.drawnGrams > part.grams * 1.001 && `, takes ${sayGrams(part.drawnGrams, 0.1)}`}
             </Figure>

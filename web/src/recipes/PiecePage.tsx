@@ -12,9 +12,20 @@ import { FormFields } from './FormFields';
 import { freshForm } from './freshForm';
 import { PieceFigures } from './PieceFigures';
 
-const travelChoices = ['travels', 'keep cool', 'local only'].map((value) => ({ value, label: value }));
+const travelChoices = ['travels', 'keep cool', 'local only'].map((value) => ({
+  value,
+  label: value,
+}));
 
-function PieceForm({ season, piece, recipeId }: { season: SeasonBook; piece: Piece | null; recipeId: string }) {
+function PieceForm({
+  season,
+  piece,
+  recipeId,
+}: {
+  season: SeasonBook;
+  piece: Piece | null;
+  recipeId: string;
+}) {
   const navigate = useNavigate();
   const edit = useEdit();
   const fresh: PieceDraft = {
@@ -26,7 +37,9 @@ function PieceForm({ season, piece, recipeId }: { season: SeasonBook; piece: Pie
     colour: '#8a5630',
     notes: '',
   };
-  const back = piece ? `/recipes/${'recipeId' in piece.form ? piece.form.recipeId : piece.form.centre.recipeId}` : `/recipes/${recipeId}`;
+  const back = piece
+    ? `/recipes/${'recipeId' in piece.form ? piece.form.recipeId : piece.form.centre.recipeId}`
+    : `/recipes/${recipeId}`;
   const record = useRecordForm({
     noun: 'piece',
     schema: pieceDraftSchema,
@@ -51,7 +64,13 @@ function PieceForm({ season, piece, recipeId }: { season: SeasonBook; piece: Pie
       }
     >
       <PieceFigures season={season} piece={piece} />
-      <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: { xs: '1fr 1fr', md: '2fr 1fr 1fr 1fr 90px' } }}>
+      <Box
+        sx={{
+          display: 'grid',
+          gap: 1.5,
+          gridTemplateColumns: { xs: '1fr 1fr', md: '2fr 1fr 1fr 1fr 90px' },
+        }}
+      >
         <Box sx={{ gridColumn: { xs: '1 / -1', md: 'auto' } }}>
           <TextInput name="name" label="Name" />
         </Box>

@@ -1,16 +1,19 @@
-import { mdiArrowDown, mdiArrowUp, mdiPlus, mdiTrashCanOutline } from '@mdi/js';
+import { mdiDotsVertical, mdiPlus } from '@mdi/js';
 import Autocomplete from '@mui/material/Autocomplete';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
+import Menu from '@mui/material/Menu';
+import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { units, type UnitCode } from '@usual-pantry/core/quantity';
-import { sayGrams } from '@usual-pantry/core/quantity';
+import { sayGrams, units } from '@usual-pantry/core/quantity';
 import type { Recipe, RecipeLine } from '@usual-pantry/core/recipe';
-import { get, useController, useFieldArray, useFormContext, useWatch } from 'react-hook-form';
+import { useState } from 'react';
+import { useController, useFieldArray, useWatch } from 'react-hook-form';
 import { Icon } from '../app/Icon';
 import { FIGURES } from '../app/theme';
 import { unitChoices } from '../pantry/IngredientLines';
+import { useFieldError } from '../parts/fieldError';
 import { ChoiceInput, NumberInput, TextInput } from '../parts/fields';
 import type { SeasonBook } from '../parts/useSeason';
 import { useDraftRecipe } from './useDraftRecipe';
@@ -24,8 +27,7 @@ interface Usable {
 /** What a line uses: an ingredient or a recipe, found by typing. */
 function UsesInput({ index, usables }: { index: number; usables: readonly Usable[] }) {
   const { field } = useController({ name: `lines.${index}.uses` });
-  const { formState } = useFormContext();
-  const error = get(formState.errors, `lines.${index}.uses.id`) as { message?: string } | undefined;
+  const error = useFieldError(`lines.${index}.uses.id`);
   const value = field.value as RecipeLine['uses'];
   const chosen = usables.find((each) => each.kind === value.kind && each.id === value.id) ?? null;
   return (
@@ -36,7 +38,9 @@ function UsesInput({ index, usables }: { index: number; usables: readonly Usable
       getOptionLabel={(option) => option.name}
       getOptionKey={(option) => `${option.kind} ${option.id}`}
       onChange={(_event, picked) => {
-        field.onChange(picked ? { kind: picked.kind, id: picked.id } : { kind: 'ingredient', id: '' });
+        field.onChange(
+          picked ? { kind: picked.kind, id: picked.id } : { kind: 'ingredient', id: '' },
+        );
       }}
       renderInput={(props) => (
         <TextField
@@ -44,7 +48,7 @@ function UsesInput({ index, usables }: { index: number; usables: readonly Usable
           label="Ingredient or component"
           inputRef={field.ref}
           error={error !== undefined}
-          helperText={error ? (value.id ? error.message : 'must be chosen') : undefined}
+          helperText={error ? (value.id ? error : 'must be chosen') : undefined}
         />
       )}
     />
@@ -55,8 +59,71 @@ function UsesInput({ index, usables }: { index: number; usables: readonly Usable
 function StateInput({ index, season }: { index: number; season: SeasonBook }) {
   const line = useWatch({ name: `lines.${index}` }) as RecipeLine;
   const states = season.book.ingredients.get(line.uses.id)?.densities ?? [];
-  if (units[line.unit as UnitCode].measures !== 'volume' || states.length === 0) return <span />;
-  return <ChoiceInput name={`lines.${index}.state`} label="State" choices={states.map(({ state }) => ({ value: state, label: state }))} />;
+  if (units[line.unit].measures !== 'volume' || states.length < 2) return <span />;
+  return (
+    <ChoiceInput
+      name={`lines.${index}.state`}
+      label="State"
+      choices={states.map(({ state }) => ({ value: state, label: state }))}
+    />
+  );
+}
+
+/** Moves or removes a line. */
+function LineMenu({
+  index,
+  last,
+  onMove,
+  onRemove,
+}: {
+  index: number;
+  last: boolean;
+  onMove: (to: number) => void;
+  onRemove: () => void;
+}) {
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const pick = (act: () => void) => () => {
+    setAnchor(null);
+    act();
+  };
+  return (
+    <>
+      <IconButton
+        aria-label={`Line ${index + 1}`}
+        aria-haspopup="menu"
+        onClick={(event) => {
+          setAnchor(event.currentTarget);
+        }}
+      >
+        <Icon path={mdiDotsVertical} />
+      </IconButton>
+      <Menu
+        anchorEl={anchor}
+        open={anchor !== null}
+        onClose={() => {
+          setAnchor(null);
+        }}
+      >
+        <MenuItem
+          disabled={index === 0}
+          onClick={pick(() => {
+            onMove(index - 1);
+          })}
+        >
+          Move up
+        </MenuItem>
+        <MenuItem
+          disabled={last}
+          onClick={pick(() => {
+            onMove(index + 1);
+          })}
+        >
+          Move down
+        </MenuItem>
+        <MenuItem onClick={pick(onRemove)}>Remove</MenuItem>
+      </Menu>
+    </>
+  );
 }
 
 /** The lines of a recipe, grams first and the written measure beside. */
@@ -66,16 +133,37 @@ export function RecipeLines({ season, recipe }: { season: SeasonBook; recipe: Re
   const { ingredients, recipes } = season.data;
   const usables: Usable[] = [
     ...ingredients.map(({ id, name }) => ({ kind: 'ingredient' as const, id, name })),
-    ...recipes.filter((each) => each.id !== recipe?.id).map(({ id, name }) => ({ kind: 'recipe' as const, id, name })),
+    ...recipes
+      .filter((each) => each.id !== recipe?.id)
+      .map(({ id, name }) => ({ kind: 'recipe' as const, id, name })),
   ].sort((a, b) => a.kind.localeCompare(b.kind) || a.name.localeCompare(b.name));
   return (
     <Box sx={{ display: 'grid', gap: 1.25 }}>
       {fields.map((field, index) => (
         <Box
           key={field.id}
-          sx={{ display: 'grid', gap: 1, alignItems: 'start', gridTemplateColumns: { xs: '1fr 1fr', lg: '70px minmax(0, 2.2fr) 88px 118px 116px minmax(0, 1fr) 108px' }, borderBottom: { xs: 1, lg: 0 }, borderColor: 'divider', pb: { xs: 1, lg: 0 } }}
+          sx={{
+            display: 'grid',
+            gap: 1,
+            alignItems: 'start',
+            gridTemplateColumns: {
+              xs: '1fr 1fr',
+              lg: '62px minmax(0, 2fr) 78px 100px 104px minmax(0, 1fr) 36px',
+            },
+            borderBottom: { xs: 1, lg: 0 },
+            borderColor: 'divider',
+            pb: { xs: 1, lg: 0 },
+          }}
         >
-          <Box sx={{ fontFamily: FIGURES, fontWeight: 650, pt: 1, textAlign: { lg: 'right' }, order: { xs: 1, lg: 0 } }}>
+          <Box
+            sx={{
+              fontFamily: FIGURES,
+              fontWeight: 650,
+              pt: 1,
+              textAlign: { lg: 'right' },
+              order: { xs: 1, lg: 0 },
+            }}
+          >
             {facts?.lineGrams[index] ? sayGrams(facts.lineGrams[index]) : '–'}
           </Box>
           <Box sx={{ gridColumn: { xs: '1 / -1', lg: 'auto' } }}>
@@ -85,16 +173,17 @@ export function RecipeLines({ season, recipe }: { season: SeasonBook; recipe: Re
           <ChoiceInput name={`lines.${index}.unit`} label="Unit" choices={unitChoices} />
           <StateInput index={index} season={season} />
           <TextInput name={`lines.${index}.note`} label="Note" />
-          <Box sx={{ whiteSpace: 'nowrap', order: { xs: 2, lg: 0 } }}>
-            <IconButton size="small" aria-label={`Line ${index + 1} up`} disabled={index === 0} onClick={() => { swap(index, index - 1); }}>
-              <Icon path={mdiArrowUp} />
-            </IconButton>
-            <IconButton size="small" aria-label={`Line ${index + 1} down`} disabled={index === fields.length - 1} onClick={() => { swap(index, index + 1); }}>
-              <Icon path={mdiArrowDown} />
-            </IconButton>
-            <IconButton size="small" aria-label={`Remove line ${index + 1}`} onClick={() => { remove(index); }}>
-              <Icon path={mdiTrashCanOutline} />
-            </IconButton>
+          <Box sx={{ order: { xs: 2, lg: 0 } }}>
+            <LineMenu
+              index={index}
+              last={index === fields.length - 1}
+              onMove={(to) => {
+                swap(index, to);
+              }}
+              onRemove={() => {
+                remove(index);
+              }}
+            />
           </Box>
         </Box>
       ))}
@@ -103,7 +192,13 @@ export function RecipeLines({ season, recipe }: { season: SeasonBook; recipe: Re
           size="small"
           startIcon={<Icon path={mdiPlus} />}
           onClick={() => {
-            append({ uses: { kind: 'ingredient', id: '' }, amount: NaN, unit: 'g', state: null, note: '' });
+            append({
+              uses: { kind: 'ingredient', id: '' },
+              amount: NaN,
+              unit: 'g',
+              state: null,
+              note: '',
+            });
           }}
         >
           Add a line

@@ -28,5 +28,11 @@ export function freshBody(kind: BodyForm['kind'], recipeId: string): BodyForm {
 /** A form as it starts. */
 export const freshForm = (kind: PieceForm['kind'], recipeId: string): PieceForm =>
   kind === 'dipped'
-    ? { kind, centre: freshBody('rolled', recipeId), coatingRecipeId: '', coatingPercent: 30, poolFactor: 1.5 }
+    ? {
+        kind,
+        centre: freshBody('rolled', recipeId),
+        coatingRecipeId: '',
+        coatingPercent: 30,
+        poolFactor: 1.5,
+      }
     : freshBody(kind, recipeId);

@@ -9,13 +9,25 @@ const WEEK = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 
 
 /** On which weekdays the maker works, and for how long. */
 export function BenchWeek() {
-  const { fields, append, remove } = useFieldArray<KitchenDraft, 'benchWeek'>({ name: 'benchWeek' });
+  const { fields, append, remove } = useFieldArray<KitchenDraft, 'benchWeek'>({
+    name: 'benchWeek',
+  });
   return (
-    <Box sx={{ display: 'grid', gap: 1, gridTemplateColumns: 'repeat(auto-fill, minmax(250px, 1fr))' }}>
+    <Box
+      sx={{ display: 'grid', gap: 1, gridTemplateColumns: 'repeat(auto-fill, minmax(250px, 1fr))' }}
+    >
       {WEEK.map((name, weekday) => {
         const index = fields.findIndex((day) => day.weekday === weekday);
         return (
-          <Box key={name} sx={{ display: 'grid', gridTemplateColumns: '150px 100px', alignItems: 'center', minHeight: 48 }}>
+          <Box
+            key={name}
+            sx={{
+              display: 'grid',
+              gridTemplateColumns: '150px 100px',
+              alignItems: 'center',
+              minHeight: 48,
+            }}
+          >
             <FormControlLabel
               label={name}
               control={

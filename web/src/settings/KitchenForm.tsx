@@ -15,14 +15,26 @@ import { NumberInput, TextInput } from '../parts/fields';
 import { Panel } from '../parts/Panel';
 import { BenchWeek } from './BenchWeek';
 
-const grid = { display: 'grid', gap: 1.5, gridTemplateColumns: { xs: '1fr 1fr', sm: 'repeat(3, 1fr)' } } as const;
+const grid = {
+  display: 'grid',
+  gap: 1.5,
+  gridTemplateColumns: { xs: '1fr 1fr', sm: 'repeat(3, 1fr)' },
+} as const;
 
 function CheckInput({ name, label }: { name: string; label: string }) {
   const { field } = useController({ name });
   return (
     <FormControlLabel
       label={label}
-      control={<Checkbox checked={field.value as boolean} onChange={(_event, on) => { field.onChange(on); }} onBlur={field.onBlur} />}
+      control={
+        <Checkbox
+          checked={field.value as boolean}
+          onChange={(_event, on) => {
+            field.onChange(on);
+          }}
+          onBlur={field.onBlur}
+        />
+      }
     />
   );
 }
@@ -49,19 +61,37 @@ export function KitchenForm({ kitchen }: { kitchen: Kitchen }) {
   });
   return (
     <FormProvider {...form}>
-      <Box component="form" noValidate aria-label="Kitchen" sx={{ display: 'grid', gap: 2 }} onSubmit={(event) => { event.preventDefault(); void save(); }}>
+      <Box
+        component="form"
+        noValidate
+        aria-label="Kitchen"
+        sx={{ display: 'grid', gap: 2 }}
+        onSubmit={(event) => {
+          event.preventDefault();
+          void save();
+        }}
+      >
         {trouble && <Alert severity="error">{trouble}</Alert>}
         <Panel title="Maker and label">
           <Box sx={{ display: 'grid', gap: 1.5 }}>
             <TextInput name="makerName" label="Name" />
             <TextInput name="address" label="Address on the label" />
-            <TextInput name="homeKitchenStatement" label="Home-kitchen statement" help="A placeholder to be checked, never law." multiline minRows={2} />
+            <TextInput
+              name="homeKitchenStatement"
+              label="Home-kitchen statement"
+              help="A placeholder to be checked, never law."
+              multiline
+              minRows={2}
+            />
             <CheckInput name="statementChecked" label="I have checked it against my local code" />
             <Box sx={grid}>
               <NumberInput name="label.widthMm" label="Label width" unit="mm" />
               <NumberInput name="label.heightMm" label="Label height" unit="mm" />
             </Box>
-            <CheckInput name="label.twoPercentGroup" label="Group ingredients of 2 % or less at the end of the list" />
+            <CheckInput
+              name="label.twoPercentGroup"
+              label="Group ingredients of 2 % or less at the end of the list"
+            />
           </Box>
         </Panel>
         <Panel title="Habits">

@@ -12,7 +12,12 @@ import Switch from '@mui/material/Switch';
 import Typography from '@mui/material/Typography';
 import { sayCount } from '@usual-pantry/core/quantity';
 import { useRef, useState } from 'react';
-import { useCheckSeasonMutation, useImportSeasonMutation, type Refusal, type SeasonCounts } from '../app/api';
+import {
+  useCheckSeasonMutation,
+  useImportSeasonMutation,
+  type Refusal,
+  type SeasonCounts,
+} from '../app/api';
 import { said } from '../app/history';
 import { useAppDispatch } from '../app/store';
 import { Panel } from '../parts/Panel';
@@ -28,11 +33,19 @@ const failed = (message: string): Refusal => ({ code: 'failed', message });
 /** The JSON in a chosen file, or why it cannot be read. */
 async function readFile(file: File): Promise<{ json: unknown } | { refusal: Refusal }> {
   if (file.size > LIMIT_MB * 1024 * 1024)
-    return { refusal: failed(`${file.name} is larger than the ${String(LIMIT_MB)} MB that can be taken. Nothing was changed.`) };
+    return {
+      refusal: failed(
+        `${file.name} is larger than the ${String(LIMIT_MB)} MB that can be taken. Nothing was changed.`,
+      ),
+    };
   try {
     return { json: JSON.parse(await file.text()) };
   } catch (error) {
-    return { refusal: failed(`${file.name} is not well-formed JSON. Nothing was changed. ${(error as Error).message}`) };
+    return {
+      refusal: failed(
+        `${file.name} is not well-formed JSON. Nothing was changed. ${(error as Error).message}`,
+      ),
+    };
   }
 }
 
@@ -129,13 +142,25 @@ export function SeasonFilePanel() {
           <p>It holds {chosen && sayCounts(chosen.counts)}.</p>
           <p>What is here now is kept as a file in the folder “backups” beside the database.</p>
           <FormControlLabel
-            control={<Switch checked={move} onChange={(_event, on) => { setMove(on); }} />}
+            control={
+              <Switch
+                checked={move}
+                onChange={(_event, on) => {
+                  setMove(on);
+                }}
+              />
+            }
             label="Move its dates by whole weeks, so that the season lies ahead"
           />
         </DialogContent>
         <DialogActions>
           <Button onClick={close}>Keep what is here</Button>
-          <Button variant="contained" color="error" loading={isLoading} onClick={() => void replace()}>
+          <Button
+            variant="contained"
+            color="error"
+            loading={isLoading}
+            onClick={() => void replace()}
+          >
             Replace everything
           </Button>
         </DialogActions>

@@ -16,14 +16,25 @@ export function Settings() {
   return (
     <>
       <AnswerLine>
-        {kitchen.makerName}: {hours > 0 ? `${String(hours)} bench hours a week` : 'no bench days set, so any day will do'}.
+        {kitchen.makerName}:{' '}
+        {hours > 0
+          ? `${String(hours)} bench hours a week`
+          : 'no bench days set, so any day will do'}
+        .
       </AnswerLine>
       {!kitchen.statementChecked && (
         <Alert severity="warning" sx={{ mb: 2 }}>
           The home-kitchen statement is a placeholder. Check your local code.
         </Alert>
       )}
-      <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: '1fr', lg: '3fr 2fr' }, alignItems: 'start' }}>
+      <Box
+        sx={{
+          display: 'grid',
+          gap: 2,
+          gridTemplateColumns: { xs: '1fr', lg: '3fr 2fr' },
+          alignItems: 'start',
+        }}
+      >
         <KitchenForm key={kitchen.version} kitchen={kitchen} />
         <Box sx={{ display: 'grid', gap: 2 }}>
           <SeasonFilePanel />

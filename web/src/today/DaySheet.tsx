@@ -8,9 +8,13 @@ import type { ReactNode } from 'react';
 import { Link as RouterLink } from 'react-router';
 import type { PlanAnswer } from '../app/api';
 import { FIGURES } from '../app/theme';
-import { Empty, Panel } from '../parts/Panel';
+import { Panel } from '../parts/Panel';
 import { Tape } from '../parts/Tape';
 import { sayBatches } from '../parts/words';
+
+/** Whether there is anything to make, pack or hand over on a day. */
+export const hasWork = ({ makings, packs, handOvers }: SeasonDay): boolean =>
+  makings.length + packs.length + handOvers.length > 0;
 
 function Section({ title, children }: { title: string; children: ReactNode }) {
   return (
@@ -32,12 +36,28 @@ const MakingTape = ({ making }: { making: Making }) => (
 );
 
 /** One day in order: make, pack, hand over. */
-export function DaySheet({ entry, plan, title, aside }: { entry: SeasonDay; plan: PlanAnswer; title: string; aside: string }) {
+export function DaySheet({
+  entry,
+  plan,
+  title,
+}: {
+  entry: SeasonDay;
+  plan: PlanAnswer;
+  title: string;
+}) {
   const makings = plan.makings.filter((making) => making.day === entry.day);
-  const nothing = makings.length + entry.packs.length + entry.handOvers.length === 0;
+  const nothing = !hasWork(entry);
+  const aside =
+    entry.benchMinutes > 0
+      ? `${sayMinutes(entry.bookedMinutes)} of ${sayMinutes(entry.benchMinutes)}`
+      : 'no bench day';
   return (
     <Panel title={title} aside={<Box sx={{ fontFamily: FIGURES, fontSize: 13.5 }}>{aside}</Box>}>
-      {nothing && <NothingOn plan={plan} day={entry.day} />}
+      {nothing && (
+        <Typography sx={{ color: 'text.secondary' }}>
+          Nothing to make, pack or hand over.
+        </Typography>
+      )}
       {makings.length > 0 && (
         <Section title="Make">
           {makings.map((making) => (
@@ -61,7 +81,10 @@ export function DaySheet({ entry, plan, title, aside }: { entry: SeasonDay; plan
       {entry.handOvers.length > 0 && (
         <Section title="Hand over">
           {entry.handOvers.map((order) => (
-            <Box key={order.orderId} sx={{ display: 'flex', justifyContent: 'space-between', gap: 1 }}>
+            <Box
+              key={order.orderId}
+              sx={{ display: 'flex', justifyContent: 'space-between', gap: 1 }}
+            >
               <Link component={RouterLink} to={`/orders/${order.orderId}`}>
                 {order.customer}
               </Link>
@@ -77,47 +100,45 @@ export function DaySheet({ entry, plan, title, aside }: { entry: SeasonDay; plan
   );
 }
 
-/** A day without work names the next one with some. */
-function NothingOn({ plan, day }: { plan: PlanAnswer; day: string }) {
-  const next = plan.days.find((each) => each.day > day && (each.makings.length > 0 || each.packs.length > 0));
-  return (
-    <Empty
-      title="Nothing to make, pack or hand over."
-      action={
-        next && (
-          <Button component={RouterLink} to={`/?day=${next.day}`} variant="outlined">
-            Go to {sayShortDay(next.day)}
-          </Button>
-        )
-      }
-    >
-      {next ? `The next work is on ${sayShortDay(next.day)}: ${next.makings.join(', ') || 'packing'}.` : 'The season is done.'}
-    </Empty>
-  );
-}
-
 const WEEK = 7;
 
 /** The next seven days, a line each. */
 export function ComingDays({ plan }: { plan: PlanAnswer }) {
   const last = addDays(plan.today, WEEK);
   const days = plan.days.filter(
-    ({ day, makings, packs, handOvers }) =>
-      day > plan.today && day <= last && makings.length + packs.length + handOvers.length > 0,
+    (entry) => entry.day > plan.today && entry.day <= last && hasWork(entry),
   );
   return (
     <Panel title="The next seven days">
-      {days.length === 0 && <Typography sx={{ color: 'text.secondary' }}>No work in them.</Typography>}
+      {days.length === 0 && (
+        <Typography sx={{ color: 'text.secondary' }}>No work in them.</Typography>
+      )}
       {days.map((entry) => {
         const boxes = entry.packs.reduce((sum, pack) => sum + pack.count, 0);
         const parts = [
           ...new Set(entry.makings),
           ...(boxes > 0 ? [`pack ${sayCount(boxes, 'box', 'boxes')}`] : []),
-          ...(entry.handOvers.length > 0 ? [`hand over ${sayCount(entry.handOvers.length, 'order')}`] : []),
+          ...(entry.handOvers.length > 0
+            ? [`hand over ${sayCount(entry.handOvers.length, 'order')}`]
+            : []),
         ];
         return (
-          <Box key={entry.day} sx={{ display: 'grid', gridTemplateColumns: '84px 1fr', gap: 1, py: 0.75, borderTop: 1, borderColor: 'divider' }}>
-            <Link component={RouterLink} to={`/?day=${entry.day}`} sx={{ fontWeight: 650 }}>
+          <Box
+            key={entry.day}
+            sx={{
+              display: 'grid',
+              gridTemplateColumns: '92px 1fr',
+              gap: 1,
+              py: 0.75,
+              borderTop: 1,
+              borderColor: 'divider',
+            }}
+          >
+            <Link
+              component={RouterLink}
+              to={`/?day=${entry.day}`}
+              sx={{ fontWeight: 650, whiteSpace: 'nowrap' }}
+            >
               {sayShortDay(entry.day)}
             </Link>
             <span>{parts.join(', ')}</span>
@@ -131,7 +152,10 @@ export function ComingDays({ plan }: { plan: PlanAnswer }) {
 /** What must be in the pantry by tomorrow, or by the first day on which something is used. */
 export function ToBuy({ plan }: { plan: PlanAnswer }) {
   const missing = plan.shopping.filter((line) => line.packs.length > 0);
-  const first = missing.reduce((day, line) => (line.buyBy < day ? line.buyBy : day), missing[0]?.buyBy ?? '');
+  const first = missing.reduce(
+    (day, line) => (line.buyBy < day ? line.buyBy : day),
+    missing[0]?.buyBy ?? '',
+  );
   const due = missing.filter((line) => line.buyBy <= first);
   if (due.length === 0) return null;
   return (
@@ -144,9 +168,14 @@ export function ToBuy({ plan }: { plan: PlanAnswer }) {
       }
     >
       {due.map((line) => (
-        <Box key={line.ingredientId} sx={{ display: 'flex', justifyContent: 'space-between', gap: 1, py: 0.5 }}>
+        <Box
+          key={line.ingredientId}
+          sx={{ display: 'flex', justifyContent: 'space-between', gap: 1, py: 0.5 }}
+        >
           <span>{line.name}</span>
-          <span>{line.packs.map((pack) => `${String(pack.count)} × ${pack.name}`).join(' + ')}</span>
+          <span>
+            {line.packs.map((pack) => `${String(pack.count)} × ${pack.name}`).join(' + ')}
+          </span>
         </Box>
       ))}
     </Panel>

@@ -7,9 +7,24 @@ import { Findings } from '../parts/Findings';
 import { Panel } from '../parts/Panel';
 
 const steps = [
-  { noun: 'ingredients', text: 'Put what you buy into the pantry: packs, prices, what the label calls it.', to: '/pantry/new', label: 'First ingredient' },
-  { noun: 'recipes', text: 'Write down a recipe and how it becomes pieces.', to: '/recipes/new', label: 'First recipe' },
-  { noun: 'pieces', text: 'Say how the recipe becomes pieces: cut, broken, rolled or dipped.', to: '/pieces/new', label: 'First piece' },
+  {
+    noun: 'ingredients',
+    text: 'Put what you buy into the pantry: packs, prices, what the label calls it.',
+    to: '/pantry/new',
+    label: 'First ingredient',
+  },
+  {
+    noun: 'recipes',
+    text: 'Write down a recipe and how it becomes pieces.',
+    to: '/recipes/new',
+    label: 'First recipe',
+  },
+  {
+    noun: 'pieces',
+    text: 'Say how the recipe becomes pieces: cut, broken, rolled or dipped.',
+    to: '/pieces/new',
+    label: 'First piece',
+  },
   { noun: 'boxes', text: 'Fill a box with pieces.', to: '/boxes/new', label: 'First box' },
   { noun: 'orders', text: 'Take an order.', to: '/orders/new', label: 'First order' },
 ] as const;
@@ -26,12 +41,26 @@ export function FirstSteps({ plan }: { plan: PlanAnswer }) {
       <Findings findings={plan.findings} />
       <Panel title="From pantry to order">
         {steps.map(({ noun, text, to, label }) => (
-          <Box key={noun} sx={{ display: 'flex', gap: 2, py: 1, alignItems: 'center', justifyContent: 'space-between', flexWrap: 'wrap' }}>
+          <Box
+            key={noun}
+            sx={{
+              display: 'flex',
+              gap: 2,
+              py: 1,
+              alignItems: 'center',
+              justifyContent: 'space-between',
+              flexWrap: 'wrap',
+            }}
+          >
             <span>
               {done(noun) ? '✓ ' : ''}
               {text}
             </span>
-            <Button component={Link} to={to} variant={noun === next?.noun ? 'contained' : 'outlined'}>
+            <Button
+              component={Link}
+              to={to}
+              variant={noun === next?.noun ? 'contained' : 'outlined'}
+            >
               {label}
             </Button>
           </Box>

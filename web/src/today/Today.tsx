@@ -1,11 +1,11 @@
 import Box from '@mui/material/Box';
-import { sayCount, sayDay, sayMinutes } from '@usual-pantry/core/quantity';
+import { sayCount, sayDay } from '@usual-pantry/core/quantity';
 import { useSearchParams } from 'react-router';
 import { usePlanQuery, type PlanAnswer } from '../app/api';
 import { AnswerLine, Mark } from '../parts/AnswerLine';
 import { Findings } from '../parts/Findings';
 import { Waiting } from '../parts/Waiting';
-import { ComingDays, DaySheet, ToBuy } from './DaySheet';
+import { ComingDays, DaySheet, hasWork, ToBuy } from './DaySheet';
 import { FirstSteps } from './FirstSteps';
 
 function Answer({ plan }: { plan: PlanAnswer }) {
@@ -13,7 +13,8 @@ function Answer({ plan }: { plan: PlanAnswer }) {
   const settle = plan.findings.filter((each) => each.severity !== 'know').length;
   return (
     <AnswerLine>
-      {sayCount(plan.orders, 'order')}, {sayCount(plan.boxes, 'box', 'boxes')}, {sayCount(plan.pieces, 'piece')}:{' '}
+      {sayCount(plan.orders, 'order')}, {sayCount(plan.boxes, 'box', 'boxes')},{' '}
+      {sayCount(plan.pieces, 'piece')}:{' '}
       <Mark tone="hot">
         {sayCount(plan.batches, 'batch', 'batches')} over {sayCount(days, 'bench day')}
       </Mark>
@@ -35,19 +36,32 @@ export function Today() {
   if (plan.orders === 0) return <FirstSteps plan={plan} />;
   const day = search.get('day') ?? plan.today;
   const chosen = plan.days.find((each) => each.day === day) ?? plan.days[0];
+  const next =
+    chosen && !hasWork(chosen)
+      ? plan.days.find((each) => each.day > chosen.day && hasWork(each))
+      : undefined;
   return (
     <>
       <Answer plan={plan} />
       <Findings findings={plan.findings} />
-      <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: '1fr', lg: '3fr 2fr' }, alignItems: 'start' }}>
-        {chosen && (
-          <DaySheet
-            entry={chosen}
-            plan={plan}
-            title={chosen.day === plan.today ? `Today, ${sayDay(chosen.day)}` : sayDay(chosen.day)}
-            aside={chosen.benchMinutes > 0 ? `${sayMinutes(chosen.bookedMinutes)} of ${sayMinutes(chosen.benchMinutes)}` : 'no bench day'}
-          />
-        )}
+      <Box
+        sx={{
+          display: 'grid',
+          gap: 2,
+          gridTemplateColumns: { xs: '1fr', lg: '3fr 2fr' },
+          alignItems: 'start',
+        }}
+      >
+        <Box sx={{ display: 'grid', gap: 2 }}>
+          {chosen && (
+            <DaySheet
+              entry={chosen}
+              plan={plan}
+              title={`${chosen.day === plan.today ? 'Today, ' : ''}${sayDay(chosen.day)}`}
+            />
+          )}
+          {next && <DaySheet entry={next} plan={plan} title={`Next, ${sayDay(next.day)}`} />}
+        </Box>
         <Box sx={{ display: 'grid', gap: 2 }}>
           <ComingDays plan={plan} />
           <ToBuy plan={plan} />

@@ -1,0 +1,33 @@
+const swc = (legacy) => [
+  '@swc/jest',
+  {
+    jsc: {
+      parser: { syntax: 'typescript', decorators: legacy, tsx: true },
+      transform: legacy
+        ? { legacyDecorator: true, decoratorMetadata: true }
+        : { react: { runtime: 'automatic' } },
+      target: 'es2022',
+    },
+    module: { type: 'es6' },
+  },
+];
+
+const project = (displayName, roots, legacy = false) => ({
+  displayName,
+  roots,
+  testEnvironment: 'node',
+  extensionsToTreatAsEsm: ['.ts', '.tsx'],
+  transform: { '\\.tsx?$': swc(legacy) },
+  moduleNameMapper: {
+    '^@usual-pantry/core/([^/]+)$': '<rootDir>/core/src/$1/index.ts',
+    '^(\\.{1,2}/.*)\\.js$': '$1',
+  },
+});
+
+export default {
+  projects: [
+    project('unit', ['<rootDir>/core/src', '<rootDir>/web/src']),
+    project('reference', ['<rootDir>/core/reference']),
+    project('api', ['<rootDir>/server/src'], true),
+  ],
+};

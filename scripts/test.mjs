@@ -1,0 +1,87 @@
+// npm test: installs what the tests need, then lint, types, dependency rules, unit, reference, API and browser tests.
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { build, checkNode, install, must, root, tryRun } from './lib/run.mjs';
+
+const debianTools = [
+  { path: '/usr/bin/chromium', package: 'chromium' },
+  { path: '/usr/bin/units', package: 'units' },
+  { path: '/usr/bin/pdffonts', package: 'poppler-utils' },
+];
+
+/** Debian's browser, unit converter and PDF inspector, which the tests call. */
+function installDebianTools() {
+  const missing = debianTools.filter((tool) => !existsSync(tool.path)).map((tool) => tool.package);
+  if (missing.length === 0) return;
+  const apt = process.getuid?.() === 0 ? ['apt-get'] : ['sudo', 'apt-get'];
+  const [command, ...first] = apt;
+  must(command, [...first, 'update']);
+  must(command, [...first, 'install', '-y', '--no-install-recommends', ...missing]);
+}
+
+let passed = 0;
+let failed = 0;
+
+const say = (ok, name, since, output) => {
+  process.stdout.write(`${ok ? 'ok    ' : 'FAILED'} ${name} (${((Date.now() - since) / 1000).toFixed(0)} s)\n`);
+  if (!ok) process.stdout.write(`${output}\n`);
+};
+
+/** One check that passes or fails as a whole. */
+async function check(name, command, args) {
+  const since = Date.now();
+  const { ok, output } = await tryRun(command, args);
+  if (ok) passed++;
+  else failed++;
+  say(ok, name, since, output);
+}
+
+/** A test runner that writes how many tests passed and failed. */
+async function tests(name, command, args, report, count, env = {}) {
+  const since = Date.now();
+  const file = join(root, '.cache', report);
+  rmSync(file, { force: true });
+  const { ok, output } = await tryRun(command, args, { ...env, REPORT_FILE: file });
+  const result = existsSync(file) ? count(JSON.parse(readFileSync(file, 'utf8'))) : { passed: 0, failed: 0 };
+  passed += result.passed;
+  // A runner that failed without a failing test has still failed.
+  failed += ok ? result.failed : Math.max(1, result.failed);
+  say(ok, `${name}: ${result.passed} passed, ${result.failed} failed`, since, output);
+}
+
+checkNode();
+install();
+installDebianTools();
+build();
+mkdirSync(join(root, '.cache'), { recursive: true });
+
+const jest = () =>
+  tests(
+    'unit, reference and API tests',
+    process.execPath,
+    ['--experimental-vm-modules', '--no-warnings', 'node_modules/jest/bin/jest.js', '--json', '--outputFile=.cache/jest.json'],
+    'jest.json',
+    (report) => ({ passed: report.numPassedTests, failed: report.numFailedTests + report.numRuntimeErrorTestSuites }),
+  );
+const browser = () =>
+  tests('browser tests', 'npx', ['playwright', 'test', '--config', 'e2e/playwright.config.ts'], 'playwright.json', ({ stats }) => ({
+    passed: stats.expected + stats.flaky,
+    failed: stats.unexpected,
+  }));
+
+await Promise.all([
+  (async () => {
+    await check('types', 'npx', ['tsc', '-b', 'core', 'server', 'web', 'e2e']);
+    await check('lint', 'npx', ['eslint', '.', '--cache', '--cache-location', '.cache/eslint']);
+  })(),
+  (async () => {
+    await jest();
+    await check('format', 'npx', ['prettier', '--check', '.']);
+    await check('dependency rules', 'npx', ['depcruise', '--config', '.dependency-cruiser.cjs', 'core', 'server/src', 'web/src', 'e2e', 'bench']);
+    await check('dead code', 'npx', ['knip']);
+  })(),
+]);
+await browser();
+
+process.stdout.write(`\n${passed} passed, ${failed} failed\n`);
+process.exit(failed === 0 ? 0 : 1);
