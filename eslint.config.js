@@ -12,14 +12,8 @@ export default tseslint.config(
     languageOptions: { parserOptions: { projectService: true } },
     rules: {
       '@typescript-eslint/restrict-template-expressions': ['error', { allowNumber: true }],
-      '@typescript-eslint/no-unused-vars': [
-        'error',
-        { varsIgnorePattern: '^_', argsIgnorePattern: '^_' },
-      ],
-      '@typescript-eslint/no-confusing-void-expression': [
-        'error',
-        { ignoreVoidReturningFunctions: true },
-      ],
+      '@typescript-eslint/no-unused-vars': ['error', { varsIgnorePattern: '^_', argsIgnorePattern: '^_' }],
+      '@typescript-eslint/no-confusing-void-expression': ['error', { ignoreVoidReturningFunctions: true }],
       '@typescript-eslint/consistent-type-imports': 'error',
       'no-console': 'error',
       eqeqeq: 'error',
@@ -32,10 +26,7 @@ export default tseslint.config(
     rules: {
       '@typescript-eslint/consistent-type-imports': 'off',
       '@typescript-eslint/no-unsafe-class-instance-assignment': 'off',
-      '@typescript-eslint/no-extraneous-class': [
-        'error',
-        { allowWithDecorator: true, allowStaticOnly: true },
-      ],
+      '@typescript-eslint/no-extraneous-class': ['error', { allowWithDecorator: true, allowStaticOnly: true }],
     },
   },
   {

@@ -3,9 +3,7 @@ const swc = (legacy) => [
   {
     jsc: {
       parser: { syntax: 'typescript', decorators: legacy, tsx: true },
-      transform: legacy
-        ? { legacyDecorator: true, decoratorMetadata: true }
-        : { react: { runtime: 'automatic' } },
+      transform: legacy ? { legacyDecorator: true, decoratorMetadata: true } : { react: { runtime: 'automatic' } },
       target: 'es2022',
     },
     module: { type: 'es6' },

@@ -59,15 +59,27 @@ const jest = () =>
   tests(
     'unit, reference and API tests',
     process.execPath,
-    ['--experimental-vm-modules', '--no-warnings', 'node_modules/jest/bin/jest.js', '--json', '--outputFile=.cache/jest.json'],
+    [
+      '--experimental-vm-modules',
+      '--no-warnings',
+      'node_modules/jest/bin/jest.js',
+      '--json',
+      '--outputFile=.cache/jest.json',
+    ],
     'jest.json',
     (report) => ({ passed: report.numPassedTests, failed: report.numFailedTests + report.numRuntimeErrorTestSuites }),
   );
 const browser = () =>
-  tests('browser tests', 'npx', ['playwright', 'test', '--config', 'e2e/playwright.config.ts'], 'playwright.json', ({ stats }) => ({
-    passed: stats.expected + stats.flaky,
-    failed: stats.unexpected,
-  }));
+  tests(
+    'browser tests',
+    'npx',
+    ['playwright', 'test', '--config', 'e2e/playwright.config.ts'],
+    'playwright.json',
+    ({ stats }) => ({
+      passed: stats.expected + stats.flaky,
+      failed: stats.unexpected,
+    }),
+  );
 
 await Promise.all([
   (async () => {
@@ -77,7 +89,16 @@ await Promise.all([
   (async () => {
     await jest();
     await check('format', 'npx', ['prettier', '--check', '.']);
-    await check('dependency rules', 'npx', ['depcruise', '--config', '.dependency-cruiser.cjs', 'core', 'server/src', 'web/src', 'e2e', 'bench']);
+    await check('dependency rules', 'npx', [
+      'depcruise',
+      '--config',
+      '.dependency-cruiser.cjs',
+      'core',
+      'server/src',
+      'web/src',
+      'e2e',
+      'bench',
+    ]);
     await check('dead code', 'npx', ['knip']);
   })(),
 ]);

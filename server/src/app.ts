@@ -52,13 +52,10 @@ export async function createApp(
   app.disable('x-powered-by');
   app.use(hostGuard(config.allowedHosts));
   app.use(contentPolicy());
-  app.use(
-    '/api',
-    (_request: express.Request, response: express.Response, next: express.NextFunction) => {
-      response.set('Cache-Control', 'no-store');
-      next();
-    },
-  );
+  app.use('/api', (_request: express.Request, response: express.Response, next: express.NextFunction) => {
+    response.set('Cache-Control', 'no-store');
+    next();
+  });
   app.use('/api/season-file', express.json({ limit: SEASON_FILE_LIMIT }));
   app.use(express.json({ limit: BODY_LIMIT }));
   app.useGlobalPipes(

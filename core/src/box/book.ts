@@ -28,9 +28,7 @@ export interface Book extends RecipeBook {
  */
 export function openBook(data: BookData): Book {
   const recipeBook = openRecipeBook(data.ingredients, data.recipes);
-  const pieces = new Map(
-    data.pieces.map((piece) => [piece.id, workOutPiece(piece, recipeBook)] as const),
-  );
+  const pieces = new Map(data.pieces.map((piece) => [piece.id, workOutPiece(piece, recipeBook)] as const));
   const boxes = new Map(data.boxes.map((box) => [box.id, workOutBox(box, pieces)] as const));
   const findings: Finding[] = [
     ...recipeBook.findings,

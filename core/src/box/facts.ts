@@ -34,8 +34,7 @@ const travelOrder: readonly Travel[] = ['travels', 'keep cool', 'local only'];
 /** How many of each piece the cells hold, in the order of first appearance. */
 export function countPieces(cells: BoxFiled['cells']): PieceCount[] {
   const counts = new Map<string, number>();
-  for (const cell of cells)
-    if (cell) counts.set(cell.pieceId, (counts.get(cell.pieceId) ?? 0) + cell.count);
+  for (const cell of cells) if (cell) counts.set(cell.pieceId, (counts.get(cell.pieceId) ?? 0) + cell.count);
   return [...counts].map(([pieceId, count]) => ({ pieceId, count }));
 }
 
@@ -54,31 +53,14 @@ export function workOutBox(box: BoxFiled, pieces: ReadonlyMap<string, PieceFacts
   const emptyCells = box.cells.filter((cell) => cell === null).length;
   if (counts.length === 0)
     findings.push(
-      finding(
-        'stop',
-        'box-empty',
-        about,
-        `${box.name} has no pieces: it cannot be made, costed or labelled.`,
-      ),
+      finding('stop', 'box-empty', about, `${box.name} has no pieces: it cannot be made, costed or labelled.`),
     );
   else if (emptyCells > 0)
     findings.push(
-      finding(
-        'know',
-        'box-gaps',
-        about,
-        `${box.name} has ${emptyCells} empty ${emptyCells === 1 ? 'cell' : 'cells'}.`,
-      ),
+      finding('know', 'box-gaps', about, `${box.name} has ${emptyCells} empty ${emptyCells === 1 ? 'cell' : 'cells'}.`),
     );
   if (known.length < counts.length)
-    findings.push(
-      finding(
-        'stop',
-        'box-unknown-piece',
-        about,
-        `${box.name} names a piece that is not there any more.`,
-      ),
-    );
+    findings.push(finding('stop', 'box-unknown-piece', about, `${box.name} names a piece that is not there any more.`));
 
   const weightGrams = known.reduce((sum, { facts, count }) => sum + facts.weightGrams * count, 0);
   const contains = inLabelOrder(known.flatMap(({ facts }) => facts.contains));
@@ -94,15 +76,10 @@ export function workOutBox(box: BoxFiled, pieces: ReadonlyMap<string, PieceFacts
     weightGrams,
     grossGrams: weightGrams + box.packaging.reduce((sum, { grams }) => sum + grams, 0),
     contains,
-    mayContain: inLabelOrder(known.flatMap(({ facts }) => facts.mayContain)).filter(
-      (code) => !contains.includes(code),
-    ),
+    mayContain: inLabelOrder(known.flatMap(({ facts }) => facts.mayContain)).filter((code) => !contains.includes(code)),
     keeps: shortest ? { days: shortest.piece.keepsDays, pieceName: shortest.piece.name } : null,
     travel: travelOrder[weakest] ?? 'travels',
-    complete:
-      counts.length > 0 &&
-      known.length === counts.length &&
-      known.every(({ facts }) => facts.complete),
+    complete: counts.length > 0 && known.length === counts.length && known.every(({ facts }) => facts.complete),
     findings,
   };
 }

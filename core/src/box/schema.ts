@@ -1,13 +1,6 @@
 import { z } from 'zod';
 import { gramsSchema } from '../quantity/index.js';
-import {
-  filedShape,
-  idSchema,
-  minorSchema,
-  nameSchema,
-  noteSchema,
-  storedShape,
-} from '../record/index.js';
+import { filedShape, idSchema, minorSchema, nameSchema, noteSchema, storedShape } from '../record/index.js';
 
 /** A cell of the tray with what lies in it; null is empty. */
 const cellSchema = z

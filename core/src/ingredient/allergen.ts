@@ -79,8 +79,7 @@ const US_MAJOR_FAMILIES: readonly Family[] = [
 ];
 
 /** Whether US law lists it among the nine majors (FALCPA 2004, FASTER Act 2021). */
-export const isUsMajor = (code: Allergen): boolean =>
-  US_MAJOR_FAMILIES.includes(allergens[code].family);
+export const isUsMajor = (code: Allergen): boolean => US_MAJOR_FAMILIES.includes(allergens[code].family);
 
 /**
  * What follows "Contains:" on a US label: the majors among `codes`, tree nuts by kind.
@@ -94,8 +93,7 @@ export function usContains(codes: Iterable<Allergen>): string {
   const words: string[] = [];
   for (const code of majors) {
     if (allergens[code].family !== 'tree nuts') words.push(allergens[code].name);
-    else if (code === nuts[0])
-      words.push(`Tree Nuts (${nuts.map((nut) => allergens[nut].name).join(', ')})`);
+    else if (code === nuts[0]) words.push(`Tree Nuts (${nuts.map((nut) => allergens[nut].name).join(', ')})`);
   }
   return words.join(', ');
 }
@@ -104,8 +102,7 @@ export function usContains(codes: Iterable<Allergen>): string {
 export const beyondUsMajors = (codes: Iterable<Allergen>): Allergen[] =>
   inLabelOrder(codes).filter((code) => !isUsMajor(code));
 
-const all = (family: Family): Allergen[] =>
-  allergenCodes.filter((code) => allergens[code].family === family);
+const all = (family: Family): Allergen[] => allergenCodes.filter((code) => allergens[code].family === family);
 
 interface ExclusionFacts {
   readonly name: string;
@@ -118,10 +115,7 @@ export const exclusions: Readonly<Record<string, ExclusionFacts>> = {
   nuts: { name: 'nuts (tree nuts and peanuts)', covers: [...all('tree nuts'), 'peanut'] },
   gluten: { name: 'gluten', covers: ['wheat', ...all('other gluten')] },
   ...Object.fromEntries(
-    allergenCodes.map((code) => [
-      code,
-      { name: allergens[code].name.toLowerCase(), covers: [code] },
-    ]),
+    allergenCodes.map((code) => [code, { name: allergens[code].name.toLowerCase(), covers: [code] }]),
   ),
 };
 

@@ -32,7 +32,6 @@ export const weighedPacks = (ingredient: IngredientFiled): WeighedPack[] =>
 /** The pack that is cheapest by weight, or undefined when none has a known weight. */
 export const cheapestPack = (ingredient: IngredientFiled): WeighedPack | undefined =>
   weighedPacks(ingredient).reduce<WeighedPack | undefined>(
-    (best, pack) =>
-      best && best.priceMinor * pack.grams <= pack.priceMinor * best.grams ? best : pack,
+    (best, pack) => (best && best.priceMinor * pack.grams <= pack.priceMinor * best.grams ? best : pack),
     undefined,
   );

@@ -1,11 +1,5 @@
 import { z } from 'zod';
-import {
-  amountSchema,
-  densitySchema,
-  gramsSchema,
-  percentSchema,
-  unitSchema,
-} from '../quantity/index.js';
+import { amountSchema, densitySchema, gramsSchema, percentSchema, unitSchema } from '../quantity/index.js';
 import { filedShape, minorSchema, nameSchema, noteSchema, storedShape } from '../record/index.js';
 import { allergenCodes } from './allergen.js';
 
@@ -44,8 +38,7 @@ const compositionSchema = z
     ash: percentSchema(),
   })
   .refine(
-    (parts) =>
-      Math.abs(Object.values(parts).reduce((sum, part) => sum + part, 0) - 100) <= SUM_TOLERANCE,
+    (parts) => Math.abs(Object.values(parts).reduce((sum, part) => sum + part, 0) - 100) <= SUM_TOLERANCE,
     'the parts must add up to 100 g within 1 g',
   )
   .meta({ id: 'Composition' });
@@ -74,10 +67,7 @@ export const ingredientDraftSchema = z
     densities: z
       .array(densitySchema)
       .max(12)
-      .refine(
-        (list) => new Set(list.map((each) => each.state)).size === list.length,
-        'names one state twice',
-      )
+      .refine((list) => new Set(list.map((each) => each.state)).size === list.length, 'names one state twice')
       .default([]),
     pieceGrams: amountSchema.nullable().default(null),
     composition: compositionSchema.nullable().default(null),
@@ -89,12 +79,8 @@ export const ingredientDraftSchema = z
   })
   .meta({ id: 'IngredientDraft' });
 
-export const ingredientFiledSchema = ingredientDraftSchema
-  .safeExtend(filedShape)
-  .meta({ id: 'IngredientFiled' });
-export const ingredientSchema = ingredientDraftSchema
-  .safeExtend(storedShape)
-  .meta({ id: 'Ingredient' });
+export const ingredientFiledSchema = ingredientDraftSchema.safeExtend(filedShape).meta({ id: 'IngredientFiled' });
+export const ingredientSchema = ingredientDraftSchema.safeExtend(storedShape).meta({ id: 'Ingredient' });
 
 export type Pack = z.infer<typeof packSchema>;
 export type Composition = z.infer<typeof compositionSchema>;

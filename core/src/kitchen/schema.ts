@@ -29,10 +29,7 @@ export const kitchenDraftSchema = z
     benchWeek: z
       .array(benchDaySchema)
       .max(7)
-      .refine(
-        (list) => new Set(list.map((each) => each.weekday)).size === list.length,
-        'names one weekday twice',
-      )
+      .refine((list) => new Set(list.map((each) => each.weekday)).size === list.length, 'names one weekday twice')
       .default([]),
     label: z
       .strictObject({
@@ -44,9 +41,7 @@ export const kitchenDraftSchema = z
   })
   .meta({ id: 'KitchenDraft' });
 
-export const kitchenSchema = kitchenDraftSchema
-  .safeExtend({ version: versionSchema })
-  .meta({ id: 'Kitchen' });
+export const kitchenSchema = kitchenDraftSchema.safeExtend({ version: versionSchema }).meta({ id: 'Kitchen' });
 
 export type KitchenDraft = z.infer<typeof kitchenDraftSchema>;
 export type Kitchen = z.infer<typeof kitchenSchema>;

@@ -7,8 +7,7 @@ import { netQuantity } from './net.js';
 
 /** One paragraph of a label. */
 export interface LabelBlock {
-  readonly kind:
-    'name' | 'food' | 'ingredients' | 'contains' | 'also' | 'dates' | 'maker' | 'statement' | 'net';
+  readonly kind: 'name' | 'food' | 'ingredients' | 'contains' | 'also' | 'dates' | 'maker' | 'statement' | 'net';
   readonly heading: string;
   readonly text: string;
 }
@@ -39,8 +38,7 @@ function labelFindings(facts: BoxFacts, book: Book): Finding[] {
         `The label of ${facts.box.name} cannot be printed until everything in it can be worked out.`,
       ),
     );
-  if (!kitchen.address)
-    found.push(finding('stop', 'label-no-address', settings, 'The label needs your address.'));
+  if (!kitchen.address) found.push(finding('stop', 'label-no-address', settings, 'The label needs your address.'));
   if (!kitchen.homeKitchenStatement)
     found.push(
       finding(
@@ -89,9 +87,7 @@ export function usLabel(facts: BoxFacts, book: Book, dates: LabelDates | null): 
     {
       kind: 'dates',
       heading: '',
-      text: dates
-        ? `Made ${sayLabelDay(dates.madeOn)}. Best before ${sayLabelDay(dates.bestBefore)}.`
-        : '',
+      text: dates ? `Made ${sayLabelDay(dates.madeOn)}. Best before ${sayLabelDay(dates.bestBefore)}.` : '',
     },
     {
       kind: 'maker',

@@ -48,11 +48,7 @@ const wordsOf = (block: LabelBlock): Word[] => {
       .filter(Boolean)
       .map((each) => ({ text: each, face }));
   const face: LabelFace =
-    block.kind === 'name'
-      ? 'heading'
-      : block.kind === 'contains' || block.kind === 'net'
-        ? 'bold'
-        : 'text';
+    block.kind === 'name' ? 'heading' : block.kind === 'contains' || block.kind === 'net' ? 'bold' : 'text';
   return [...split(block.heading, 'bold'), ...split(block.text, face)];
 };
 
@@ -61,12 +57,7 @@ const wordsOf = (block: LabelBlock): Word[] => {
  * quantity stands at the foot, in the lowest 30 % of the panel (21 CFR 101.7(f)).
  * @returns positions in mm, and by how much it overflows; nothing is dropped or shrunk below the least height
  */
-export function layOutLabel(
-  label: Label,
-  widthMm: number,
-  heightMm: number,
-  measure: Measure,
-): LabelLayout {
+export function layOutLabel(label: Label, widthMm: number, heightMm: number, measure: Measure): LabelLayout {
   const textSize = sizeForLetters(TEXT_LETTER_HEIGHT_MM);
   const netSize = netLetterHeightMm(widthMm, heightMm) / TEXT_FACE.capHeight;
   const sizes: Partial<Record<LabelBlock['kind'], number>> = {
@@ -92,8 +83,7 @@ export function layOutLabel(
       const wide = measure(word.text, word.face, size);
       if (line.length > 0 && x + wide > MARGIN_MM + inner) flush();
       const before = line.at(-1);
-      if (before?.face === word.face)
-        line[line.length - 1] = { ...before, text: `${before.text} ${word.text}` };
+      if (before?.face === word.face) line[line.length - 1] = { ...before, text: `${before.text} ${word.text}` };
       else line.push({ text: word.text, face: word.face, sizeMm: size, x, y: 0 });
       x += wide + space;
     }
@@ -108,4 +98,17 @@ export function layOutLabel(
   top = Math.max(top, netTop);
   net.forEach(set);
   return { widthMm, heightMm, runs, overflowMm };
+}
+
+/**
+ * The least height, in whole mm, at which a label fits at this width; a higher panel may ask for a larger net quantity.
+ * @param heightMm where to start: the answer is never less
+ */
+export function leastLabelHeight(label: Label, widthMm: number, heightMm: number, measure: Measure): number {
+  let height = heightMm;
+  for (;;) {
+    const { overflowMm } = layOutLabel(label, widthMm, height, measure);
+    if (overflowMm === 0) return height;
+    height += Math.ceil(overflowMm);
+  }
 }

@@ -3,8 +3,7 @@ import { GRAMS_PER_OUNCE, sayNumber } from '../quantity/index.js';
 const OUNCES_PER_POUND = 16;
 
 /** Rounded down, so that a box never holds less than it says. */
-const floorTo = (value: number, decimals: number): number =>
-  Math.floor(value * 10 ** decimals + 1e-9) / 10 ** decimals;
+const floorTo = (value: number, decimals: number): number => Math.floor(value * 10 ** decimals + 1e-9) / 10 ** decimals;
 
 const trimmed = (value: number): string => String(Number(value.toFixed(1)));
 
@@ -17,8 +16,7 @@ const trimmed = (value: number): string => String(Number(value.toFixed(1)));
  * @example netQuantity(680.39) // 'Net Wt 24 oz (1 lb 8 oz) 680 g'
  */
 export function netQuantity(grams: number): string {
-  const metric =
-    grams < 10 ? `${trimmed(floorTo(grams, 1))} g` : `${sayNumber(floorTo(grams, 0))} g`;
+  const metric = grams < 10 ? `${trimmed(floorTo(grams, 1))} g` : `${sayNumber(floorTo(grams, 0))} g`;
   const ounces = floorTo(grams / GRAMS_PER_OUNCE, 1);
   if (ounces < OUNCES_PER_POUND) return `Net Wt ${trimmed(ounces)} oz (${metric})`;
   const pounds = Math.floor(ounces / OUNCES_PER_POUND);

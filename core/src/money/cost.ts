@@ -7,8 +7,7 @@ import { bodyForm, piecesPerBatch, type PieceFacts } from '../piece/index.js';
 const zero = new Decimal(0);
 
 /** Whole minor units, half to even. */
-export const toMinor = (exact: Decimal): number =>
-  exact.toDecimalPlaces(0, Decimal.ROUND_HALF_EVEN).toNumber();
+export const toMinor = (exact: Decimal): number => exact.toDecimalPlaces(0, Decimal.ROUND_HALF_EVEN).toNumber();
 
 /** What one gram of each ingredient and of each finished recipe costs, exact minor units; from the pack cheapest by weight. */
 export interface UnitCosts {
@@ -52,9 +51,7 @@ function handsPerGram(book: Book): Map<string, number> {
     const own = facts.recipe.handsMinutes / Math.max(...facts.recipe.batchSizes);
     const components = facts.recipe.lines.reduce(
       (sum, line, index) =>
-        line.uses.kind === 'recipe'
-          ? sum + (minutes.get(line.uses.id) ?? 0) * (facts.lineGrams[index] ?? 0)
-          : sum,
+        line.uses.kind === 'recipe' ? sum + (minutes.get(line.uses.id) ?? 0) * (facts.lineGrams[index] ?? 0) : sum,
       0,
     );
     minutes.set(id, (own + components) / facts.yieldGrams);
@@ -148,9 +145,7 @@ export function costOfBox(facts: BoxFacts, book: Book, basis: CostBasis): BoxCos
   });
   const ingredientsMinor = toMinor(ingredients);
   const packagingMinor = facts.box.packaging.reduce((sum, each) => sum + each.costMinor, 0);
-  const handsMinor = toMinor(
-    new Decimal(book.kitchen.handsRateMinorPerHour).times(minutes).div(60),
-  );
+  const handsMinor = toMinor(new Decimal(book.kitchen.handsRateMinorPerHour).times(minutes).div(60));
   const costMinor = ingredientsMinor + packagingMinor + handsMinor;
   const { priceMinor } = facts.box;
   const profitMinor = priceMinor - costMinor;
@@ -168,8 +163,7 @@ export function costOfBox(facts: BoxFacts, book: Book, basis: CostBasis): BoxCos
     marginPercent: priceMinor > 0 ? (profitMinor / priceMinor) * 100 : null,
     markupPercent: costMinor > 0 ? (profitMinor / costMinor) * 100 : null,
     handsMinutes: minutes,
-    perBenchHourMinor:
-      minutes > 0 ? toMinor(new Decimal(contributionMinor).times(60).div(minutes)) : null,
+    perBenchHourMinor: minutes > 0 ? toMinor(new Decimal(contributionMinor).times(60).div(minutes)) : null,
     pieces,
     unpriced: [...unpriced].sort(),
   };

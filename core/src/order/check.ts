@@ -5,10 +5,7 @@ import { isOpen } from './findings.js';
 import type { OrderDraft } from './schema.js';
 
 /** Boxes of an order that are not there. */
-export const wrongInOrder = (
-  order: Pick<OrderDraft, 'lines' | 'agreed'>,
-  known: Known,
-): WrongValue[] =>
+export const wrongInOrder = (order: Pick<OrderDraft, 'lines' | 'agreed'>, known: Known): WrongValue[] =>
   unknownReferences(
     (['lines', 'agreed'] as const).flatMap((part) =>
       order[part].map(({ boxId }, index) => ({
@@ -25,12 +22,7 @@ export const wrongInOrder = (
  * What stood in the order before the edit is left alone, so that an old order can still be closed.
  * @param before the order as it was, or null for a new one
  */
-export function wrongInOrderEdit(
-  order: OrderDraft,
-  before: OrderDraft | null,
-  book: Book,
-  today: Day,
-): WrongValue[] {
+export function wrongInOrderEdit(order: OrderDraft, before: OrderDraft | null, book: Book, today: Day): WrongValue[] {
   if (!isOpen(order)) return [];
   const wrong: WrongValue[] = [];
   const { on } = order.handOver;

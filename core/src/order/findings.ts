@@ -28,9 +28,7 @@ export function breachesOf(order: OrderDraft, book: Book): Breach[] {
         return facts && brokenBy(exclusion, facts.contains).length > 0 ? [facts.piece.name] : [];
       });
       if (pieces.length === 0) return [];
-      const agreed = order.agreed.some(
-        (each) => each.boxId === boxId && each.exclusion === exclusion,
-      );
+      const agreed = order.agreed.some((each) => each.boxId === boxId && each.exclusion === exclusion);
       return [{ boxId, exclusion, pieceNames: pieces, agreed }];
     });
   });
@@ -47,11 +45,7 @@ const clearBoxes = (order: OrderDraft, book: Book) =>
 
 /** `Contains: barley, pecans` of the broken exclusion, in words. */
 const whatBreaks = (exclusion: string, book: Book, boxId: string): string =>
-  sayList(
-    brokenBy(exclusion, book.boxes.get(boxId)?.contains ?? []).map((code) =>
-      allergens[code].name.toLowerCase(),
-    ),
-  );
+  sayList(brokenBy(exclusion, book.boxes.get(boxId)?.contains ?? []).map((code) => allergens[code].name.toLowerCase()));
 
 /**
  * What the maker must settle about one open order: exclusions that a box breaks, a hand-over that has passed,

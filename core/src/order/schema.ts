@@ -1,24 +1,9 @@
 import { z } from 'zod';
 import { distinct, exclusionCodes } from '../ingredient/index.js';
-import {
-  daySchema,
-  filedShape,
-  idSchema,
-  minorSchema,
-  nameSchema,
-  noteSchema,
-  storedShape,
-} from '../record/index.js';
+import { daySchema, filedShape, idSchema, minorSchema, nameSchema, noteSchema, storedShape } from '../record/index.js';
 
 /** States of an order, in the order in which they follow each other. */
-export const orderStates = [
-  'asked',
-  'confirmed',
-  'paid',
-  'packed',
-  'handed over',
-  'cancelled',
-] as const;
+export const orderStates = ['asked', 'confirmed', 'paid', 'packed', 'handed over', 'cancelled'] as const;
 
 export const exclusionSchema = z.enum(exclusionCodes, 'is not something that can be ruled out');
 
@@ -33,18 +18,12 @@ export const orderDraftSchema = z
       .array(
         z.strictObject({
           boxId: idSchema,
-          count: z
-            .int('must be a whole number')
-            .min(1, 'must be one or more')
-            .max(500, 'must be 500 or fewer'),
+          count: z.int('must be a whole number').min(1, 'must be one or more').max(500, 'must be 500 or fewer'),
         }),
       )
       .min(1, 'must name at least one box')
       .max(50)
-      .refine(
-        (lines) => new Set(lines.map((line) => line.boxId)).size === lines.length,
-        'names one box twice',
-      ),
+      .refine((lines) => new Set(lines.map((line) => line.boxId)).size === lines.length, 'names one box twice'),
     handOver: z.strictObject({
       on: daySchema,
       way: z.enum(['pick-up', 'stall', 'courier']),

@@ -25,7 +25,6 @@ export function cutGrid(form: CutForm): CutGrid {
   const along = fit(length, form.pieceLengthMm, form.kerfMm);
   const across = fit(width, form.pieceWidthMm, form.kerfMm);
   const count = along * across;
-  const usedShare =
-    (count * form.pieceLengthMm * form.pieceWidthMm) / (form.panLengthMm * form.panWidthMm);
+  const usedShare = (count * form.pieceLengthMm * form.pieceWidthMm) / (form.panLengthMm * form.panWidthMm);
   return { along, across, count, usedShare };
 }

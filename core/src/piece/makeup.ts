@@ -29,8 +29,7 @@ export interface PieceFacts {
 }
 
 /** The form that decides the count: the centre of a dipped piece, otherwise the form itself. */
-export const bodyForm = (form: PieceForm): BodyForm =>
-  form.kind === 'dipped' ? form.centre : form;
+export const bodyForm = (form: PieceForm): BodyForm => (form.kind === 'dipped' ? form.centre : form);
 
 /** Every recipe that a form names, each once. */
 export const formRecipeIds = (form: PieceForm): string[] => {
@@ -95,17 +94,10 @@ export function workOutPiece(piece: PieceFiled, book: RecipeBook): PieceFacts {
   const weight = bodyWeight(body, bodyFacts?.yieldGrams ?? 0);
   if (body.kind === 'cut' && cutGrid(body).count === 0)
     findings.push(
-      finding(
-        'stop',
-        'piece-does-not-fit',
-        about,
-        `${piece.name}: not one piece of that size fits in the pan.`,
-      ),
+      finding('stop', 'piece-does-not-fit', about, `${piece.name}: not one piece of that size fits in the pan.`),
     );
 
-  const parts: PiecePart[] = [
-    { recipeId: body.recipeId, role: 'body', ...weight, readyGrams: weight.drawnGrams },
-  ];
+  const parts: PiecePart[] = [{ recipeId: body.recipeId, role: 'body', ...weight, readyGrams: weight.drawnGrams }];
   if (body.kind === 'rolled' && body.finish) {
     const grams = body.finish.gramsEach;
     parts.push({
@@ -131,8 +123,7 @@ export function workOutPiece(piece: PieceFiled, book: RecipeBook): PieceFacts {
 
   const recipes = parts.map((part) => book.recipes.get(part.recipeId));
   const known = recipes.filter((facts): facts is RecipeFacts => facts !== undefined);
-  const complete =
-    known.length === recipes.length && known.every((facts) => facts.complete) && weight.grams > 0;
+  const complete = known.length === recipes.length && known.every((facts) => facts.complete) && weight.grams > 0;
   if (!complete && findings.length === 0)
     findings.push(
       finding(
@@ -148,9 +139,7 @@ export function workOutPiece(piece: PieceFiled, book: RecipeBook): PieceFacts {
     weightGrams: parts.reduce((sum, part) => sum + part.grams, 0),
     parts,
     contains,
-    mayContain: inLabelOrder(known.flatMap((facts) => facts.mayContain)).filter(
-      (code) => !contains.includes(code),
-    ),
+    mayContain: inLabelOrder(known.flatMap((facts) => facts.mayContain)).filter((code) => !contains.includes(code)),
     complete,
     findings,
   };

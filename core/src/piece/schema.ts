@@ -2,14 +2,8 @@ import { z } from 'zod';
 import { amountSchema, percentSchema } from '../quantity/index.js';
 import { filedShape, idSchema, nameSchema, noteSchema, storedShape } from '../record/index.js';
 
-const millimetres = z
-  .number('must be a number')
-  .positive('must be more than zero')
-  .max(2000, 'is absurdly large');
-const smallMillimetres = z
-  .number('must be a number')
-  .min(0, 'must not be negative')
-  .max(100, 'is absurdly large');
+const millimetres = z.number('must be a number').positive('must be more than zero').max(2000, 'is absurdly large');
+const smallMillimetres = z.number('must be a number').min(0, 'must not be negative').max(100, 'is absurdly large');
 
 /** A slab in a pan, cut on a grid. The base batch fills `pansPerBatch` pans. */
 const cutSchema = z
@@ -42,10 +36,7 @@ const rolledSchema = z
     kind: z.literal('rolled'),
     recipeId: idSchema,
     centreGrams: amountSchema,
-    finish: z
-      .strictObject({ recipeId: idSchema, gramsEach: amountSchema })
-      .nullable()
-      .default(null),
+    finish: z.strictObject({ recipeId: idSchema, gramsEach: amountSchema }).nullable().default(null),
   })
   .meta({ id: 'RolledForm' });
 

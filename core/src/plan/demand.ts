@@ -39,7 +39,5 @@ export function pieceDemand(boxes: readonly BoxDemand[], book: Book): PieceDeman
     for (const each of book.boxes.get(boxId)?.pieces ?? [])
       pieces.set(each.pieceId, (pieces.get(each.pieceId) ?? 0) + each.count * count);
   }
-  return [...days].flatMap(([day, pieces]) =>
-    [...pieces].map(([pieceId, count]) => ({ day, pieceId, count })),
-  );
+  return [...days].flatMap(([day, pieces]) => [...pieces].map(([pieceId, count]) => ({ day, pieceId, count })));
 }

@@ -5,14 +5,7 @@ import { addDays, sayDay, type Day } from '../quantity/index.js';
 import type { RecipeFacts } from '../recipe/index.js';
 import { chooseBatches, type BatchCount, type BatchSize } from './batches.js';
 import type { PieceDemand } from './demand.js';
-import {
-  groupByDay,
-  makeWindow,
-  placeOnDay,
-  type Bookings,
-  type Window,
-  type Windowed,
-} from './windows.js';
+import { groupByDay, makeWindow, placeOnDay, type Bookings, type Window, type Windowed } from './windows.js';
 
 /** What one making is for. */
 export interface Use {
@@ -71,12 +64,7 @@ function mergeUses(needs: readonly Need[]): Use[] {
   for (const { use } of needs) {
     const key = `${use.kind} ${use.id} ${use.role}`;
     const before = merged.get(key);
-    merged.set(
-      key,
-      before
-        ? { ...before, pieces: before.pieces + use.pieces, grams: before.grams + use.grams }
-        : use,
-    );
+    merged.set(key, before ? { ...before, pieces: before.pieces + use.pieces, grams: before.grams + use.grams } : use);
   }
   return [...merged.values()];
 }
@@ -103,10 +91,7 @@ function bodyGrams(facts: PieceFacts, count: number, recipe: RecipeFacts): numbe
 }
 
 /** Whole batches for needs that are made on one day, and how many pieces they give where that can be counted. */
-function coverNeeds(
-  needs: readonly Need[],
-  facts: RecipeFacts,
-): { batches: BatchCount[]; pieces: number | null } {
+function coverNeeds(needs: readonly Need[], facts: RecipeFacts): { batches: BatchCount[]; pieces: number | null } {
   const { batchSizes } = facts.recipe;
   const piece = onlyPiece(needs);
   if (piece) {
@@ -124,8 +109,7 @@ function coverNeeds(
     return { batches, pieces: made - wanted };
   }
   const grams = needs.reduce(
-    (sum, need) =>
-      sum + (need.body ? bodyGrams(need.body.facts, need.body.count, facts) : need.readyGrams),
+    (sum, need) => sum + (need.body ? bodyGrams(need.body.facts, need.body.count, facts) : need.readyGrams),
     0,
   );
   if (facts.yieldGrams <= 0) return { batches: [], pieces: null };
@@ -156,20 +140,12 @@ function makeUp(needs: readonly Need[], facts: RecipeFacts): Omit<Making, 'day'>
     uses: mergeUses(needs),
     handsMinutes:
       batchCount * facts.recipe.handsMinutes +
-      needs.reduce(
-        (sum, { body }) => sum + ((body?.count ?? 0) * (body?.facts.piece.handSeconds ?? 0)) / 60,
-        0,
-      ),
+      needs.reduce((sum, { body }) => sum + ((body?.count ?? 0) * (body?.facts.piece.handSeconds ?? 0)) / 60, 0),
   };
 }
 
 /** What a making's components must provide, for all its batches. */
-function componentNeeds(
-  making: Making,
-  facts: RecipeFacts,
-  book: Book,
-  today: Day,
-): [string, Need][] {
+function componentNeeds(making: Making, facts: RecipeFacts, book: Book, today: Day): [string, Need][] {
   const multiple = making.batches.reduce((sum, { size, count }) => sum + size * count, 0);
   return facts.recipe.lines.flatMap((line, index): [string, Need][] => {
     if (line.uses.kind !== 'recipe') return [];
@@ -288,12 +264,7 @@ export const madeOnKey = (pieceId: string, handOver: Day): string => `${pieceId}
  * the minutes free. A whole-season optimum it is not: days may go over, and the plan says so.
  * @param packing minutes that packing takes already, by day
  */
-export function planMakings(
-  demand: readonly PieceDemand[],
-  book: Book,
-  today: Day,
-  packing: Bookings,
-): Makings {
+export function planMakings(demand: readonly PieceDemand[], book: Book, today: Day, packing: Bookings): Makings {
   const booked: Bookings = new Map(packing);
   const needsByRecipe = new Map<string, Need[]>();
   const findings: Finding[] = [];

@@ -64,11 +64,7 @@ export interface Plan {
 }
 
 /** Equal labels for each box and hand-over day: made on its oldest piece's day, best before its first piece ends. */
-export function labelRuns(
-  boxes: readonly BoxDemand[],
-  madeOn: ReadonlyMap<string, Day>,
-  book: Book,
-): LabelRun[] {
+export function labelRuns(boxes: readonly BoxDemand[], madeOn: ReadonlyMap<string, Day>, book: Book): LabelRun[] {
   return boxes.flatMap(({ day, boxId, count }) => {
     const facts = book.boxes.get(boxId);
     if (!facts) return [];
@@ -83,9 +79,7 @@ export function labelRuns(
       if (first === undefined || ends < first) first = ends;
     }
     if (oldest === undefined || first === undefined) return [];
-    return [
-      { boxId, boxName: facts.box.name, handOver: day, count, madeOn: oldest, bestBefore: first },
-    ];
+    return [{ boxId, boxName: facts.box.name, handOver: day, count, madeOn: oldest, bestBefore: first }];
   });
 }
 
@@ -130,10 +124,10 @@ function seasonDays(
   book: Book,
   today: Day,
 ): SeasonDay[] {
-  const last = [
-    ...orders.map((order) => order.handOver.on),
-    ...makings.map((each) => each.day),
-  ].reduce((latest, day) => (day > latest ? day : latest), today);
+  const last = [...orders.map((order) => order.handOver.on), ...makings.map((each) => each.day)].reduce(
+    (latest, day) => (day > latest ? day : latest),
+    today,
+  );
   const length = Math.min(daysBetween(today, last) + 1, MOST_DAYS);
   const onDay = <T>(list: readonly T[], dayOf: (each: T) => Day) => {
     const groups = new Map<Day, T[]>();
@@ -152,10 +146,7 @@ function seasonDays(
     return {
       day,
       benchMinutes: benchHours(day, book.kitchen) * 60,
-      bookedMinutes: makingsHere.reduce(
-        (sum, making) => sum + making.handsMinutes,
-        packing.minutes.get(day) ?? 0,
-      ),
+      bookedMinutes: makingsHere.reduce((sum, making) => sum + making.handsMinutes, packing.minutes.get(day) ?? 0),
       makings: makingsHere.map((making) => making.recipeName),
       packs: packing.packs.get(day) ?? [],
       handOvers: (handed.get(day) ?? []).map((order) => ({

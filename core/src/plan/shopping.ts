@@ -73,10 +73,7 @@ export function choosePacks(grams: number, packs: readonly WeighedPack[]): PackC
 }
 
 /** What all makings take from the pantry: grams and the first day of use, by ingredient. */
-export function ingredientNeeds(
-  makings: readonly Making[],
-  book: Book,
-): Map<string, { grams: number; firstUse: Day }> {
+export function ingredientNeeds(makings: readonly Making[], book: Book): Map<string, { grams: number; firstUse: Day }> {
   const needs = new Map<string, { grams: number; firstUse: Day }>();
   for (const making of makings) {
     const facts = book.recipes.get(making.recipeId);

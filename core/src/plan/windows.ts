@@ -12,12 +12,7 @@ export interface Window {
  * @param keepsDays shelf life S
  * @param restDays how long the body rests before it can be finished
  */
-export function makeWindow(
-  handOver: Day,
-  keepsDays: number,
-  restDays: number,
-  kitchen: KitchenDraft,
-): Window {
+export function makeWindow(handOver: Day, keepsDays: number, restDays: number, kitchen: KitchenDraft): Window {
   return {
     from: addDays(handOver, -(keepsDays - kitchen.promisedDays)),
     to: addDays(handOver, -(kitchen.packingLeadDays + restDays)),
@@ -59,10 +54,7 @@ export interface DayGroup<T> {
  * Greedy by the latest day: optimal for intervals (common result on stabbing intervals with points).
  * An empty window is made on its last day; the caller reports it.
  */
-export function groupByDay<T extends Windowed>(
-  needs: readonly T[],
-  kitchen: KitchenDraft,
-): DayGroup<T>[] {
+export function groupByDay<T extends Windowed>(needs: readonly T[], kitchen: KitchenDraft): DayGroup<T>[] {
   const dated = needs
     .map((need) => ({ need, latest: lastBenchDay(need.window, kitchen) }))
     .sort((a, b) => (a.latest < b.latest ? -1 : a.latest > b.latest ? 1 : 0));
@@ -71,8 +63,7 @@ export function groupByDay<T extends Windowed>(
     const open = groups.at(-1);
     if (open && need.window.from <= open.window.to) {
       open.needs.push(need);
-      if (need.window.from > open.window.from)
-        open.window = { from: need.window.from, to: open.window.to };
+      if (need.window.from > open.window.from) open.window = { from: need.window.from, to: open.window.to };
     } else groups.push({ window: { from: need.window.from, to: latest }, needs: [need] });
   }
   return groups;
@@ -85,12 +76,7 @@ export type Bookings = Map<Day, number>;
  * The last bench day of a window that still has `minutes` free; when none has, the one that goes over by least.
  * The last day of the window when it holds no bench day.
  */
-export function placeOnDay(
-  window: Window,
-  minutes: number,
-  booked: Bookings,
-  kitchen: KitchenDraft,
-): Day {
+export function placeOnDay(window: Window, minutes: number, booked: Bookings, kitchen: KitchenDraft): Day {
   let best = window.to;
   let most = -Infinity;
   for (let day = window.to; day >= window.from; day = addDays(day, -1)) {

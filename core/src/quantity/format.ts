@@ -8,8 +8,7 @@ const plain = (decimals: number) =>
 const formats = [plain(0), plain(1), plain(2)] as const;
 
 /** A number with thousands separators and `decimals` (0, 1 or 2) places. */
-export const sayNumber = (value: number, decimals: 0 | 1 | 2 = 0): string =>
-  formats[decimals].format(value);
+export const sayNumber = (value: number, decimals: 0 | 1 | 2 = 0): string => formats[decimals].format(value);
 
 /** `value` rounded to the nearest multiple of `step` (both in g), halves away from zero. */
 export const roundToStep = (value: number, step: number): number =>

@@ -18,16 +18,10 @@ export const gramsSchema = z
 
 /** A share in percent, 0 to `most`. */
 export const percentSchema = (most = 100) =>
-  z
-    .number('must be a number')
-    .min(0, 'must not be negative')
-    .max(most, `must be ${most} % or less`);
+  z.number('must be a number').min(0, 'must not be negative').max(most, `must be ${most} % or less`);
 
 /** Density in one state, g/mL: from puffed grain (0.02) to beyond any food (5). */
 export const densitySchema = z.strictObject({
   state: z.string().trim().min(1, 'must be named').max(30),
-  gramsPerMl: z
-    .number('must be a number')
-    .min(0.02, 'must be 0.02 g/mL or more')
-    .max(5, 'must be 5 g/mL or less'),
+  gramsPerMl: z.number('must be a number').min(0.02, 'must be 0.02 g/mL or more').max(5, 'must be 5 g/mL or less'),
 });

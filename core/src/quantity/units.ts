@@ -60,8 +60,7 @@ export interface Substance {
 
 /** A weight in grams, or why it cannot be known. */
 export type Weighing =
-  | { readonly grams: number }
-  | { readonly problem: 'no-density' | 'no-density-in-state' | 'no-piece-weight' };
+  { readonly grams: number } | { readonly problem: 'no-density' | 'no-density-in-state' | 'no-piece-weight' };
 
 /**
  * The weight of an amount of a substance.
@@ -71,25 +70,16 @@ export type Weighing =
  * @returns grams, or the problem: a volume without a density and a count without a piece weight are never guessed
  * @example weigh(1, 'cup', { densities: [{ state: 'packed', gramsPerMl: 0.93 }], pieceGrams: null }, 'packed') // { grams: 220.03 }
  */
-export function weigh(
-  amount: number,
-  unit: UnitCode,
-  substance: Substance,
-  state: string | null,
-): Weighing {
+export function weigh(amount: number, unit: UnitCode, substance: Substance, state: string | null): Weighing {
   const { measures, base } = units[unit];
   if (measures === 'mass') return { grams: amount * base };
   if (measures === 'count') {
-    return substance.pieceGrams === null
-      ? { problem: 'no-piece-weight' }
-      : { grams: amount * substance.pieceGrams };
+    return substance.pieceGrams === null ? { problem: 'no-piece-weight' } : { grams: amount * substance.pieceGrams };
   }
   const first = substance.densities[0];
   if (!first) return { problem: 'no-density' };
   const density = state === null ? first : substance.densities.find((each) => each.state === state);
-  return density
-    ? { grams: amount * base * density.gramsPerMl }
-    : { problem: 'no-density-in-state' };
+  return density ? { grams: amount * base * density.gramsPerMl } : { problem: 'no-density-in-state' };
 }
 
 /** Grams in one avoirdupois ounce (exact; NIST Handbook 44 Appendix C). */

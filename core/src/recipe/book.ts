@@ -30,10 +30,7 @@ export interface RecipeBook {
   readonly findings: readonly Finding[];
 }
 
-const subjectOf = (
-  noun: 'ingredient' | 'recipe',
-  record: { id: string; name: string },
-): Subject => ({
+const subjectOf = (noun: 'ingredient' | 'recipe', record: { id: string; name: string }): Subject => ({
   noun,
   id: record.id,
   name: record.name,
@@ -74,8 +71,7 @@ function workOut(
     findings.push(finding('stop', code, about, message));
   };
 
-  if (!complete)
-    findings.push(finding('know', 'recipe-empty', about, `${recipe.name} has no ingredients yet.`));
+  if (!complete) findings.push(finding('know', 'recipe-empty', about, `${recipe.name} has no ingredients yet.`));
 
   recipe.lines.forEach((line, index) => {
     const weight = weighLine(line, ingredients);
@@ -107,9 +103,7 @@ function workOut(
 
   const rawGrams = lineGrams.reduce((sum, grams) => sum + grams, 0);
   const yieldGrams =
-    recipe.yield.by === 'weighed'
-      ? recipe.yield.grams
-      : rawGrams * (1 - recipe.yield.lossPercent / 100);
+    recipe.yield.by === 'weighed' ? recipe.yield.grams : rawGrams * (1 - recipe.yield.lossPercent / 100);
   if (complete && yieldGrams > rawGrams * (1 + 1e-9))
     incomplete(
       'yield-above-raw',
@@ -117,8 +111,7 @@ function workOut(
     );
 
   const ingredientsPerGram = new Map<string, number>();
-  if (yieldGrams > 0)
-    for (const [id, grams] of goesIn) ingredientsPerGram.set(id, grams / yieldGrams);
+  if (yieldGrams > 0) for (const [id, grams] of goesIn) ingredientsPerGram.set(id, grams / yieldGrams);
 
   return {
     facts: {
@@ -136,10 +129,7 @@ function workOut(
 }
 
 /** Packs that cannot be weighed, and ingredients in use that have no price. */
-function checkPantry(
-  ingredients: readonly IngredientFiled[],
-  recipes: readonly RecipeFiled[],
-): Finding[] {
+function checkPantry(ingredients: readonly IngredientFiled[], recipes: readonly RecipeFiled[]): Finding[] {
   const used = new Set(
     recipes.flatMap((recipe) =>
       recipe.lines.flatMap((line) => (line.uses.kind === 'ingredient' ? [line.uses.id] : [])),
@@ -147,9 +137,7 @@ function checkPantry(
   );
   return ingredients.flatMap((ingredient) => {
     const about = subjectOf('ingredient', ingredient);
-    const unweighed = ingredient.packs.find(
-      (pack) => 'problem' in weigh(pack.amount, pack.unit, ingredient, null),
-    );
+    const unweighed = ingredient.packs.find((pack) => 'problem' in weigh(pack.amount, pack.unit, ingredient, null));
     if (unweighed)
       return [
         finding(
@@ -177,10 +165,7 @@ function checkPantry(
  *
  * Nothing throws: a recipe on a cycle, or above one, is left out of `recipes` and the cycle is named in a finding.
  */
-export function openRecipeBook(
-  ingredients: readonly IngredientFiled[],
-  recipes: readonly RecipeFiled[],
-): RecipeBook {
+export function openRecipeBook(ingredients: readonly IngredientFiled[], recipes: readonly RecipeFiled[]): RecipeBook {
   const ingredientsById = new Map(ingredients.map((each) => [each.id, each]));
   const { ordered, cycle } = orderRecipes(recipes);
   const facts = new Map<string, RecipeFacts>();

@@ -16,9 +16,7 @@ export interface Ordering<T> {
  * Orders recipes so that components come first. Recipes on or above a cycle are left out of `ordered`.
  * Lines that name an unknown recipe are passed over.
  */
-export function orderRecipes<T extends Pick<RecipeFiled, 'id' | 'lines'>>(
-  recipes: readonly T[],
-): Ordering<T> {
+export function orderRecipes<T extends Pick<RecipeFiled, 'id' | 'lines'>>(recipes: readonly T[]): Ordering<T> {
   const byId = new Map(recipes.map((recipe) => [recipe.id, recipe]));
   const state = new Map<string, 'open' | 'done' | 'broken'>();
   const ordered: T[] = [];

@@ -35,12 +35,7 @@ export const recipeDraftSchema = z
     yield: yieldSchema,
     /** Multiples of the base batch that may be made at once. */
     batchSizes: z
-      .array(
-        z
-          .number('must be a number')
-          .min(0.05, 'must be 0.05 or more')
-          .max(100, 'must be 100 or less'),
-      )
+      .array(z.number('must be a number').min(0.05, 'must be 0.05 or more').max(100, 'must be 100 or less'))
       .min(1, 'must allow at least one size')
       .max(12)
       .refine((list) => new Set(list).size === list.length, 'names one size twice'),
@@ -54,9 +49,7 @@ export const recipeDraftSchema = z
   })
   .meta({ id: 'RecipeDraft' });
 
-export const recipeFiledSchema = recipeDraftSchema
-  .safeExtend(filedShape)
-  .meta({ id: 'RecipeFiled' });
+export const recipeFiledSchema = recipeDraftSchema.safeExtend(filedShape).meta({ id: 'RecipeFiled' });
 export const recipeSchema = recipeDraftSchema.safeExtend(storedShape).meta({ id: 'Recipe' });
 
 export type RecipeLine = z.infer<typeof lineSchema>;

@@ -7,12 +7,7 @@ export interface WrongValue {
 /** `['orders', 3, 'handOver']` as `orders[3].handOver`; an empty path is `(file)`. */
 export const sayPath = (path: readonly PropertyKey[]): string =>
   path.reduce<string>(
-    (text, key) =>
-      typeof key === 'number'
-        ? `${text}[${key}]`
-        : text === ''
-          ? String(key)
-          : `${text}.${String(key)}`,
+    (text, key) => (typeof key === 'number' ? `${text}[${key}]` : text === '' ? String(key) : `${text}.${String(key)}`),
     '',
   ) || '(file)';
 

@@ -28,8 +28,7 @@ const doubles = (file: SeasonFile): WrongValue[] =>
 
 /** Every name of a record that is not in the file, every record named twice, and the first cycle of recipes. */
 export function crossCheck(file: SeasonFile): WrongValue[] {
-  const idsOf = (records: readonly { readonly id: string }[]) =>
-    new Set(records.map((each) => each.id));
+  const idsOf = (records: readonly { readonly id: string }[]) => new Set(records.map((each) => each.id));
   const ids = {
     ingredient: idsOf(file.ingredients),
     recipe: idsOf(file.recipes),
@@ -44,12 +43,7 @@ export function crossCheck(file: SeasonFile): WrongValue[] {
     ...file.pieces.flatMap((each, at) => under(['pieces', at], wrongInPiece(each, known))),
     ...file.boxes.flatMap((each, at) => under(['boxes', at], wrongInBox(each, known))),
     ...file.orders.flatMap((each, at) => under(['orders', at], wrongInOrder(each, known))),
-    ...(cycle
-      ? under(
-          ['recipes', file.recipes.findIndex((each) => each.id === cycle.recipeId)],
-          [cycle.wrong],
-        )
-      : []),
+    ...(cycle ? under(['recipes', file.recipes.findIndex((each) => each.id === cycle.recipeId)], [cycle.wrong]) : []),
   ];
 }
 

@@ -21,7 +21,7 @@ export const seasonFileSchema = z
     boxes: z.array(boxFiledSchema).max(1000),
     orders: z.array(orderFiledSchema).max(20000),
   })
-  .meta({ id: 'SeasonFile', title: 'Usual Pantry season file' });
+  .meta({ title: 'Usual Pantry season file' });
 
 export type SeasonFile = z.infer<typeof seasonFileSchema>;
 

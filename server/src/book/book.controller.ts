@@ -18,8 +18,7 @@ export class BookController {
 
   @Get('book')
   @ApiOperation({
-    summary:
-      'Settings, pantry, recipes, pieces and boxes together: what a page needs to work out a draft at once',
+    summary: 'Settings, pantry, recipes, pieces and boxes together: what a page needs to work out a draft at once',
   })
   async book(): Promise<StoredBook & { today: string }> {
     const { data } = await this.books.season();

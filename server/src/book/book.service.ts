@@ -51,8 +51,7 @@ async function loadSeason(manager: EntityManager, revision: number): Promise<Sea
 @Injectable()
 export class BookService {
   private latest: Season | null = null;
-  private planned: { readonly season: Season; readonly today: Day; readonly plan: Plan } | null =
-    null;
+  private planned: { readonly season: Season; readonly today: Day; readonly plan: Plan } | null = null;
   private costed: { readonly season: Season; readonly costs: readonly BoxCost[] } | null = null;
 
   constructor(

@@ -1,13 +1,5 @@
 import type { BoxDraft } from '@usual-pantry/core/box';
-import {
-  Column,
-  Entity,
-  JoinColumn,
-  ManyToOne,
-  OneToMany,
-  PrimaryColumn,
-  type Relation,
-} from 'typeorm';
+import { Column, Entity, JoinColumn, ManyToOne, OneToMany, PrimaryColumn, type Relation } from 'typeorm';
 
 @Entity('box')
 export class BoxRow {

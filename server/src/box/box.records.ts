@@ -15,8 +15,7 @@ export const boxMapping: Mapping<BoxDraft, BoxRow> = {
       entity: BoxCellRow,
       key: 'boxId',
       relation: 'cells',
-      rowsOf: ({ cells }) =>
-        cells.flatMap((cell, position) => (cell ? [{ ...cell, position }] : [])),
+      rowsOf: ({ cells }) => cells.flatMap((cell, position) => (cell ? [{ ...cell, position }] : [])),
     },
   ],
   nameColumn: 'name',
@@ -37,12 +36,7 @@ export class BoxRecords extends Records<BoxDraft, BoxRow> {
     return draft.name;
   }
 
-  async wrongIn(
-    draft: BoxDraft,
-    _id: string,
-    _before: unknown,
-    manager: EntityManager,
-  ): Promise<WrongValue[]> {
+  async wrongIn(draft: BoxDraft, _id: string, _before: unknown, manager: EntityManager): Promise<WrongValue[]> {
     return wrongInBox(draft, await knownIn(manager));
   }
 

@@ -1,53 +1,56 @@
 import {
   layOutLabel,
+  leastLabelHeight,
   type Label,
   type LabelFace,
   type LabelLayout,
+  type Measure,
 } from '@usual-pantry/core/label';
 import PDFDocument from 'pdfkit';
 import { labelFonts } from '../label/fonts.js';
 
 const POINTS_PER_MM = 72 / 25.4;
-const faces = Object.keys(labelFonts) as LabelFace[];
 
-/** A document of the label's size with its faces, and the label set in type with them. */
-function prepare(label: Label, widthMm: number, heightMm: number) {
-  const document = new PDFDocument({
-    autoFirstPage: false,
-    margin: 0,
-    size: [widthMm * POINTS_PER_MM, heightMm * POINTS_PER_MM],
-    info: { Title: label.blocks[0]?.text ?? 'Label', Creator: 'Usual Pantry' },
-  });
-  for (const face of faces) document.registerFont(face, labelFonts[face]);
-  const layout = layOutLabel(
-    label,
-    widthMm,
-    heightMm,
-    (text, face, sizeMm) =>
-      document
-        .font(face)
-        .fontSize(sizeMm * POINTS_PER_MM)
-        .widthOfString(text) / POINTS_PER_MM,
+const withFaces = (document: PDFKit.PDFDocument): PDFKit.PDFDocument => {
+  for (const face of Object.keys(labelFonts) as LabelFace[]) document.registerFont(face, labelFonts[face]);
+  return document;
+};
+
+let ruler: PDFKit.PDFDocument | null = null;
+
+/** Measures with the very fonts of the PDF. Reading them takes a while, so one document serves as the ruler for all. */
+const measure: Measure = (text, face, sizeMm) => {
+  ruler ??= withFaces(new PDFDocument({ autoFirstPage: false }));
+  return (
+    ruler
+      .font(face)
+      .fontSize(sizeMm * POINTS_PER_MM)
+      .widthOfString(text) / POINTS_PER_MM
   );
-  return { document, layout };
-}
+};
 
 /** A label set in type with the faces of the PDF. */
 export const setLabel = (label: Label, widthMm: number, heightMm: number): LabelLayout =>
-  prepare(label, widthMm, heightMm).layout;
+  layOutLabel(label, widthMm, heightMm, measure);
+
+/** The least height in mm at which it fits, set with the same faces. */
+export const leastHeight = (label: Label, widthMm: number, heightMm: number): number =>
+  leastLabelHeight(label, widthMm, heightMm, measure);
 
 /**
  * A PDF of equal labels at true size, one a page, with the fonts embedded.
  * @param copies one or more
  * @returns the whole file
  */
-export function labelPdf(
-  label: Label,
-  widthMm: number,
-  heightMm: number,
-  copies: number,
-): Promise<Buffer> {
-  const { document, layout } = prepare(label, widthMm, heightMm);
+export function labelPdf(layout: LabelLayout, title: string, copies: number): Promise<Buffer> {
+  const document = withFaces(
+    new PDFDocument({
+      autoFirstPage: false,
+      margin: 0,
+      size: [layout.widthMm * POINTS_PER_MM, layout.heightMm * POINTS_PER_MM],
+      info: { Title: title, Creator: 'Usual Pantry' },
+    }),
+  );
   return new Promise((resolve, reject) => {
     const chunks: Buffer[] = [];
     document.on('data', (chunk: Buffer) => chunks.push(chunk));
@@ -61,10 +64,7 @@ export function labelPdf(
         document
           .font(run.face)
           .fontSize(run.sizeMm * POINTS_PER_MM)
-          .text(run.text, run.x * POINTS_PER_MM, run.y * POINTS_PER_MM, {
-            lineBreak: false,
-            baseline: 'alphabetic',
-          });
+          .text(run.text, run.x * POINTS_PER_MM, run.y * POINTS_PER_MM, { lineBreak: false, baseline: 'alphabetic' });
     }
     document.end();
   });

@@ -27,9 +27,8 @@ export interface SeasonCounts {
 
 const KEPT_COPIES = 10;
 
-const filed = <Draft extends object>(
-  records: readonly (Draft & { id: string; version: number })[],
-) => records.map(({ version: _version, ...record }) => record);
+const filed = <Draft extends object>(records: readonly (Draft & { id: string; version: number })[]) =>
+  records.map(({ version: _version, ...record }) => record);
 
 const countsOf = (file: SeasonFile): SeasonCounts => ({
   ingredients: file.ingredients.length,
@@ -89,8 +88,7 @@ export class SeasonFileService {
         mapping: Mapping<Draft, Row>,
         records: readonly (Draft & { id: string })[],
       ) => {
-        for (const { id, ...draft } of records)
-          await insertRecord(manager, mapping, id, draft as unknown as Draft);
+        for (const { id, ...draft } of records) await insertRecord(manager, mapping, id, draft as unknown as Draft);
       };
       await storeKitchen(manager, file.kitchen, 1);
       await insertAll(ingredientMapping, file.ingredients);
@@ -111,10 +109,7 @@ export class SeasonFileService {
   private read(value: unknown): SeasonFile {
     const { file, wrong } = readSeasonFile(value);
     if (!file)
-      throw wrongValues(
-        wrong,
-        'The file has wrong values. Nothing was changed: mend them and import it again.',
-      );
+      throw wrongValues(wrong, 'The file has wrong values. Nothing was changed: mend them and import it again.');
     return file;
   }
 
@@ -126,9 +121,7 @@ export class SeasonFileService {
     await mkdir(folder, { recursive: true });
     const name = `before-import-${season.writtenFor}-${String(Date.now())}.json`;
     await writeFile(join(folder, name), JSON.stringify(season, null, 2));
-    const copies = (await readdir(folder))
-      .filter((each) => each.startsWith('before-import-'))
-      .sort();
+    const copies = (await readdir(folder)).filter((each) => each.startsWith('before-import-')).sort();
     for (const old of copies.slice(0, -KEPT_COPIES)) await rm(join(folder, old));
   }
 }

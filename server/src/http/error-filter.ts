@@ -1,10 +1,4 @@
-import {
-  Catch,
-  HttpException,
-  Logger,
-  type ArgumentsHost,
-  type ExceptionFilter,
-} from '@nestjs/common';
+import { Catch, HttpException, Logger, type ArgumentsHost, type ExceptionFilter } from '@nestjs/common';
 import type { Response } from 'express';
 import { Refused, type Refusal } from './errors.js';
 
@@ -34,8 +28,7 @@ function refusalOf(error: unknown): { status: number; refusal: Refusal } {
         message: `That is not well-formed JSON. Nothing was changed. ${(error as Error).message}`,
       },
     };
-  if (error instanceof Refused)
-    return { status: error.getStatus(), refusal: error.getResponse() as Refusal };
+  if (error instanceof Refused) return { status: error.getStatus(), refusal: error.getResponse() as Refusal };
   if (error instanceof HttpException)
     return {
       status: error.getStatus(),
@@ -46,8 +39,7 @@ function refusalOf(error: unknown): { status: number; refusal: Refusal } {
     status: 500,
     refusal: {
       code: 'failed',
-      message:
-        'Something went wrong here. Nothing was changed; what you typed is still on your page. Try again.',
+      message: 'Something went wrong here. Nothing was changed; what you typed is still on your page. Try again.',
     },
   };
 }

@@ -10,15 +10,7 @@ export interface User {
 
 /** The body of every refusal: what happened, in words, and what is needed to mend it. */
 export interface Refusal {
-  readonly code:
-    | 'wrong-values'
-    | 'not-found'
-    | 'stale'
-    | 'in-use'
-    | 'too-large'
-    | 'not-json'
-    | 'forbidden'
-    | 'failed';
+  readonly code: 'wrong-values' | 'not-found' | 'stale' | 'in-use' | 'too-large' | 'not-json' | 'forbidden' | 'failed';
   readonly message: string;
   /** Each wrong value with its path, such as `lines[0].count`. */
   readonly wrong?: readonly { readonly path: string; readonly message: string }[];
@@ -34,10 +26,7 @@ export class Refused extends HttpException {
   }
 }
 
-export const wrongValues = (
-  wrong: readonly WrongValue[],
-  message = 'Some values cannot be right.',
-) =>
+export const wrongValues = (wrong: readonly WrongValue[], message = 'Some values cannot be right.') =>
   new Refused(422, {
     code: 'wrong-values',
     message,

@@ -14,20 +14,12 @@ const hostname = (host: string): string => host.replace(/:\d+$/, '').toLowerCase
  * @param allowed host names beside localhost and 127.0.0.1
  */
 export function hostGuard(allowed: readonly string[]) {
-  const names = new Set([
-    'localhost',
-    '127.0.0.1',
-    '[::1]',
-    ...allowed.map((name) => name.toLowerCase()),
-  ]);
+  const names = new Set(['localhost', '127.0.0.1', '[::1]', ...allowed.map((name) => name.toLowerCase())]);
   return (request: Request, response: Response, next: NextFunction): void => {
     const host = request.headers.host ?? '';
     const { origin } = request.headers;
     if (!names.has(hostname(host))) {
-      forbidden(
-        response,
-        `This kitchen does not answer to the name "${host}". Set ALLOWED_HOSTS to let it.`,
-      );
+      forbidden(response, `This kitchen does not answer to the name "${host}". Set ALLOWED_HOSTS to let it.`);
       return;
     }
     const writes = !['GET', 'HEAD', 'OPTIONS'].includes(request.method);
@@ -39,5 +31,4 @@ export function hostGuard(allowed: readonly string[]) {
   };
 }
 
-const sameHost = (origin: string, host: string): boolean =>
-  URL.canParse(origin) && new URL(origin).host === host;
+const sameHost = (origin: string, host: string): boolean => URL.canParse(origin) && new URL(origin).host === host;

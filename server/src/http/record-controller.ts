@@ -30,10 +30,7 @@ type Created<Draft> = Draft & { readonly id?: string };
 type Edited<Draft> = Draft & { readonly version: number };
 
 /** Separates what addresses a record from the draft itself. */
-function without<Body extends object, Key extends keyof Body>(
-  body: Body,
-  key: Key,
-): Omit<Body, Key> {
+function without<Body extends object, Key extends keyof Body>(body: Body, key: Key): Omit<Body, Key> {
   const { [key]: _taken, ...rest } = body;
   return rest;
 }
@@ -47,12 +44,8 @@ export function recordController<Draft extends object, Row extends MainRow>({
   stored,
   query = listQuerySchema,
 }: Shapes<Draft>) {
-  const created = draft.safeExtend({ id: idSchema.optional() }) as unknown as z.ZodType<
-    Created<Draft>
-  >;
-  const edited = draft.safeExtend({ version: versionSchema }) as unknown as z.ZodType<
-    Edited<Draft>
-  >;
+  const created = draft.safeExtend({ id: idSchema.optional() }) as unknown as z.ZodType<Created<Draft>>;
+  const edited = draft.safeExtend({ version: versionSchema }) as unknown as z.ZodType<Edited<Draft>>;
   const listing = z.object({
     items: z.array(stored),
     total: z.int(),
@@ -112,10 +105,7 @@ export function recordController<Draft extends object, Row extends MainRow>({
     @ApiResponse({ status: 200, schema: jsonSchemaOf(stored) })
     @ApiResponse({ status: 409, description: 'A stale edit, with the current record' })
     @ApiResponse({ status: 422, description: 'Wrong values, each with its path' })
-    change(
-      @Param('id') id: string,
-      @Body({ schema: edited }) body: Edited<Draft>,
-    ): Promise<Stored<Draft>> {
+    change(@Param('id') id: string, @Body({ schema: edited }) body: Edited<Draft>): Promise<Stored<Draft>> {
       return this.records.update(id, body.version, without(body, 'version') as unknown as Draft);
     }
 

@@ -1,9 +1,4 @@
-import {
-  Injectable,
-  type CallHandler,
-  type ExecutionContext,
-  type NestInterceptor,
-} from '@nestjs/common';
+import { Injectable, type CallHandler, type ExecutionContext, type NestInterceptor } from '@nestjs/common';
 import type { Response } from 'express';
 import { tap, type Observable } from 'rxjs';
 import { UnitOfWork } from '../storage/unit-of-work.js';

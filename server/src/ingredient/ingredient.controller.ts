@@ -1,10 +1,6 @@
 import { Controller } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
-import {
-  ingredientDraftSchema,
-  ingredientSchema,
-  type IngredientDraft,
-} from '@usual-pantry/core/ingredient';
+import { ingredientDraftSchema, ingredientSchema, type IngredientDraft } from '@usual-pantry/core/ingredient';
 import { recordController } from '../http/record-controller.js';
 import type { IngredientRow } from './ingredient.entity.js';
 import { IngredientRecords } from './ingredient.records.js';

@@ -15,17 +15,11 @@ export interface StoredKitchen extends KitchenDraft {
 /** Reads the settings; settings that came later than the stored ones take their defaults. */
 export async function loadKitchen(manager: EntityManager): Promise<StoredKitchen> {
   const row = await manager.findOneBy(KitchenRow, { id: KITCHEN });
-  return row
-    ? { ...kitchenDraftSchema.parse(row.settings), version: row.version }
-    : { ...emptyKitchen, version: 0 };
+  return row ? { ...kitchenDraftSchema.parse(row.settings), version: row.version } : { ...emptyKitchen, version: 0 };
 }
 
 /** Writes the settings over whatever is there. */
-export const storeKitchen = async (
-  manager: EntityManager,
-  settings: KitchenDraft,
-  version: number,
-) => {
+export const storeKitchen = async (manager: EntityManager, settings: KitchenDraft, version: number) => {
   await manager.save(KitchenRow, { id: KITCHEN, version, settings });
 };
 

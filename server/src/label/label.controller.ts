@@ -1,6 +1,6 @@
 import { Controller, Get, Param, Query, Res } from '@nestjs/common';
 import { ApiOperation, ApiProduces, ApiQuery, ApiTags } from '@nestjs/swagger';
-import type { Finding } from '@usual-pantry/core/finding';
+import { finding, type Finding } from '@usual-pantry/core/finding';
 import { usLabel, type Label, type LabelLayout } from '@usual-pantry/core/label';
 import type { LabelRun } from '@usual-pantry/core/plan';
 import { sayNumber } from '@usual-pantry/core/quantity';
@@ -8,7 +8,7 @@ import { daySchema } from '@usual-pantry/core/record';
 import type { Response } from 'express';
 import { z } from 'zod';
 import { BookService } from '../book/book.service.js';
-import { labelPdf, setLabel } from '../document/label-pdf.js';
+import { labelPdf, leastHeight, setLabel } from '../document/label-pdf.js';
 import { notFound, wrongValues } from '../http/errors.js';
 
 const MOST_COPIES = 500;
@@ -61,48 +61,34 @@ export class LabelController {
     @Query({ schema: pdfQuerySchema }) query: z.infer<typeof pdfQuerySchema>,
     @Res() response: Response,
   ): Promise<void> {
-    const { findings, layout, ...label } = await this.set(id, query.handOver);
+    const { findings, layout, blocks } = await this.set(id, query.handOver);
     const stops = findings.filter((each) => each.severity === 'stop');
     if (stops.length > 0)
       throw wrongValues(
         stops.map(({ message }) => ({ path: ['label'], message })),
         'This label is not ready to be printed.',
       );
-    const { widthMm, heightMm } = layout;
-    const pdf = await labelPdf({ ...label, findings }, widthMm, heightMm, query.copies);
-    response
-      .type('application/pdf')
-      .set('Content-Disposition', `inline; filename="label-${id}.pdf"`)
-      .send(pdf);
+    const pdf = await labelPdf(layout, blocks[0]?.text ?? 'Label', query.copies);
+    response.type('application/pdf').set('Content-Disposition', `inline; filename="label-${id}.pdf"`).send(pdf);
   }
 
   private async set(boxId: string, handOver: string | undefined): Promise<SetLabel> {
     const { season, plan } = await this.books.plan();
     const facts = season.book.boxes.get(boxId);
     if (!facts) throw notFound('box', boxId);
-    const run =
-      plan.labels.find((each) => each.boxId === boxId && each.handOver === handOver) ?? null;
+    const run = plan.labels.find((each) => each.boxId === boxId && each.handOver === handOver) ?? null;
     const label = usLabel(facts, season.book, run);
     const { widthMm, heightMm } = season.book.kitchen.label;
     const layout = setLabel(label, widthMm, heightMm);
     const tooSmall: Finding[] =
       layout.overflowMm > 0
         ? [
-            {
-              code: 'label-too-small',
-              severity: 'stop',
-              about: { noun: 'kitchen', id: 'kitchen', name: 'Settings' },
-              message: `The text does not fit at the least letter height: the label must be ${sayNumber(Math.ceil(layout.overflowMm))} mm higher, or wider.`,
-              waysOut: [
-                {
-                  label: 'Change the label size in Settings',
-                  action: {
-                    kind: 'open',
-                    subject: { noun: 'kitchen', id: 'kitchen', name: 'Settings' },
-                  },
-                },
-              ],
-            },
+            finding(
+              'stop',
+              'label-too-small',
+              { noun: 'kitchen', id: 'kitchen', name: 'Settings' },
+              `The text does not fit at the least letter height: at this width the label must be ${sayNumber(leastHeight(label, widthMm, heightMm))} mm high.`,
+            ),
           ]
         : [];
     return { ...label, findings: [...tooSmall, ...label.findings], run, layout };

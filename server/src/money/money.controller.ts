@@ -10,8 +10,7 @@ export class MoneyController {
 
   @Get('boxes')
   @ApiOperation({
-    summary:
-      'What each box costs and brings: ingredients with losses, packaging, hands x rate, price, margin',
+    summary: 'What each box costs and brings: ingredients with losses, packaging, hands x rate, price, margin',
   })
   boxes(): Promise<readonly BoxCost[]> {
     return this.books.costs();

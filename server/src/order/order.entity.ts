@@ -1,13 +1,5 @@
 import type { OrderDraft } from '@usual-pantry/core/order';
-import {
-  Column,
-  Entity,
-  JoinColumn,
-  ManyToOne,
-  OneToMany,
-  PrimaryColumn,
-  type Relation,
-} from 'typeorm';
+import { Column, Entity, JoinColumn, ManyToOne, OneToMany, PrimaryColumn, type Relation } from 'typeorm';
 
 @Entity('customer_order')
 export class OrderRow {

@@ -41,12 +41,7 @@ export class PieceRecords extends Records<PieceDraft, PieceRow> {
     return draft.name;
   }
 
-  async wrongIn(
-    draft: PieceDraft,
-    _id: string,
-    _before: unknown,
-    manager: EntityManager,
-  ): Promise<WrongValue[]> {
+  async wrongIn(draft: PieceDraft, _id: string, _before: unknown, manager: EntityManager): Promise<WrongValue[]> {
     return wrongInPiece(draft, await knownIn(manager));
   }
 

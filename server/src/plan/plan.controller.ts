@@ -11,8 +11,7 @@ export class PlanController {
 
   @Get('plan')
   @ApiOperation({
-    summary:
-      'The season worked out from the open orders: makings, left-overs, shopping, days, label dates, findings',
+    summary: 'The season worked out from the open orders: makings, left-overs, shopping, days, label dates, findings',
   })
   async plan(): Promise<Plan & { today: string; maker: string; currency: string }> {
     const { plan, today, season } = await this.books.plan();

@@ -10,8 +10,7 @@ export class RecipeFiguresController {
 
   @Get(':id/figures')
   @ApiOperation({
-    summary:
-      'Line weights, raw mass, yield, allergens and ingredient shares of the base batch, in grams',
+    summary: 'Line weights, raw mass, yield, allergens and ingredient shares of the base batch, in grams',
   })
   async figures(@Param('id') id: string) {
     const facts = (await this.books.season()).book.recipes.get(id);

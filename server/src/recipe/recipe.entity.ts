@@ -1,13 +1,5 @@
 import type { RecipeDraft } from '@usual-pantry/core/recipe';
-import {
-  Column,
-  Entity,
-  JoinColumn,
-  ManyToOne,
-  OneToMany,
-  PrimaryColumn,
-  type Relation,
-} from 'typeorm';
+import { Column, Entity, JoinColumn, ManyToOne, OneToMany, PrimaryColumn, type Relation } from 'typeorm';
 
 @Entity('recipe')
 export class RecipeRow {

@@ -50,12 +50,7 @@ export class RecipeRecords extends Records<RecipeDraft, RecipeRow> {
     return draft.name;
   }
 
-  async wrongIn(
-    draft: RecipeDraft,
-    id: string,
-    _before: unknown,
-    manager: EntityManager,
-  ): Promise<WrongValue[]> {
+  async wrongIn(draft: RecipeDraft, id: string, _before: unknown, manager: EntityManager): Promise<WrongValue[]> {
     const wrong = wrongInRecipe(draft, await knownIn(manager, id));
     if (wrong.length > 0) return wrong;
     const others = (await loadAll(manager, recipeMapping)).filter((each) => each.id !== id);

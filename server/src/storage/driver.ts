@@ -23,8 +23,7 @@ export class LibsqlConnection extends Database {
     const statement = super.prepare(sql);
     for (const method of ['run', 'get', 'iterate'] as const) {
       const original = statement[method].bind(statement);
-      statement[method] = (...parameters: unknown[]) =>
-        parameters.length === 0 ? original() : original(parameters);
+      statement[method] = (...parameters: unknown[]) => (parameters.length === 0 ? original() : original(parameters));
     }
     return statement;
   }

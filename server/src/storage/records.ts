@@ -61,14 +61,9 @@ export interface Listing<Draft> {
 }
 
 const relationsOf = <Draft, Row extends MainRow>(mapping: Mapping<Draft, Row>) =>
-  Object.fromEntries(
-    mapping.children.map((child) => [child.relation, true]),
-  ) as FindOptionsRelations<Row>;
+  Object.fromEntries(mapping.children.map((child) => [child.relation, true])) as FindOptionsRelations<Row>;
 
-const storedOf = <Draft, Row extends MainRow>(
-  mapping: Mapping<Draft, Row>,
-  row: Row,
-): Stored<Draft> => {
+const storedOf = <Draft, Row extends MainRow>(mapping: Mapping<Draft, Row>, row: Row): Stored<Draft> => {
   for (const { relation } of mapping.children)
     (row[relation] as { position: number }[]).sort((a, b) => a.position - b.position);
   return { ...mapping.toDraft(row), id: row.id, version: row.version };
@@ -204,12 +199,7 @@ export abstract class Records<Draft, Row extends MainRow> {
     });
   }
 
-  private async check(
-    draft: Draft,
-    id: string,
-    before: Stored<Draft> | null,
-    manager: EntityManager,
-  ): Promise<void> {
+  private async check(draft: Draft, id: string, before: Stored<Draft> | null, manager: EntityManager): Promise<void> {
     const wrong = await this.wrongIn(draft, id, before, manager);
     if (wrong.length > 0) throw wrongValues(wrong);
   }

@@ -10,9 +10,7 @@ export function Lost() {
       <Typography variant="h1" gutterBottom>
         {error ? 'This page could not be shown.' : 'There is nothing at this address.'}
       </Typography>
-      <Typography sx={{ mb: 2 }}>
-        {error instanceof Error ? error.message : 'What is stored is safe.'}
-      </Typography>
+      <Typography sx={{ mb: 2 }}>{error instanceof Error ? error.message : 'What is stored is safe.'}</Typography>
       <Button variant="contained" component={Link} to="/" reloadDocument={Boolean(error)}>
         Go to Today
       </Button>

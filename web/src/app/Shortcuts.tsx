@@ -70,10 +70,7 @@ export function Shortcuts() {
     },
     { useKey: true, preventDefault: true },
   );
-  const rows = [
-    ...others,
-    ...all.map((screen) => [`g ${screen.key}`, `Go to ${screen.name}`] as const),
-  ];
+  const rows = [...others, ...all.map((screen) => [`g ${screen.key}`, `Go to ${screen.name}`] as const)];
   const close = () => {
     setOpen(false);
   };

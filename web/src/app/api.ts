@@ -79,16 +79,13 @@ export const seen = { revision: 0 };
 const rawQuery = fetchBaseQuery({ baseUrl: '/api/' });
 
 /** Every failure as a refusal in words; a server that does not answer is one too. */
-const baseQuery: BaseQueryFn<Parameters<typeof rawQuery>[0], unknown, Refusal> = async (
-  ...call
-) => {
+const baseQuery: BaseQueryFn<Parameters<typeof rawQuery>[0], unknown, Refusal> = async (...call) => {
   const { data, error, meta } = await rawQuery(...call);
   const revision = Number(meta?.response?.headers.get('x-revision'));
   if (revision > seen.revision) seen.revision = revision;
   if (!error) return { data };
   const body = error.data as Partial<Refusal> | undefined;
-  if (typeof body === 'object' && typeof body.message === 'string')
-    return { error: body as Refusal };
+  if (typeof body === 'object' && typeof body.message === 'string') return { error: body as Refusal };
   return {
     error: {
       code: 'unreachable',

@@ -1,9 +1,4 @@
-import {
-  createSlice,
-  type PayloadAction,
-  type ThunkAction,
-  type UnknownAction,
-} from '@reduxjs/toolkit';
+import { createSlice, type PayloadAction, type ThunkAction, type UnknownAction } from '@reduxjs/toolkit';
 import { api, type Drafts, type Noun, type Refusal, type Stored } from './api';
 
 /** One edit that can be taken back: what stood there before and after. Null is no record. */
@@ -52,22 +47,17 @@ export const { recorded, said, hushed } = history.actions;
 
 type Thunk<T> = ThunkAction<Promise<T>, { history: HistoryState }, unknown, UnknownAction>;
 
-const draftOf = ({ id: _id, version: _version, ...draft }: Stored): Drafts[Noun] =>
-  draft;
+const draftOf = ({ id: _id, version: _version, ...draft }: Stored): Drafts[Noun] => draft;
 
 /** Brings a record from what it is to what it shall be; gives what is then stored. */
 const bring =
   (noun: Noun, from: Stored | null, to: Stored | null): Thunk<Stored | null> =>
   async (dispatch) => {
     if (to === null) {
-      if (from)
-        await dispatch(
-          api.endpoints.remove.initiate({ noun, id: from.id, version: from.version }),
-        ).unwrap();
+      if (from) await dispatch(api.endpoints.remove.initiate({ noun, id: from.id, version: from.version })).unwrap();
       return null;
     }
-    if (from === null)
-      return dispatch(api.endpoints.add.initiate({ noun, id: to.id, draft: draftOf(to) })).unwrap();
+    if (from === null) return dispatch(api.endpoints.add.initiate({ noun, id: to.id, draft: draftOf(to) })).unwrap();
     return dispatch(
       api.endpoints.change.initiate({
         noun,

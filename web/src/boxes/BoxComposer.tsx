@@ -1,10 +1,5 @@
 import Box from '@mui/material/Box';
-import {
-  boxDraftSchema,
-  workOutBox,
-  type Box as StoredBox,
-  type BoxDraft,
-} from '@usual-pantry/core/box';
+import { boxDraftSchema, workOutBox, type Box as StoredBox, type BoxDraft } from '@usual-pantry/core/box';
 import { sayCount, sayGrams, sayMoney } from '@usual-pantry/core/quantity';
 import { useState } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
@@ -53,8 +48,7 @@ function Answer({ season, box }: { season: SeasonBook; box: StoredBox | null }) 
   const facts = useDraftFacts(season, box);
   const cost = useBoxCost(season, facts);
   const money = (minor: number) => sayMoney(minor, season.data.kitchen.currency);
-  if (facts.pieceCount === 0)
-    return <AnswerLine>An empty box. Choose a cell, then a piece from the shelf.</AnswerLine>;
+  if (facts.pieceCount === 0) return <AnswerLine>An empty box. Choose a cell, then a piece from the shelf.</AnswerLine>;
   return (
     <AnswerLine>
       {facts.box.name}: {sayCount(facts.pieceCount, 'piece')}, {sayGrams(facts.weightGrams)}, costs{' '}
@@ -203,12 +197,7 @@ export function BoxComposer({ season, box }: { season: SeasonBook; box: StoredBo
         >
           <TextInput name="name" label="Name" />
           <TextInput name="foodName" label="What the label calls the food" />
-          <NumberInput
-            name="priceMinor"
-            label="Price"
-            scale={100}
-            unit={season.data.kitchen.currency}
-          />
+          <NumberInput name="priceMinor" label="Price" scale={100} unit={season.data.kitchen.currency} />
           <NumberInput name="packMinutes" label="Packing" unit="min" />
         </Box>
         <PackagingLines currency={season.data.kitchen.currency} />

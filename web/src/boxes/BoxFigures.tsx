@@ -44,26 +44,18 @@ export function BoxFigures({ season, facts }: { season: SeasonBook; facts: BoxFa
           </Worked>
         </Figure>
         <Figure name="Ingredients">
-          <Worked working={costWorking(cost, 'ingredients', rate, currency)}>
-            {money(cost.ingredientsMinor)}
-          </Worked>
+          <Worked working={costWorking(cost, 'ingredients', rate, currency)}>{money(cost.ingredientsMinor)}</Worked>
         </Figure>
         <Figure name="Packaging">{money(cost.packagingMinor)}</Figure>
         <Figure name={`Hands, ${sayMinutes(cost.handsMinutes)}`}>
-          <Worked working={costWorking(cost, 'hands', rate, currency)}>
-            {money(cost.handsMinor)}
-          </Worked>
+          <Worked working={costWorking(cost, 'hands', rate, currency)}>{money(cost.handsMinor)}</Worked>
         </Figure>
         <Figure name="Cost">{money(cost.costMinor)}</Figure>
         <Figure name="Price">{money(cost.priceMinor)}</Figure>
         <Figure name="Margin on price">
-          <Worked working={costWorking(cost, 'margin', rate, currency)}>
-            {sayPercent(cost.marginPercent)}
-          </Worked>
+          <Worked working={costWorking(cost, 'margin', rate, currency)}>{sayPercent(cost.marginPercent)}</Worked>
         </Figure>
-        <Figure name="Per bench hour">
-          {cost.perBenchHourMinor === null ? '–' : money(cost.perBenchHourMinor)}
-        </Figure>
+        <Figure name="Per bench hour">{cost.perBenchHourMinor === null ? '–' : money(cost.perBenchHourMinor)}</Figure>
         <Figure name="Keeps">{facts.keeps ? sayCount(facts.keeps.days, 'day') : '–'}</Figure>
         <Figure name="Travels">{facts.travel}</Figure>
       </FigureList>

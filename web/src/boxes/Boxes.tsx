@@ -18,8 +18,7 @@ function BoxList({ season }: { season: SeasonBook }) {
   const currency = data.kitchen.currency;
   const boxes = [...book.boxes.values()];
   const best = costs?.reduce<(typeof costs)[number] | undefined>(
-    (top, each) =>
-      top && (top.perBenchHourMinor ?? 0) >= (each.perBenchHourMinor ?? 0) ? top : each,
+    (top, each) => (top && (top.perBenchHourMinor ?? 0) >= (each.perBenchHourMinor ?? 0) ? top : each),
     undefined,
   );
   return (
@@ -36,11 +35,7 @@ function BoxList({ season }: { season: SeasonBook }) {
         openId={undefined}
         newLabel="New box"
         columns
-        empty={
-          <Empty title="A box holds pieces in cells.">
-            Add one, then fill its cells from the shelf.
-          </Empty>
-        }
+        empty={<Empty title="A box holds pieces in cells.">Add one, then fill its cells from the shelf.</Empty>}
         items={boxes.map((facts) => {
           const cost = costs?.find((each) => each.boxId === facts.box.id);
           return {

@@ -25,11 +25,7 @@ export const MiniTray = ({ facts, book }: { facts: BoxFacts; book: Book }) => {
         return (
           <Box key={index} sx={{ aspectRatio: '1', display: 'grid', placeItems: 'center' }}>
             {piece && (
-              <PieceDrawing
-                kind={piece.form.kind}
-                colour={piece.colour}
-                size={Math.min(26, 70 / box.columns)}
-              />
+              <PieceDrawing kind={piece.form.kind} colour={piece.colour} size={Math.min(26, 70 / box.columns)} />
             )}
           </Box>
         );

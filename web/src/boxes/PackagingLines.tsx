@@ -22,12 +22,7 @@ export function PackagingLines({ currency }: { currency: string }) {
           }}
         >
           <TextInput name={`packaging.${index}.name`} label="Packaging" />
-          <NumberInput
-            name={`packaging.${index}.costMinor`}
-            label="Cost"
-            scale={100}
-            unit={currency}
-          />
+          <NumberInput name={`packaging.${index}.costMinor`} label="Cost" scale={100} unit={currency} />
           <NumberInput name={`packaging.${index}.grams`} label="Weight" unit="g" />
           <IconButton
             aria-label={`Remove packaging ${index + 1}`}

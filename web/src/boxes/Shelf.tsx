@@ -8,17 +8,10 @@ import type { SeasonBook } from '../parts/useSeason';
 import { FIGURES } from '../app/theme';
 
 /** The digit that places the shelf's piece at a position: 1 to 9, then 0. */
-export const shelfDigit = (index: number): string | null =>
-  index < 9 ? String(index + 1) : index === 9 ? '0' : null;
+export const shelfDigit = (index: number): string | null => (index < 9 ? String(index + 1) : index === 9 ? '0' : null);
 
 /** Every piece, with the digit that places it. */
-export function Shelf({
-  season,
-  onPick,
-}: {
-  season: SeasonBook;
-  onPick: (pieceId: string) => void;
-}) {
+export function Shelf({ season, onPick }: { season: SeasonBook; onPick: (pieceId: string) => void }) {
   return (
     <Panel title="Shelf">
       <Box sx={{ display: 'grid', gap: 0.5, maxHeight: { xs: 190, md: 560 }, overflowY: 'auto' }}>
@@ -64,9 +57,7 @@ export function Shelf({
           </ButtonBase>
         ))}
       </Box>
-      <Box sx={{ fontSize: 13, color: 'text.secondary', mt: 1 }}>
-        Press the digit in the tray; x clears.
-      </Box>
+      <Box sx={{ fontSize: 13, color: 'text.secondary', mt: 1 }}>Press the digit in the tray; x clears.</Box>
     </Panel>
   );
 }

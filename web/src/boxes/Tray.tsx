@@ -55,9 +55,7 @@ export function Tray({ season, cell: chosen, onChoose, onPlace }: TrayProps) {
   };
 
   const rows = Array.from({ length: Math.ceil(cells.length / columns) }, (_, row) =>
-    cells
-      .slice(row * columns, (row + 1) * columns)
-      .map((cell, column) => ({ cell, index: row * columns + column })),
+    cells.slice(row * columns, (row + 1) * columns).map((cell, column) => ({ cell, index: row * columns + column })),
   );
   return (
     <Box
@@ -89,9 +87,7 @@ export function Tray({ season, cell: chosen, onChoose, onPlace }: TrayProps) {
         >
           {row.map(({ cell, index }) => {
             const piece = cell && season.book.pieces.get(cell.pieceId)?.piece;
-            const name = piece
-              ? `${cell.count > 1 ? `${String(cell.count)} × ` : ''}${piece.name}`
-              : 'empty';
+            const name = piece ? `${cell.count > 1 ? `${String(cell.count)} × ` : ''}${piece.name}` : 'empty';
             return (
               <Box key={index} role="gridcell" aria-selected={index === chosen}>
                 <ButtonBase

@@ -14,10 +14,7 @@ export function costWorking(
     case 'ingredients':
       return {
         title: 'Ingredients',
-        inputs: cost.pieces.map((piece) => [
-          `${String(piece.count)} × ${piece.name}`,
-          money(piece.ingredientsMinor),
-        ]),
+        inputs: cost.pieces.map((piece) => [`${String(piece.count)} × ${piece.name}`, money(piece.ingredientsMinor)]),
         rule: 'Each recipe’s ingredients at the pack that is cheapest by weight, divided by what comes out of the pot, and by the whole pieces that a batch gives: losses, trim and crumbs are in it. Rounded once, half to even.',
       };
     case 'hands':
@@ -36,10 +33,7 @@ export function costWorking(
           ['Price', money(cost.priceMinor)],
           ['Cost', money(cost.costMinor)],
           ['Left', money(cost.profitMinor)],
-          [
-            'Markup on cost',
-            cost.markupPercent === null ? '–' : `${sayNumber(cost.markupPercent)} %`,
-          ],
+          ['Markup on cost', cost.markupPercent === null ? '–' : `${sayNumber(cost.markupPercent)} %`],
         ],
         rule: 'Margin is what is left as a share of the price; markup is the same as a share of the cost. A markup of 50 % is a margin of 33 %.',
       };

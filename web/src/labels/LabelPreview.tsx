@@ -13,12 +13,7 @@ export function LabelPreview({ label }: { label: LabelAnswer }) {
   const { widthMm, heightMm, overflowMm, runs } = label.layout;
   const height = heightMm + overflowMm;
   return (
-    <Box
-      sx={{ overflow: 'auto', pb: 1 }}
-      tabIndex={0}
-      role="region"
-      aria-label="Label at true size"
-    >
+    <Box sx={{ overflow: 'auto', pb: 1 }} tabIndex={0} role="region" aria-label="Label at true size">
       <svg
         role="img"
         aria-label={label.blocks.map((block) => `${block.heading} ${block.text}`.trim()).join('. ')}

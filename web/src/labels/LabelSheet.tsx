@@ -15,15 +15,7 @@ import { LabelPreview } from './LabelPreview';
 const MOST_COPIES = 500;
 
 /** One label: what is missing, the label at true size, the PDF. */
-export function LabelSheet({
-  boxId,
-  handOver,
-  count,
-}: {
-  boxId: string;
-  handOver: string | null;
-  count: number;
-}) {
+export function LabelSheet({ boxId, handOver, count }: { boxId: string; handOver: string | null; count: number }) {
   const { data: label, error, refetch } = useLabelQuery({ boxId, handOver });
   const [copies, setCopies] = useState(String(count));
   if (!label) return <Waiting error={error} again={refetch} />;
@@ -69,8 +61,8 @@ export function LabelSheet({
       </Box>
       <LabelPreview label={label} />
       <Typography variant="body2" sx={{ color: 'text.secondary', mt: 1.5, maxWidth: '60ch' }}>
-        True size: {label.layout.widthMm} x {label.layout.heightMm} mm at a zoom of 100 %. An
-        estimate, not legal advice: your local code decides what a label must say.
+        True size: {label.layout.widthMm} x {label.layout.heightMm} mm at a zoom of 100 %. An estimate, not legal
+        advice: your local code decides what a label must say.
       </Typography>
     </Box>
   );

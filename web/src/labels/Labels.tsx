@@ -29,11 +29,7 @@ const rowsOf = (plan: PlanAnswer, boxes: readonly { id: string; name: string }[]
 
 function RunList({ rows, open }: { rows: readonly Row[]; open: Row | undefined }) {
   return (
-    <Box
-      component="ul"
-      aria-label="Labels"
-      sx={{ listStyle: 'none', m: 0, p: 0, display: 'grid', gap: 0.75 }}
-    >
+    <Box component="ul" aria-label="Labels" sx={{ listStyle: 'none', m: 0, p: 0, display: 'grid', gap: 0.75 }}>
       {rows.map((row) => (
         <li key={`${row.boxId} ${row.handOver ?? ''}`}>
           <Paper
@@ -69,8 +65,7 @@ export function Labels() {
   const { data: book } = useBookQuery();
   if (!plan || !book) return <Waiting error={error} again={refetch} />;
   const rows = rowsOf(plan, book.boxes);
-  if (rows.length === 0)
-    return <Empty title="No boxes, so no labels.">Fill a box, and its label stands here.</Empty>;
+  if (rows.length === 0) return <Empty title="No boxes, so no labels.">Fill a box, and its label stands here.</Empty>;
   const handOver = search.get('handOver');
   const open = rows.find((row) => row.boxId === boxId && row.handOver === handOver);
   const labels = plan.labels.reduce((sum, run) => sum + run.count, 0);
@@ -82,8 +77,8 @@ export function Labels() {
             'No open orders; labels without dates are below.'
           ) : (
             <>
-              <Mark tone="hot">{sayCount(labels, 'label')}</Mark> to print, of{' '}
-              {sayCount(plan.labels.length, 'kind')} by box and hand-over.
+              <Mark tone="hot">{sayCount(labels, 'label')}</Mark> to print, of {sayCount(plan.labels.length, 'kind')} by
+              box and hand-over.
             </>
           )}
         </AnswerLine>
@@ -96,10 +91,7 @@ export function Labels() {
               key={`${boxId} ${handOver ?? ''}`}
               boxId={boxId}
               handOver={handOver}
-              count={
-                plan.labels.find((run) => run.boxId === boxId && run.handOver === handOver)
-                  ?.count ?? 1
-              }
+              count={plan.labels.find((run) => run.boxId === boxId && run.handOver === handOver)?.count ?? 1}
             />
           )
         }

@@ -44,11 +44,7 @@ const PriceBar = ({ cost }: { cost: BoxCost }) => {
       }}
     >
       {parts.map(({ name, of, colour }) => (
-        <Box
-          key={name}
-          title={name}
-          sx={{ width: `${(of(cost) / whole) * 100}%`, bgcolor: colour }}
-        />
+        <Box key={name} title={name} sx={{ width: `${(of(cost) / whole) * 100}%`, bgcolor: colour }} />
       ))}
     </Box>
   );
@@ -57,11 +53,7 @@ const PriceBar = ({ cost }: { cost: BoxCost }) => {
 const Key = () => (
   <Box sx={{ display: 'flex', gap: 2, flexWrap: 'wrap', mb: 1 }}>
     {parts.map(({ name, colour }) => (
-      <Box
-        key={name}
-        component="span"
-        sx={{ display: 'inline-flex', alignItems: 'center', gap: 0.75 }}
-      >
+      <Box key={name} component="span" sx={{ display: 'inline-flex', alignItems: 'center', gap: 0.75 }}>
         <Box component="span" sx={{ width: 12, height: 12, bgcolor: colour, borderRadius: 0.5 }} />
         {name}
       </Box>
@@ -79,49 +71,28 @@ export function Money() {
   const ranked = [...costs].sort((a, b) => (b.perBenchHourMinor ?? 0) - (a.perBenchHourMinor ?? 0));
   const [best] = ranked;
   const worst = ranked.at(-1);
-  if (!best || !worst)
-    return <Empty title="No boxes, so no costs.">Fill a box, and what it costs stands here.</Empty>;
+  if (!best || !worst) return <Empty title="No boxes, so no costs.">Fill a box, and what it costs stands here.</Empty>;
   const losing = costs.filter((cost) => cost.profitMinor < 0);
   return (
     <>
       <AnswerLine>
-        {best.name} brings{' '}
-        <Mark tone="done">{money(best.perBenchHourMinor ?? 0)} a bench hour</Mark>
+        {best.name} brings <Mark tone="done">{money(best.perBenchHourMinor ?? 0)} a bench hour</Mark>
         {worst !== best && `, ${worst.name} ${money(worst.perBenchHourMinor ?? 0)}`}.
         {losing.length > 0 && (
           <>
             {' '}
-            <Mark tone="stop">
-              {losing.map((cost) => cost.name).join(', ')} costs more than it brings.
-            </Mark>
+            <Mark tone="stop">{losing.map((cost) => cost.name).join(', ')} costs more than it brings.</Mark>
           </>
         )}
       </AnswerLine>
       <Key />
-      <TableContainer
-        component={Paper}
-        variant="outlined"
-        tabIndex={0}
-        role="region"
-        aria-label="Cost of each box"
-      >
-        <Table
-          size="small"
-          sx={{ '& td:not(:first-of-type)': { fontFamily: FIGURES, fontSize: 13.5 } }}
-        >
+      <TableContainer component={Paper} variant="outlined" tabIndex={0} role="region" aria-label="Cost of each box">
+        <Table size="small" sx={{ '& td:not(:first-of-type)': { fontFamily: FIGURES, fontSize: 13.5 } }}>
           <TableHead>
             <TableRow>
               <TableCell>Box</TableCell>
               <TableCell sx={{ width: '24%' }}>Where the price goes</TableCell>
-              {[
-                'Ingredients',
-                'Packaging',
-                'Hands',
-                'Cost',
-                'Price',
-                'Margin',
-                'Per bench hour',
-              ].map((head) => (
+              {['Ingredients', 'Packaging', 'Hands', 'Cost', 'Price', 'Margin', 'Per bench hour'].map((head) => (
                 <TableCell key={head} align="right">
                   {head}
                 </TableCell>
@@ -136,9 +107,7 @@ export function Money() {
                     {cost.name}
                   </Link>
                   {cost.unpriced.length > 0 && (
-                    <Box sx={{ color: 'error.main', fontSize: 13 }}>
-                      without a price: {cost.unpriced.join(', ')}
-                    </Box>
+                    <Box sx={{ color: 'error.main', fontSize: 13 }}>without a price: {cost.unpriced.join(', ')}</Box>
                   )}
                 </TableCell>
                 <TableCell>
@@ -151,9 +120,7 @@ export function Money() {
                 </TableCell>
                 <TableCell align="right">{money(cost.packagingMinor)}</TableCell>
                 <TableCell align="right">
-                  <Worked working={costWorking(cost, 'hands', rate, currency)}>
-                    {money(cost.handsMinor)}
-                  </Worked>
+                  <Worked working={costWorking(cost, 'hands', rate, currency)}>{money(cost.handsMinor)}</Worked>
                   <br />
                   {sayMinutes(cost.handsMinutes)}
                 </TableCell>

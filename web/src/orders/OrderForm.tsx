@@ -3,12 +3,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
 import { exclusionCodes, exclusions } from '@usual-pantry/core/ingredient';
-import {
-  orderDraftSchema,
-  orderStates,
-  type Order,
-  type OrderDraft,
-} from '@usual-pantry/core/order';
+import { orderDraftSchema, orderStates, type Order, type OrderDraft } from '@usual-pantry/core/order';
 import { addDays } from '@usual-pantry/core/quantity';
 import { useFieldArray } from 'react-hook-form';
 import { useNavigate } from 'react-router';
@@ -65,12 +60,7 @@ function BoxLines({ season }: { season: SeasonBook }) {
             }}
           >
             <NumberInput name={`lines.${index}.count`} label="How many" />
-            <PickInput
-              name={`lines.${index}.boxId`}
-              label="Box"
-              options={boxes.map((box) => box.id)}
-              nameOf={nameOf}
-            />
+            <PickInput name={`lines.${index}.boxId`} label="Box" options={boxes.map((box) => box.id)} nameOf={nameOf} />
             <IconButton
               aria-label={`Remove box ${index + 1}`}
               disabled={fields.length === 1}
@@ -111,11 +101,9 @@ export function OrderForm({ season, order }: { season: SeasonBook; order: Order 
       onDelete={
         order
           ? () => {
-              void edit
-                .remove('order', order, `${order.customer.name}’s order deleted.`)
-                .then((gone) => {
-                  if (gone) void navigate('/orders');
-                });
+              void edit.remove('order', order, `${order.customer.name}’s order deleted.`).then((gone) => {
+                if (gone) void navigate('/orders');
+              });
             }
           : undefined
       }
@@ -143,11 +131,7 @@ export function OrderForm({ season, order }: { season: SeasonBook; order: Order 
           }}
         >
           <TextInput name="handOver.on" label="Day" type="date" />
-          <ChoiceInput
-            name="handOver.way"
-            label="Way"
-            choices={choices(['pick-up', 'stall', 'courier'])}
-          />
+          <ChoiceInput name="handOver.way" label="Way" choices={choices(['pick-up', 'stall', 'courier'])} />
           <Box sx={{ gridColumn: { xs: '1 / -1', sm: 'auto' } }}>
             <TextInput name="handOver.place" label="Place" />
           </Box>
@@ -168,12 +152,7 @@ export function OrderForm({ season, order }: { season: SeasonBook; order: Order 
           nameOf={(code) => exclusions[code]?.name ?? code}
         />
         <ChoiceInput name="state" label="State" choices={choices(orderStates)} />
-        <NumberInput
-          name="depositMinor"
-          label="Deposit"
-          scale={100}
-          unit={season.data.kitchen.currency}
-        />
+        <NumberInput name="depositMinor" label="Deposit" scale={100} unit={season.data.kitchen.currency} />
       </Box>
       <TextInput name="notes" label="Notes" multiline minRows={2} />
     </RecordFrame>

@@ -25,12 +25,9 @@ export function OrderSummary({ season, order }: { season: SeasonBook; order: Ord
   const pieces = boxes.reduce((sum, { facts, count }) => sum + facts.pieceCount * count, 0);
   const deposit = parsed.success ? parsed.data.depositMinor : 0;
   const runs = plan?.labels.filter(
-    (run) =>
-      run.handOver === order?.handOver.on && order.lines.some((line) => line.boxId === run.boxId),
+    (run) => run.handOver === order?.handOver.on && order.lines.some((line) => line.boxId === run.boxId),
   );
-  const findings = parsed.success
-    ? findingsOfOrder({ ...parsed.data, id: order?.id ?? 'new' }, book, data.today)
-    : [];
+  const findings = parsed.success ? findingsOfOrder({ ...parsed.data, id: order?.id ?? 'new' }, book, data.today) : [];
   const settled = findings.map((each) => ({
     ...each,
     // Ways out change the stored order: with unsaved typing they would change it underneath.

@@ -33,9 +33,7 @@ function useColumns(compact: boolean): GridColDef<Order>[] {
   const { data: book } = useBookQuery();
   const { data: plan } = usePlanQuery();
   const names = new Map(book?.boxes.map((box) => [box.id, box.name]));
-  const toSettle = new Set(
-    plan?.findings.filter((each) => each.about.noun === 'order').map((each) => each.about.id),
-  );
+  const toSettle = new Set(plan?.findings.filter((each) => each.about.noun === 'order').map((each) => each.about.id));
   const customer: GridColDef<Order> = {
     field: 'customerName',
     headerName: 'Customer',
@@ -46,11 +44,7 @@ function useColumns(compact: boolean): GridColDef<Order>[] {
       <span>
         {row.customer.name}
         {toSettle.has(row.id) && (
-          <Chip
-            size="small"
-            label="to decide"
-            sx={{ ml: 1, bgcolor: 'warning.light', color: '#1B2430', height: 20 }}
-          />
+          <Chip size="small" label="to decide" sx={{ ml: 1, bgcolor: 'warning.light', color: '#1B2430', height: 20 }} />
         )}
       </span>
     ),
@@ -61,9 +55,7 @@ function useColumns(compact: boolean): GridColDef<Order>[] {
     width: 128,
     valueGetter: (_value, order) => order.handOver.on,
     renderCell: ({ row }) => (
-      <span style={{ fontFamily: FIGURES, whiteSpace: 'nowrap' }}>
-        {sayShortDay(row.handOver.on)}
-      </span>
+      <span style={{ fontFamily: FIGURES, whiteSpace: 'nowrap' }}>{sayShortDay(row.handOver.on)}</span>
     ),
   };
   if (compact) return [day, customer];
@@ -84,9 +76,7 @@ function useColumns(compact: boolean): GridColDef<Order>[] {
       minWidth: 190,
       sortable: false,
       valueGetter: (_value, order) =>
-        order.lines
-          .map((line) => `${String(line.count)} × ${names.get(line.boxId) ?? line.boxId}`)
-          .join(', '),
+        order.lines.map((line) => `${String(line.count)} × ${names.get(line.boxId) ?? line.boxId}`).join(', '),
     },
     {
       field: 'exclusions',
@@ -100,9 +90,7 @@ function useColumns(compact: boolean): GridColDef<Order>[] {
       field: 'state',
       headerName: 'State',
       width: 116,
-      renderCell: ({ row }) => (
-        <Chip size="small" variant="outlined" color={tones[row.state]} label={row.state} />
-      ),
+      renderCell: ({ row }) => <Chip size="small" variant="outlined" color={tones[row.state]} label={row.state} />,
     },
   ];
 }
@@ -202,9 +190,7 @@ export function OrderTable({
         label="Orders"
         nonce={nonce}
         localeText={{
-          noRowsLabel: search
-            ? 'No customer is called that.'
-            : `No ${show === 'all' ? '' : `${show} `}orders.`,
+          noRowsLabel: search ? 'No customer is called that.' : `No ${show === 'all' ? '' : `${show} `}orders.`,
         }}
         sx={{
           bgcolor: 'background.paper',
@@ -218,9 +204,7 @@ export function OrderTable({
           },
         }}
       />
-      <Box sx={{ color: 'text.secondary', fontSize: 13.5, mt: 0.75 }}>
-        {sayCount(data?.total ?? 0, 'order')}
-      </Box>
+      <Box sx={{ color: 'text.secondary', fontSize: 13.5, mt: 0.75 }}>{sayCount(data?.total ?? 0, 'order')}</Box>
     </Box>
   );
 }

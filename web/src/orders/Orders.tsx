@@ -55,12 +55,7 @@ export function Orders() {
             openId={id}
             compact={id !== undefined}
             action={
-              <Button
-                component={Link}
-                to="/orders/new"
-                variant="contained"
-                startIcon={<Icon path={mdiPlus} />}
-              >
+              <Button component={Link} to="/orders/new" variant="contained" startIcon={<Icon path={mdiPlus} />}>
                 New order
               </Button>
             }

@@ -39,10 +39,7 @@ export function CompositionFields() {
         Add the composition
       </Button>
     );
-  const sum = parts.reduce(
-    (total, part) => total + (Number.isFinite(composition[part]) ? composition[part] : 0),
-    0,
-  );
+  const sum = parts.reduce((total, part) => total + (Number.isFinite(composition[part]) ? composition[part] : 0), 0);
   return (
     <>
       <Box
@@ -56,9 +53,7 @@ export function CompositionFields() {
           <NumberInput key={part} name={`composition.${part}`} label={names[part]} unit="g" />
         ))}
       </Box>
-      <FormHelperText error={Math.abs(sum - 100) > 1}>
-        {error ?? `${sayNumber(sum, 1)} g of 100 g`}
-      </FormHelperText>
+      <FormHelperText error={Math.abs(sum - 100) > 1}>{error ?? `${sayNumber(sum, 1)} g of 100 g`}</FormHelperText>
       <Button
         size="small"
         onClick={() => {

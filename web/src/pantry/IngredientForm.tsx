@@ -50,13 +50,7 @@ function UsedBy({ season, ingredient }: { season: SeasonBook; ingredient: Ingred
 }
 
 /** An ingredient as a form. */
-export function IngredientForm({
-  season,
-  ingredient,
-}: {
-  season: SeasonBook;
-  ingredient: Ingredient | null;
-}) {
+export function IngredientForm({ season, ingredient }: { season: SeasonBook; ingredient: Ingredient | null }) {
   const navigate = useNavigate();
   const edit = useEdit();
   const record = useRecordForm({
@@ -75,11 +69,9 @@ export function IngredientForm({
       onDelete={
         ingredient
           ? () => {
-              void edit
-                .remove('ingredient', ingredient, `${ingredient.name} deleted.`)
-                .then((gone) => {
-                  if (gone) void navigate('/pantry');
-                });
+              void edit.remove('ingredient', ingredient, `${ingredient.name} deleted.`).then((gone) => {
+                if (gone) void navigate('/pantry');
+              });
             }
           : undefined
       }
@@ -93,13 +85,7 @@ export function IngredientForm({
       </Panel>
       <Panel title="What a volume or one of it weighs">
         <DensityLines />
-        <NumberInput
-          name="pieceGrams"
-          label="Weight of one"
-          unit="g"
-          optional
-          sx={{ maxWidth: 200, mt: 1.5 }}
-        />
+        <NumberInput name="pieceGrams" label="Weight of one" unit="g" optional sx={{ maxWidth: 200, mt: 1.5 }} />
       </Panel>
       <Panel title="Label">
         <TextInput name="declaration.labelName" label="What the label calls it" />

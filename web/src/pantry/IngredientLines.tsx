@@ -85,12 +85,7 @@ export const DensityLines = () => (
     {(path) => (
       <>
         <TextInput name={`${path}.state`} label="State (packed, chopped ...)" />
-        <NumberInput
-          name={`${path}.gramsPerMl`}
-          label="Density"
-          unit="g/mL"
-          help="A US cup is 236.6 mL."
-        />
+        <NumberInput name={`${path}.gramsPerMl`} label="Density" unit="g/mL" help="A US cup is 236.6 mL." />
       </>
     )}
   </Lines>
@@ -98,12 +93,7 @@ export const DensityLines = () => (
 
 export const PartLines = () => (
   <Box sx={{ mt: 1.5 }}>
-    <Lines
-      name="declaration.parts"
-      one="sub-ingredient"
-      fresh={{ name: '', percent: null }}
-      columns="2fr 1fr"
-    >
+    <Lines name="declaration.parts" one="sub-ingredient" fresh={{ name: '', percent: null }} columns="2fr 1fr">
       {(path) => (
         <>
           <TextInput name={`${path}.name`} label="Sub-ingredient" />

@@ -49,9 +49,7 @@ export function Pantry() {
               ? `${sayMoney(Math.round((pack.priceMinor / pack.grams) * 1000), kitchen.currency)} a kg`
               : 'no price'}
             {' · '}
-            {ingredient.onHandGrams > 0
-              ? `${sayGrams(ingredient.onHandGrams)} on hand`
-              : 'none on hand'}{' '}
+            {ingredient.onHandGrams > 0 ? `${sayGrams(ingredient.onHandGrams)} on hand` : 'none on hand'}{' '}
             <AllergenTags codes={ingredient.contains} />
           </>
         ),
@@ -60,11 +58,7 @@ export function Pantry() {
   return (
     <>
       {!id && <Answer season={season} />}
-      {!id && (
-        <Findings
-          findings={season.book.findings.filter((each) => each.about.noun === 'ingredient')}
-        />
-      )}
+      {!id && <Findings findings={season.book.findings.filter((each) => each.about.noun === 'ingredient')} />}
       <SplitView
         list={
           <RecordList
@@ -75,9 +69,7 @@ export function Pantry() {
             columns={!id}
             items={items}
             empty={
-              <Empty title="Nothing in the pantry yet.">
-                Start with sugar: a pack, its price, what a cup weighs.
-              </Empty>
+              <Empty title="Nothing in the pantry yet.">Start with sugar: a pack, its price, what a cup weighs.</Empty>
             }
           />
         }

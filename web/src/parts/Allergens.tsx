@@ -3,19 +3,10 @@ import { allergens, type Allergen } from '@usual-pantry/core/ingredient';
 import { FIGURES } from '../app/theme';
 
 /** Words, each with its two-letter tag. */
-export function Allergens({
-  codes,
-  none = 'nothing of the list',
-}: {
-  codes: readonly Allergen[];
-  none?: string;
-}) {
+export function Allergens({ codes, none = 'nothing of the list' }: { codes: readonly Allergen[]; none?: string }) {
   if (codes.length === 0) return <span>{none}</span>;
   return (
-    <Box
-      component="span"
-      sx={{ display: 'inline-flex', flexWrap: 'wrap', columnGap: 1.25, rowGap: 0.25 }}
-    >
+    <Box component="span" sx={{ display: 'inline-flex', flexWrap: 'wrap', columnGap: 1.25, rowGap: 0.25 }}>
       {codes.map((code) => (
         <span key={code}>
           {allergens[code].name.toLowerCase()}{' '}
@@ -41,11 +32,7 @@ export function Allergens({
 export const AllergenTags = ({ codes }: { codes: readonly Allergen[] }) => (
   <Box component="span" sx={{ fontFamily: FIGURES, fontSize: 12 }}>
     {codes.map((code) => (
-      <abbr
-        key={code}
-        title={allergens[code].name}
-        style={{ textDecoration: 'none', marginRight: 5 }}
-      >
+      <abbr key={code} title={allergens[code].name} style={{ textDecoration: 'none', marginRight: 5 }}>
         {allergens[code].tag}
       </abbr>
     ))}

@@ -23,13 +23,7 @@ function differ(mine: unknown, theirs: unknown, path: string): [string, string, 
 }
 
 /** What is different between the typing here and what is stored now. */
-export function Differences({
-  mine,
-  theirs,
-}: {
-  mine: FieldValues;
-  theirs: { id: string; version: number };
-}) {
+export function Differences({ mine, theirs }: { mine: FieldValues; theirs: { id: string; version: number } }) {
   const { id: _id, version: _version, ...stored } = theirs;
   const rows = differ(mine, stored, '');
   return (

@@ -4,23 +4,10 @@ import Typography from '@mui/material/Typography';
 import { useId, type ReactNode } from 'react';
 
 /** A titled area of a screen. */
-export function Panel({
-  title,
-  aside,
-  children,
-}: {
-  title: string;
-  aside?: ReactNode;
-  children: ReactNode;
-}) {
+export function Panel({ title, aside, children }: { title: string; aside?: ReactNode; children: ReactNode }) {
   const id = useId();
   return (
-    <Paper
-      component="section"
-      aria-labelledby={id}
-      variant="outlined"
-      sx={{ p: { xs: 1.5, md: 2 }, minWidth: 0 }}
-    >
+    <Paper component="section" aria-labelledby={id} variant="outlined" sx={{ p: { xs: 1.5, md: 2 }, minWidth: 0 }}>
       <Box
         sx={{
           display: 'flex',
@@ -42,15 +29,7 @@ export function Panel({
 }
 
 /** What belongs here, and the first step. */
-export const Empty = ({
-  title,
-  children,
-  action,
-}: {
-  title: string;
-  children?: ReactNode;
-  action?: ReactNode;
-}) => (
+export const Empty = ({ title, children, action }: { title: string; children?: ReactNode; action?: ReactNode }) => (
   <Box sx={{ py: 3, px: 2, textAlign: 'center', color: 'text.secondary' }}>
     <Typography variant="h3" sx={{ color: 'text.primary', mb: 0.5 }}>
       {title}

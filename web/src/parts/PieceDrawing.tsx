@@ -46,33 +46,14 @@ const shapes: Record<PieceForm['kind'], (colour: string) => React.ReactNode> = {
         strokeWidth="2"
         strokeDasharray="2 2.5"
       />
-      <path
-        d="M13 20c2-5 6-8 11-8"
-        stroke={shade(colour, 0.35)}
-        strokeWidth="3"
-        fill="none"
-        strokeLinecap="round"
-      />
+      <path d="M13 20c2-5 6-8 11-8" stroke={shade(colour, 0.35)} strokeWidth="3" fill="none" strokeLinecap="round" />
     </>
   ),
   dipped: (colour) => (
     <>
       <ellipse cx="24" cy="39" rx="21" ry="5.5" fill={shade(colour, -0.35)} />
-      <circle
-        cx="24"
-        cy="23"
-        r="18"
-        fill={colour}
-        stroke={shade(colour, -0.35)}
-        strokeWidth="1.5"
-      />
-      <path
-        d="M12 20c2-5 6-8 11-8"
-        stroke={shade(colour, 0.4)}
-        strokeWidth="3"
-        fill="none"
-        strokeLinecap="round"
-      />
+      <circle cx="24" cy="23" r="18" fill={colour} stroke={shade(colour, -0.35)} strokeWidth="1.5" />
+      <path d="M12 20c2-5 6-8 11-8" stroke={shade(colour, 0.4)} strokeWidth="3" fill="none" strokeLinecap="round" />
     </>
   ),
 };

@@ -86,12 +86,7 @@ export function RecordFrame<N extends Noun>({
             severity="warning"
             action={
               <Box sx={{ display: 'flex', flexDirection: 'column', gap: 0.5 }}>
-                <Button
-                  color="inherit"
-                  size="small"
-                  variant="outlined"
-                  onClick={() => void keepMine()}
-                >
+                <Button color="inherit" size="small" variant="outlined" onClick={() => void keepMine()}>
                   Save mine over it
                 </Button>
                 <Button color="inherit" size="small" onClick={takeTheirs}>

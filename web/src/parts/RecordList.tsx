@@ -29,20 +29,10 @@ interface RecordListProps {
 }
 
 /** A list that is searched by typing and walked with j and k; each line opens its record. */
-export function RecordList({
-  title,
-  items,
-  base,
-  openId,
-  newLabel,
-  empty,
-  columns = false,
-}: RecordListProps) {
+export function RecordList({ title, items, base, openId, newLabel, empty, columns = false }: RecordListProps) {
   const [search, setSearch] = useState('');
   const navigate = useNavigate();
-  const shown = items.filter((item) =>
-    item.name.toLowerCase().includes(search.trim().toLowerCase()),
-  );
+  const shown = items.filter((item) => item.name.toLowerCase().includes(search.trim().toLowerCase()));
   const at = shown.findIndex((item) => item.id === openId);
   useHotkeys('n', () => void navigate(`${base}/new`), { preventDefault: true });
   useHotkeys(['j', 'k'], (_event, { keys }) => {
@@ -80,11 +70,7 @@ export function RecordList({
           {newLabel}
         </Button>
       </Box>
-      {items.length === 0 ? (
-        empty
-      ) : shown.length === 0 ? (
-        <p>Nothing is called “{search}”.</p>
-      ) : null}
+      {items.length === 0 ? empty : shown.length === 0 ? <p>Nothing is called “{search}”.</p> : null}
       <Box
         component="ul"
         sx={{
@@ -113,8 +99,7 @@ export function RecordList({
                 textDecoration: 'none',
                 color: 'text.primary',
                 borderColor: item.id === openId ? 'hot.main' : 'divider',
-                boxShadow:
-                  item.id === openId ? 'inset 4px 0 0 var(--mui-palette-hot-main)' : 'none',
+                boxShadow: item.id === openId ? 'inset 4px 0 0 var(--mui-palette-hot-main)' : 'none',
                 '&:hover': { bgcolor: 'action.hover' },
                 '&:focus-visible': { outline: '3px solid', outlineColor: 'warning.light' },
               }}

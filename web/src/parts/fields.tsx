@@ -26,10 +26,7 @@ const helper = (message: string | undefined, help: string | undefined) => ({
   helperText: message ?? help,
 });
 
-type Look = Pick<
-  TextFieldProps,
-  'multiline' | 'minRows' | 'type' | 'autoFocus' | 'sx' | 'placeholder'
->;
+type Look = Pick<TextFieldProps, 'multiline' | 'minRows' | 'type' | 'autoFocus' | 'sx' | 'placeholder'>;
 
 export function TextInput({ name, label, help, ...look }: FieldProps & Look) {
   const { field, message } = useField(name);
@@ -38,7 +35,7 @@ export function TextInput({ name, label, help, ...look }: FieldProps & Look) {
     <TextField
       label={label}
       {...rest}
-      value={(value) ?? ''}
+      value={value ?? ''}
       inputRef={ref}
       {...helper(message, help)}
       {...look}
@@ -50,13 +47,10 @@ export function TextInput({ name, label, help, ...look }: FieldProps & Look) {
 const NUMBER = /^[+-]?(\d+([.,]\d*)?|[.,]\d+)$/;
 
 /** A typed number; a comma may stand for the point. NaN when it is none. */
-const readNumber = (text: string): number =>
-  NUMBER.test(text.trim()) ? Number(text.trim().replace(',', '.')) : NaN;
+const readNumber = (text: string): number => (NUMBER.test(text.trim()) ? Number(text.trim().replace(',', '.')) : NaN);
 
 const sayValue = (value: unknown, scale: number): string =>
-  typeof value === 'number' && Number.isFinite(value)
-    ? String(Number((value / scale).toFixed(6)))
-    : '';
+  typeof value === 'number' && Number.isFinite(value) ? String(Number((value / scale).toFixed(6))) : '';
 
 interface NumberProps extends FieldProps {
   readonly unit?: string;
@@ -68,15 +62,7 @@ interface NumberProps extends FieldProps {
 }
 
 /** Keeps what was typed, even when it is no number, and says so. */
-export function NumberInput({
-  name,
-  label,
-  help,
-  unit,
-  scale = 1,
-  optional = false,
-  sx,
-}: NumberProps) {
+export function NumberInput({ name, label, help, unit, scale = 1, optional = false, sx }: NumberProps) {
   const { field, message } = useField(name);
   const [typed, setTyped] = useState<{ text: string; value: unknown }>({
     text: sayValue(field.value, scale),
@@ -125,7 +111,7 @@ export function ChoiceInput({
       select
       label={label}
       {...rest}
-      value={(value) ?? ''}
+      value={value ?? ''}
       inputRef={ref}
       {...helper(message, help)}
       {...(sx ? { sx } : {})}
@@ -157,9 +143,7 @@ export function PickInput({ name, label, help, options, nameOf }: PickProps) {
         field.onChange(picked ?? '');
       }}
       onBlur={field.onBlur}
-      renderInput={(props) => (
-        <TextField {...props} label={label} inputRef={field.ref} {...helper(message, help)} />
-      )}
+      renderInput={(props) => <TextField {...props} label={label} inputRef={field.ref} {...helper(message, help)} />}
     />
   );
 }
@@ -178,9 +162,7 @@ export function ManyInput({ name, label, help, options, nameOf }: PickProps) {
         field.onChange(picked);
       }}
       onBlur={field.onBlur}
-      renderInput={(props) => (
-        <TextField {...props} label={label} inputRef={field.ref} {...helper(message, help)} />
-      )}
+      renderInput={(props) => <TextField {...props} label={label} inputRef={field.ref} {...helper(message, help)} />}
     />
   );
 }

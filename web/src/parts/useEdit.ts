@@ -22,12 +22,7 @@ export function useEdit() {
       dispatch(recorded({ label, noun, id: after.id, before: null, after }));
       return after as unknown as Stored<N>;
     },
-    async change<N extends Noun>(
-      noun: N,
-      before: Stored<N>,
-      draft: Drafts[N],
-      label: string,
-    ): Promise<Stored<N>> {
+    async change<N extends Noun>(noun: N, before: Stored<N>, draft: Drafts[N], label: string): Promise<Stored<N>> {
       const { id, version } = before;
       const after = await change({ noun, id, version, draft }).unwrap();
       dispatch(recorded({ label, noun, id, before, after }));
@@ -42,9 +37,7 @@ export function useEdit() {
       } catch (error) {
         const { message, users } = error as Refusal;
         const names = users?.map((user) => `${user.name} (${user.noun})`).join(', ');
-        dispatch(
-          said({ text: names ? `${message} Used by: ${names}.` : message, tone: 'trouble' }),
-        );
+        dispatch(said({ text: names ? `${message} Used by: ${names}.` : message, tone: 'trouble' }));
         return false;
       }
     },

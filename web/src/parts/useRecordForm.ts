@@ -1,11 +1,6 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useEffect, useRef, useState } from 'react';
-import {
-  useForm,
-  type FieldValues,
-  type Path,
-  type UseFormReturn,
-} from 'react-hook-form';
+import { useForm, type FieldValues, type Path, type UseFormReturn } from 'react-hook-form';
 import type { z } from 'zod';
 import type { Drafts, Noun, Refusal, Stored } from '../app/api';
 import { keepDraft, takeDraft, dropDraft } from './drafts';
@@ -37,11 +32,7 @@ export interface RecordForm<N extends Noun> {
   readonly discard: () => void;
 }
 
-const draftOf = <N extends Noun>({
-  id: _id,
-  version: _version,
-  ...draft
-}: Stored<N>): FieldValues => draft;
+const draftOf = <N extends Noun>({ id: _id, version: _version, ...draft }: Stored<N>): FieldValues => draft;
 
 /** `lines[0].count` as the form writes it: `lines.0.count`. */
 const formPath = (path: string): Path<FieldValues> => path.replace(/\[(\d+)\]/g, '.$1');
@@ -117,9 +108,7 @@ export function useRecordForm<N extends Noun>({
     setTrouble(null);
     try {
       const label = `${nameOf(draft)} saved.`;
-      settle(
-        from ? await edit.change(noun, from, draft, label) : await edit.add(noun, draft, label),
-      );
+      settle(from ? await edit.change(noun, from, draft, label) : await edit.add(noun, draft, label));
     } catch (error) {
       refuse(error as Refusal);
     }

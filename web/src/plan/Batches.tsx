@@ -27,8 +27,7 @@ const sayUses = (making: Making): string =>
 
 const sayLeftOver = (making: Making): string => {
   const grams = sayGrams(making.leftOverGrams);
-  if (making.leftOverPieces !== null)
-    return `${sayCount(making.leftOverPieces, 'piece')}, ${grams}`;
+  if (making.leftOverPieces !== null) return `${sayCount(making.leftOverPieces, 'piece')}, ${grams}`;
   return making.poolGrams > 1 ? `${grams}, ${sayGrams(making.poolGrams)} of it the pool` : grams;
 };
 
@@ -55,13 +54,7 @@ function Why({ making }: { making: Making }) {
 
 /** One row a making, by day. */
 export const Batches = ({ plan }: { plan: PlanAnswer }) => (
-  <TableContainer
-    component={Paper}
-    variant="outlined"
-    tabIndex={0}
-    role="region"
-    aria-label="Batches"
-  >
+  <TableContainer component={Paper} variant="outlined" tabIndex={0} role="region" aria-label="Batches">
     <Table size="small">
       <TableHead>
         <TableRow>
@@ -80,11 +73,7 @@ export const Batches = ({ plan }: { plan: PlanAnswer }) => (
               {making.day === plan.makings[index - 1]?.day ? '' : sayShortDay(making.day)}
             </TableCell>
             <TableCell>
-              <Link
-                component={RouterLink}
-                to={`/recipes/${making.recipeId}`}
-                sx={{ fontWeight: 650 }}
-              >
+              <Link component={RouterLink} to={`/recipes/${making.recipeId}`} sx={{ fontWeight: 650 }}>
                 {making.recipeName}
               </Link>
             </TableCell>
@@ -97,10 +86,7 @@ export const Batches = ({ plan }: { plan: PlanAnswer }) => (
                 {sayLeftOver(making)}
               </Box>
             </TableCell>
-            <TableCell
-              align="right"
-              sx={{ fontFamily: FIGURES, fontSize: 13.5, whiteSpace: 'nowrap' }}
-            >
+            <TableCell align="right" sx={{ fontFamily: FIGURES, fontSize: 13.5, whiteSpace: 'nowrap' }}>
               {sayMinutes(making.handsMinutes)}
             </TableCell>
           </TableRow>

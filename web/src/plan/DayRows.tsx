@@ -27,9 +27,7 @@ function DayRow({ entry, plan }: { entry: SeasonDay; plan: PlanAnswer }) {
         <Link component={RouterLink} to={`/?day=${entry.day}`} sx={{ fontWeight: 650 }}>
           {sayDay(entry.day)}
         </Link>
-        <Box
-          sx={{ fontFamily: FIGURES, fontSize: 13, color: over ? 'error.main' : 'text.secondary' }}
-        >
+        <Box sx={{ fontFamily: FIGURES, fontSize: 13, color: over ? 'error.main' : 'text.secondary' }}>
           {sayMinutes(entry.bookedMinutes)} of {sayMinutes(entry.benchMinutes)}
           {over && ', over'}
         </Box>
@@ -53,9 +51,7 @@ function DayRow({ entry, plan }: { entry: SeasonDay; plan: PlanAnswer }) {
           />
         ))}
         {entry.handOvers.length > 0 && (
-          <Box sx={{ alignSelf: 'center' }}>
-            Hand over {sayCount(entry.handOvers.length, 'order')}
-          </Box>
+          <Box sx={{ alignSelf: 'center' }}>Hand over {sayCount(entry.handOvers.length, 'order')}</Box>
         )}
       </Box>
     </Box>
@@ -66,9 +62,7 @@ function DayRow({ entry, plan }: { entry: SeasonDay; plan: PlanAnswer }) {
 export const DayRows = ({ plan }: { plan: PlanAnswer }) => (
   <Paper variant="outlined">
     {plan.days
-      .filter(
-        ({ makings, packs, handOvers }) => makings.length + packs.length + handOvers.length > 0,
-      )
+      .filter(({ makings, packs, handOvers }) => makings.length + packs.length + handOvers.length > 0)
       .map((entry) => (
         <DayRow key={entry.day} entry={entry} plan={plan} />
       ))}

@@ -24,15 +24,12 @@ function Answer({ plan }: { plan: PlanAnswer }) {
   const toBuy = plan.shopping.filter((line) => line.packs.length > 0).length;
   return (
     <AnswerLine>
-      <Mark tone="hot">{sayCount(plan.batches, 'batch', 'batches')}</Mark> for{' '}
-      {sayCount(plan.pieces, 'piece')}; {sayMass(plan.leftOverGrams)} left over. Buy{' '}
-      {sayCount(toBuy, 'ingredient')} for {sayMoney(plan.shoppingCostMinor, plan.currency)}
+      <Mark tone="hot">{sayCount(plan.batches, 'batch', 'batches')}</Mark> for {sayCount(plan.pieces, 'piece')};{' '}
+      {sayMass(plan.leftOverGrams)} left over. Buy {sayCount(toBuy, 'ingredient')} for{' '}
+      {sayMoney(plan.shoppingCostMinor, plan.currency)}
       {over > 0 && (
         <>
-          .{' '}
-          <Mark tone="stop">
-            {sayCount(over, 'day is over its hours', 'days are over their hours')}
-          </Mark>
+          . <Mark tone="stop">{sayCount(over, 'day is over its hours', 'days are over their hours')}</Mark>
         </>
       )}
       .
@@ -47,24 +44,15 @@ export function PlanScreen() {
   if (!plan) return <Waiting error={error} again={refetch} />;
   if (plan.orders === 0)
     return (
-      <Empty title="No open orders, so nothing to plan.">
-        Take an order, and what to make and buy stands here.
-      </Empty>
+      <Empty title="No open orders, so nothing to plan.">Take an order, and what to make and buy stands here.</Empty>
     );
   const current = view in views ? (view as keyof typeof views) : 'batches';
   const Show = views[current].show;
   return (
     <>
       <Answer plan={plan} />
-      <Findings
-        findings={plan.findings.filter((each) => !notOfThePlan.includes(each.about.noun))}
-      />
-      <Tabs
-        value={current}
-        aria-label="Plan"
-        sx={{ mb: 2, borderBottom: 2, borderColor: 'rim' }}
-        variant="scrollable"
-      >
+      <Findings findings={plan.findings.filter((each) => !notOfThePlan.includes(each.about.noun))} />
+      <Tabs value={current} aria-label="Plan" sx={{ mb: 2, borderBottom: 2, borderColor: 'rim' }} variant="scrollable">
         {Object.entries(views).map(([key, { name }]) => (
           <Tab key={key} value={key} label={name} component={Link} to={`/plan/${key}`} />
         ))}

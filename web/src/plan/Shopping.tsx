@@ -18,27 +18,16 @@ const figures = { fontFamily: FIGURES, fontSize: 13.5, whiteSpace: 'nowrap' } as
 const sayPacks = (line: ShoppingLine): string => {
   if (line.packs.length > 0)
     return line.packs
-      .map(
-        (pack) =>
-          `${String(pack.count)} × ${pack.name}${pack.supplier ? `, ${pack.supplier}` : ''}`,
-      )
+      .map((pack) => `${String(pack.count)} × ${pack.name}${pack.supplier ? `, ${pack.supplier}` : ''}`)
       .join(' + ');
   return line.missingGrams > 0 ? 'no pack to buy' : 'enough on hand';
 };
 
 /** What to buy in whole packs, net of the pantry; what there is enough of stands below. */
 export function Shopping({ plan }: { plan: PlanAnswer }) {
-  const lines = [...plan.shopping].sort(
-    (a, b) => Number(a.missingGrams === 0) - Number(b.missingGrams === 0),
-  );
+  const lines = [...plan.shopping].sort((a, b) => Number(a.missingGrams === 0) - Number(b.missingGrams === 0));
   return (
-    <TableContainer
-      component={Paper}
-      variant="outlined"
-      tabIndex={0}
-      role="region"
-      aria-label="Shopping"
-    >
+    <TableContainer component={Paper} variant="outlined" tabIndex={0} role="region" aria-label="Shopping">
       <Table size="small">
         <TableHead>
           <TableRow>
@@ -67,9 +56,7 @@ export function Shopping({ plan }: { plan: PlanAnswer }) {
               <TableCell align="right" sx={figures}>
                 {line.costMinor > 0 ? sayMoney(line.costMinor, plan.currency) : ''}
               </TableCell>
-              <TableCell sx={figures}>
-                {line.missingGrams > 0 ? sayShortDay(line.buyBy) : ''}
-              </TableCell>
+              <TableCell sx={figures}>{line.missingGrams > 0 ? sayShortDay(line.buyBy) : ''}</TableCell>
               <TableCell align="right" sx={figures}>
                 {sayGrams(line.neededGrams)}
               </TableCell>

@@ -21,9 +21,7 @@ export function BatchSizes() {
       onChange={(_event, picked) => {
         const wrong = picked.find((text) => !(Number(text) > 0));
         setRefused(wrong ?? null);
-        field.onChange(
-          [...new Set(picked.map(Number).filter((size) => size > 0))].sort((a, b) => a - b),
-        );
+        field.onChange([...new Set(picked.map(Number).filter((size) => size > 0))].sort((a, b) => a - b));
       }}
       renderInput={(props) => (
         <TextField
@@ -34,8 +32,7 @@ export function BatchSizes() {
           helperText={
             refused !== null
               ? `“${refused}” is no multiple of the base batch.`
-              : (error ??
-                'Multiples of the base batch; only 1 forbids doubling.')
+              : (error ?? 'Multiples of the base batch; only 1 forbids doubling.')
           }
         />
       )}

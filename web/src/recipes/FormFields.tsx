@@ -56,15 +56,7 @@ function Finish({ season, path }: { season: SeasonBook; path: string }) {
 }
 
 /** The fields of the form that decides the count. */
-function BodyFields({
-  season,
-  path,
-  kind,
-}: {
-  season: SeasonBook;
-  path: string;
-  kind: BodyForm['kind'];
-}) {
+function BodyFields({ season, path, kind }: { season: SeasonBook; path: string; kind: BodyForm['kind'] }) {
   return (
     <Box sx={grid}>
       <Box sx={{ gridColumn: '1 / -1', maxWidth: 420 }}>
@@ -144,9 +136,7 @@ export function FormFields({ season }: { season: SeasonBook }) {
           set(freshForm(kind, recipeId));
         }}
       />
-      {form.kind !== 'dipped' && (
-        <BodyFields key={form.kind} season={season} path="form" kind={form.kind} />
-      )}
+      {form.kind !== 'dipped' && <BodyFields key={form.kind} season={season} path="form" kind={form.kind} />}
       {form.kind === 'dipped' && (
         <>
           <Kinds
@@ -157,12 +147,7 @@ export function FormFields({ season }: { season: SeasonBook }) {
               set({ ...form, centre: freshBody(kind, recipeId) });
             }}
           />
-          <BodyFields
-            key={form.centre.kind}
-            season={season}
-            path="form.centre"
-            kind={form.centre.kind}
-          />
+          <BodyFields key={form.centre.kind} season={season} path="form.centre" kind={form.centre.kind} />
           <Box sx={grid}>
             <Box sx={{ gridColumn: '1 / -1', maxWidth: 420 }}>
               <RecipeInput season={season} name="form.coatingRecipeId" label="Coating" />

@@ -17,15 +17,7 @@ const travelChoices = ['travels', 'keep cool', 'local only'].map((value) => ({
   label: value,
 }));
 
-function PieceForm({
-  season,
-  piece,
-  recipeId,
-}: {
-  season: SeasonBook;
-  piece: Piece | null;
-  recipeId: string;
-}) {
+function PieceForm({ season, piece, recipeId }: { season: SeasonBook; piece: Piece | null; recipeId: string }) {
   const navigate = useNavigate();
   const edit = useEdit();
   const fresh: PieceDraft = {

@@ -13,15 +13,12 @@ import type { SeasonBook } from '../parts/useSeason';
 export function PiecesOf({ season, recipeId }: { season: SeasonBook; recipeId: string }) {
   const { book } = season;
   const facts = book.recipes.get(recipeId);
-  const pieces = [...book.pieces.values()].filter(({ piece }) =>
-    formRecipeIds(piece.form).includes(recipeId),
-  );
+  const pieces = [...book.pieces.values()].filter(({ piece }) => formRecipeIds(piece.form).includes(recipeId));
   return (
     <>
       {pieces.map(({ piece, weightGrams }) => {
         const body = bodyForm(piece.form);
-        const count =
-          facts && body.recipeId === recipeId ? piecesPerBatch(body, 1, facts.yieldGrams) : null;
+        const count = facts && body.recipeId === recipeId ? piecesPerBatch(body, 1, facts.yieldGrams) : null;
         return (
           <Box key={piece.id} sx={{ display: 'flex', alignItems: 'center', gap: 1.5, py: 0.75 }}>
             <PieceDrawing kind={piece.form.kind} colour={piece.colour} />

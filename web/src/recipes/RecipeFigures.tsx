@@ -13,9 +13,7 @@ export function RecipeFigures({ season, recipe }: { season: SeasonBook; recipe: 
   const { book, facts } = useDraftRecipe(season, recipe);
   const id = recipe?.id ?? 'new-recipe';
   const findings = book.findings
-    .filter(
-      (each) => (each.about.id === id || each.code === 'recipe-cycle') && each.severity !== 'know',
-    )
+    .filter((each) => (each.about.id === id || each.code === 'recipe-cycle') && each.severity !== 'know')
     .map((each) => ({ ...each, waysOut: [] }));
   const loss = facts && facts.rawGrams > 0 ? (1 - facts.yieldGrams / facts.rawGrams) * 100 : 0;
   return (

@@ -38,9 +38,7 @@ function UsesInput({ index, usables }: { index: number; usables: readonly Usable
       getOptionLabel={(option) => option.name}
       getOptionKey={(option) => `${option.kind} ${option.id}`}
       onChange={(_event, picked) => {
-        field.onChange(
-          picked ? { kind: picked.kind, id: picked.id } : { kind: 'ingredient', id: '' },
-        );
+        field.onChange(picked ? { kind: picked.kind, id: picked.id } : { kind: 'ingredient', id: '' });
       }}
       renderInput={(props) => (
         <TextField
@@ -133,9 +131,7 @@ export function RecipeLines({ season, recipe }: { season: SeasonBook; recipe: Re
   const { ingredients, recipes } = season.data;
   const usables: Usable[] = [
     ...ingredients.map(({ id, name }) => ({ kind: 'ingredient' as const, id, name })),
-    ...recipes
-      .filter((each) => each.id !== recipe?.id)
-      .map(({ id, name }) => ({ kind: 'recipe' as const, id, name })),
+    ...recipes.filter((each) => each.id !== recipe?.id).map(({ id, name }) => ({ kind: 'recipe' as const, id, name })),
   ].sort((a, b) => a.kind.localeCompare(b.kind) || a.name.localeCompare(b.name));
   return (
     <Box sx={{ display: 'grid', gap: 1.25 }}>

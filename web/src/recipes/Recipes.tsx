@@ -24,36 +24,25 @@ function RecipeList({ season, openId }: { season: SeasonBook; openId: string | u
       openId={openId}
       newLabel="New"
       columns={!openId}
-      empty={
-        <Empty title="No recipes yet.">
-          A recipe has lines, what it yields, and the pieces it becomes.
-        </Empty>
-      }
+      empty={<Empty title="No recipes yet.">A recipe has lines, what it yields, and the pieces it becomes.</Empty>}
       items={[...data.recipes]
         .sort((a, b) => a.name.localeCompare(b.name))
         .map((recipe) => {
           const facts = book.recipes.get(recipe.id);
-          const piece = pieces.find(
-            (each) => bodyForm(each.piece.form).recipeId === recipe.id,
-          )?.piece;
+          const piece = pieces.find((each) => bodyForm(each.piece.form).recipeId === recipe.id)?.piece;
           const users = data.recipes.filter((other) =>
             other.lines.some(({ uses }) => uses.kind === 'recipe' && uses.id === recipe.id),
           ).length;
-          const inPieces = pieces.filter((each) =>
-            formRecipeIds(each.piece.form).includes(recipe.id),
-          ).length;
+          const inPieces = pieces.filter((each) => formRecipeIds(each.piece.form).includes(recipe.id)).length;
           return {
             id: recipe.id,
             name: recipe.name,
-            mark: piece ? (
-              <PieceDrawing kind={piece.form.kind} colour={piece.colour} size={34} />
-            ) : undefined,
+            mark: piece ? <PieceDrawing kind={piece.form.kind} colour={piece.colour} size={34} /> : undefined,
             below: (
               <>
                 {facts ? sayGrams(facts.yieldGrams) : 'cannot be worked out'}
                 {users > 0 && ` · in ${sayCount(users, 'recipe')}`}
-                {inPieces > 0 && ` · ${sayCount(inPieces, 'piece')}`}{' '}
-                <AllergenTags codes={facts?.contains ?? []} />
+                {inPieces > 0 && ` · ${sayCount(inPieces, 'piece')}`} <AllergenTags codes={facts?.contains ?? []} />
               </>
             ),
           };
@@ -78,11 +67,7 @@ export function Recipes() {
             : `${sayCount(recipes.length, 'recipe')} for ${sayCount(pieces.length, 'piece')}.`}
         </AnswerLine>
       )}
-      {!id && (
-        <Findings
-          findings={season.book.findings.filter((each) => recipeNouns.includes(each.about.noun))}
-        />
-      )}
+      {!id && <Findings findings={season.book.findings.filter((each) => recipeNouns.includes(each.about.noun))} />}
       <SplitView
         listWidth="270px"
         list={<RecipeList season={season} openId={id} />}

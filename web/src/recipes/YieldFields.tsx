@@ -17,30 +17,18 @@ export function YieldFields() {
         aria-label="How the yield is known"
         value={by}
         onChange={(_event, picked) => {
-          setValue(
-            'yield',
-            picked === 'weighed' ? { by: 'weighed', grams: NaN } : { by: 'loss', lossPercent: 5 },
-            { shouldDirty: true },
-          );
+          setValue('yield', picked === 'weighed' ? { by: 'weighed', grams: NaN } : { by: 'loss', lossPercent: 5 }, {
+            shouldDirty: true,
+          });
         }}
       >
         <FormControlLabel value="loss" control={<Radio />} label="A loss" />
         <FormControlLabel value="weighed" control={<Radio />} label="Weighed" />
       </RadioGroup>
       {by === 'loss' ? (
-        <NumberInput
-          key="loss"
-          name="yield.lossPercent"
-          label="Boils off, sticks, is trimmed"
-          unit="%"
-        />
+        <NumberInput key="loss" name="yield.lossPercent" label="Boils off, sticks, is trimmed" unit="%" />
       ) : (
-        <NumberInput
-          key="weighed"
-          name="yield.grams"
-          label="Base batch, weighed at the end"
-          unit="g"
-        />
+        <NumberInput key="weighed" name="yield.grams" label="Base batch, weighed at the end" unit="g" />
       )}
     </Box>
   );

@@ -13,9 +13,7 @@ export function BenchWeek() {
     name: 'benchWeek',
   });
   return (
-    <Box
-      sx={{ display: 'grid', gap: 1, gridTemplateColumns: 'repeat(auto-fill, minmax(250px, 1fr))' }}
-    >
+    <Box sx={{ display: 'grid', gap: 1, gridTemplateColumns: 'repeat(auto-fill, minmax(250px, 1fr))' }}>
       {WEEK.map((name, weekday) => {
         const index = fields.findIndex((day) => day.weekday === weekday);
         return (

@@ -88,10 +88,7 @@ export function KitchenForm({ kitchen }: { kitchen: Kitchen }) {
               <NumberInput name="label.widthMm" label="Label width" unit="mm" />
               <NumberInput name="label.heightMm" label="Label height" unit="mm" />
             </Box>
-            <CheckInput
-              name="label.twoPercentGroup"
-              label="Group ingredients of 2 % or less at the end of the list"
-            />
+            <CheckInput name="label.twoPercentGroup" label="Group ingredients of 2 % or less at the end of the list" />
           </Box>
         </Panel>
         <Panel title="Habits">

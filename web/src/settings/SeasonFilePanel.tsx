@@ -12,12 +12,7 @@ import Switch from '@mui/material/Switch';
 import Typography from '@mui/material/Typography';
 import { sayCount } from '@usual-pantry/core/quantity';
 import { useRef, useState } from 'react';
-import {
-  useCheckSeasonMutation,
-  useImportSeasonMutation,
-  type Refusal,
-  type SeasonCounts,
-} from '../app/api';
+import { useCheckSeasonMutation, useImportSeasonMutation, type Refusal, type SeasonCounts } from '../app/api';
 import { said } from '../app/history';
 import { useAppDispatch } from '../app/store';
 import { Panel } from '../parts/Panel';
@@ -34,17 +29,13 @@ const failed = (message: string): Refusal => ({ code: 'failed', message });
 async function readFile(file: File): Promise<{ json: unknown } | { refusal: Refusal }> {
   if (file.size > LIMIT_MB * 1024 * 1024)
     return {
-      refusal: failed(
-        `${file.name} is larger than the ${String(LIMIT_MB)} MB that can be taken. Nothing was changed.`,
-      ),
+      refusal: failed(`${file.name} is larger than the ${String(LIMIT_MB)} MB that can be taken. Nothing was changed.`),
     };
   try {
     return { json: JSON.parse(await file.text()) };
   } catch (error) {
     return {
-      refusal: failed(
-        `${file.name} is not well-formed JSON. Nothing was changed. ${(error as Error).message}`,
-      ),
+      refusal: failed(`${file.name} is not well-formed JSON. Nothing was changed. ${(error as Error).message}`),
     };
   }
 }
@@ -155,12 +146,7 @@ export function SeasonFilePanel() {
         </DialogContent>
         <DialogActions>
           <Button onClick={close}>Keep what is here</Button>
-          <Button
-            variant="contained"
-            color="error"
-            loading={isLoading}
-            onClick={() => void replace()}
-          >
+          <Button variant="contained" color="error" loading={isLoading} onClick={() => void replace()}>
             Replace everything
           </Button>
         </DialogActions>

@@ -17,10 +17,7 @@ export function Settings() {
     <>
       <AnswerLine>
         {kitchen.makerName}:{' '}
-        {hours > 0
-          ? `${String(hours)} bench hours a week`
-          : 'no bench days set, so any day will do'}
-        .
+        {hours > 0 ? `${String(hours)} bench hours a week` : 'no bench days set, so any day will do'}.
       </AnswerLine>
       {!kitchen.statementChecked && (
         <Alert severity="warning" sx={{ mb: 2 }}>

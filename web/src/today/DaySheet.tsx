@@ -36,28 +36,14 @@ const MakingTape = ({ making }: { making: Making }) => (
 );
 
 /** One day in order: make, pack, hand over. */
-export function DaySheet({
-  entry,
-  plan,
-  title,
-}: {
-  entry: SeasonDay;
-  plan: PlanAnswer;
-  title: string;
-}) {
+export function DaySheet({ entry, plan, title }: { entry: SeasonDay; plan: PlanAnswer; title: string }) {
   const makings = plan.makings.filter((making) => making.day === entry.day);
   const nothing = !hasWork(entry);
   const aside =
-    entry.benchMinutes > 0
-      ? `${sayMinutes(entry.bookedMinutes)} of ${sayMinutes(entry.benchMinutes)}`
-      : 'no bench day';
+    entry.benchMinutes > 0 ? `${sayMinutes(entry.bookedMinutes)} of ${sayMinutes(entry.benchMinutes)}` : 'no bench day';
   return (
     <Panel title={title} aside={<Box sx={{ fontFamily: FIGURES, fontSize: 13.5 }}>{aside}</Box>}>
-      {nothing && (
-        <Typography sx={{ color: 'text.secondary' }}>
-          Nothing to make, pack or hand over.
-        </Typography>
-      )}
+      {nothing && <Typography sx={{ color: 'text.secondary' }}>Nothing to make, pack or hand over.</Typography>}
       {makings.length > 0 && (
         <Section title="Make">
           {makings.map((making) => (
@@ -81,10 +67,7 @@ export function DaySheet({
       {entry.handOvers.length > 0 && (
         <Section title="Hand over">
           {entry.handOvers.map((order) => (
-            <Box
-              key={order.orderId}
-              sx={{ display: 'flex', justifyContent: 'space-between', gap: 1 }}
-            >
+            <Box key={order.orderId} sx={{ display: 'flex', justifyContent: 'space-between', gap: 1 }}>
               <Link component={RouterLink} to={`/orders/${order.orderId}`}>
                 {order.customer}
               </Link>
@@ -105,22 +88,16 @@ const WEEK = 7;
 /** The next seven days, a line each. */
 export function ComingDays({ plan }: { plan: PlanAnswer }) {
   const last = addDays(plan.today, WEEK);
-  const days = plan.days.filter(
-    (entry) => entry.day > plan.today && entry.day <= last && hasWork(entry),
-  );
+  const days = plan.days.filter((entry) => entry.day > plan.today && entry.day <= last && hasWork(entry));
   return (
     <Panel title="The next seven days">
-      {days.length === 0 && (
-        <Typography sx={{ color: 'text.secondary' }}>No work in them.</Typography>
-      )}
+      {days.length === 0 && <Typography sx={{ color: 'text.secondary' }}>No work in them.</Typography>}
       {days.map((entry) => {
         const boxes = entry.packs.reduce((sum, pack) => sum + pack.count, 0);
         const parts = [
           ...new Set(entry.makings),
           ...(boxes > 0 ? [`pack ${sayCount(boxes, 'box', 'boxes')}`] : []),
-          ...(entry.handOvers.length > 0
-            ? [`hand over ${sayCount(entry.handOvers.length, 'order')}`]
-            : []),
+          ...(entry.handOvers.length > 0 ? [`hand over ${sayCount(entry.handOvers.length, 'order')}`] : []),
         ];
         return (
           <Box
@@ -134,11 +111,7 @@ export function ComingDays({ plan }: { plan: PlanAnswer }) {
               borderColor: 'divider',
             }}
           >
-            <Link
-              component={RouterLink}
-              to={`/?day=${entry.day}`}
-              sx={{ fontWeight: 650, whiteSpace: 'nowrap' }}
-            >
+            <Link component={RouterLink} to={`/?day=${entry.day}`} sx={{ fontWeight: 650, whiteSpace: 'nowrap' }}>
               {sayShortDay(entry.day)}
             </Link>
             <span>{parts.join(', ')}</span>
@@ -152,10 +125,7 @@ export function ComingDays({ plan }: { plan: PlanAnswer }) {
 /** What must be in the pantry by tomorrow, or by the first day on which something is used. */
 export function ToBuy({ plan }: { plan: PlanAnswer }) {
   const missing = plan.shopping.filter((line) => line.packs.length > 0);
-  const first = missing.reduce(
-    (day, line) => (line.buyBy < day ? line.buyBy : day),
-    missing[0]?.buyBy ?? '',
-  );
+  const first = missing.reduce((day, line) => (line.buyBy < day ? line.buyBy : day), missing[0]?.buyBy ?? '');
   const due = missing.filter((line) => line.buyBy <= first);
   if (due.length === 0) return null;
   return (
@@ -168,14 +138,9 @@ export function ToBuy({ plan }: { plan: PlanAnswer }) {
       }
     >
       {due.map((line) => (
-        <Box
-          key={line.ingredientId}
-          sx={{ display: 'flex', justifyContent: 'space-between', gap: 1, py: 0.5 }}
-        >
+        <Box key={line.ingredientId} sx={{ display: 'flex', justifyContent: 'space-between', gap: 1, py: 0.5 }}>
           <span>{line.name}</span>
-          <span>
-            {line.packs.map((pack) => `${String(pack.count)} × ${pack.name}`).join(' + ')}
-          </span>
+          <span>{line.packs.map((pack) => `${String(pack.count)} × ${pack.name}`).join(' + ')}</span>
         </Box>
       ))}
     </Panel>

@@ -56,11 +56,7 @@ export function FirstSteps({ plan }: { plan: PlanAnswer }) {
               {done(noun) ? '✓ ' : ''}
               {text}
             </span>
-            <Button
-              component={Link}
-              to={to}
-              variant={noun === next?.noun ? 'contained' : 'outlined'}
-            >
+            <Button component={Link} to={to} variant={noun === next?.noun ? 'contained' : 'outlined'}>
               {label}
             </Button>
           </Box>

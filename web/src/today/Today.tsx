@@ -13,8 +13,7 @@ function Answer({ plan }: { plan: PlanAnswer }) {
   const settle = plan.findings.filter((each) => each.severity !== 'know').length;
   return (
     <AnswerLine>
-      {sayCount(plan.orders, 'order')}, {sayCount(plan.boxes, 'box', 'boxes')},{' '}
-      {sayCount(plan.pieces, 'piece')}:{' '}
+      {sayCount(plan.orders, 'order')}, {sayCount(plan.boxes, 'box', 'boxes')}, {sayCount(plan.pieces, 'piece')}:{' '}
       <Mark tone="hot">
         {sayCount(plan.batches, 'batch', 'batches')} over {sayCount(days, 'bench day')}
       </Mark>
@@ -37,9 +36,7 @@ export function Today() {
   const day = search.get('day') ?? plan.today;
   const chosen = plan.days.find((each) => each.day === day) ?? plan.days[0];
   const next =
-    chosen && !hasWork(chosen)
-      ? plan.days.find((each) => each.day > chosen.day && hasWork(each))
-      : undefined;
+    chosen && !hasWork(chosen) ? plan.days.find((each) => each.day > chosen.day && hasWork(each)) : undefined;
   return (
     <>
       <Answer plan={plan} />

@@ -1,0 +1,127 @@
+import { describe, expect, it } from '@jest/globals';
+import { bookOf, box, ingredient, line, order, piece, recipe, TODAY } from '../../testing/kitchen.js';
+import {
+  agreeTo,
+  breachesOf,
+  findingsOfOrder,
+  orderDraftSchema,
+  swapBox,
+  wrongInOrder,
+  wrongInOrderEdit,
+} from './index.js';
+
+const rolled = (recipeId: string) => ({ kind: 'rolled' as const, recipeId, centreGrams: 10 });
+const book = bookOf({
+  ingredients: [
+    ingredient('seed', { contains: ['sesame'] }),
+    ingredient('beer', { contains: ['barley', 'alcohol'] }),
+    ingredient('plain'),
+  ],
+  recipes: [recipe('a', [line('seed', 100)]), recipe('b', [line('beer', 100)]), recipe('c', [line('plain', 100)])],
+  pieces: [piece('toffee', rolled('a')), piece('stout', rolled('b')), piece('mint', rolled('c'))],
+  boxes: [box('mixed', ['toffee', 'stout', 'mint']), box('clear', ['mint']), box('empty', [null])],
+});
+
+describe('an exclusion', () => {
+  it('that a box breaks is a decision with ways out, never silent', () => {
+    const [found, ...others] = findingsOfOrder(
+      order('Ada', { mixed: 2 }, '2026-12-05', { exclusions: ['gluten'] }),
+      book,
+      TODAY,
+    );
+    expect(others).toEqual([]);
+    expect(found).toMatchObject({
+      code: 'exclusion-broken',
+      severity: 'decide',
+      message: 'Ada wants no gluten, but mixed contains barley (stout).',
+    });
+    expect(found?.waysOut.map((way) => way.label)).toEqual([
+      'Change to clear',
+      'Open the order',
+      'The customer knows and agrees',
+    ]);
+  });
+
+  it('is settled by another box', () => {
+    const before = order('Ada', { mixed: 2, clear: 1 }, '2026-12-05', { exclusions: ['sesame'] });
+    const after = { ...before, ...swapBox(before, 'mixed', 'clear') };
+    expect(after.lines).toEqual([{ boxId: 'clear', count: 3 }]);
+    expect(findingsOfOrder(after, book, TODAY)).toEqual([]);
+  });
+
+  it('is settled when the customer knows, for that box and that exclusion only', () => {
+    const before = order('Ada', { mixed: 1 }, '2026-12-05', { exclusions: ['sesame', 'alcohol'] });
+    const after = { ...before, ...agreeTo(before, 'mixed', 'sesame') };
+    expect(breachesOf(after, book).map(({ exclusion, agreed }) => [exclusion, agreed])).toEqual([
+      ['sesame', true],
+      ['alcohol', false],
+    ]);
+    expect(findingsOfOrder(after, book, TODAY)).toHaveLength(1);
+  });
+
+  it('of a closed order is no longer asked about', () => {
+    expect(
+      findingsOfOrder(
+        order('Ada', { mixed: 1 }, '2026-12-05', { exclusions: ['sesame'], state: 'cancelled' }),
+        book,
+        TODAY,
+      ),
+    ).toEqual([]);
+  });
+});
+
+describe('an edit', () => {
+  const good = order('Ada', { clear: 1 }, '2026-12-05');
+
+  it('may not hand over in the past, but may leave an old day alone', () => {
+    const late = order('Ada', { clear: 1 }, '2026-11-24');
+    expect(wrongInOrderEdit(late, null, book, TODAY)).toEqual([
+      { path: ['handOver', 'on'], message: 'Tuesday 24 November has passed: choose Wednesday 25 November or later' },
+    ]);
+    expect(wrongInOrderEdit(late, late, book, TODAY)).toEqual([]);
+    expect(wrongInOrderEdit({ ...late, state: 'handed over' }, null, book, TODAY)).toEqual([]);
+  });
+
+  it('may not sell an empty box or one that is not there', () => {
+    expect(wrongInOrderEdit(order('Ada', { empty: 1 }, '2026-12-05'), good, book, TODAY)[0]?.path).toEqual([
+      'lines',
+      0,
+      'boxId',
+    ]);
+    expect(wrongInOrder(good, () => false)).toEqual([
+      { path: ['lines', 0, 'boxId'], message: 'there is no box "clear"' },
+    ]);
+  });
+
+  it.each([
+    ['no customer', { customer: { name: '  ' } }, 'customer.name'],
+    ['no boxes', { lines: [] }, 'lines'],
+    ['half a box', { lines: [{ boxId: 'clear', count: 0.5 }] }, 'lines.0.count'],
+    ['a thousand boxes', { lines: [{ boxId: 'clear', count: 1000 }] }, 'lines.0.count'],
+    [
+      'the same box twice',
+      {
+        lines: [
+          { boxId: 'clear', count: 1 },
+          { boxId: 'clear', count: 2 },
+        ],
+      },
+      'lines',
+    ],
+    ['no day', { handOver: { on: '2026-02-30', way: 'stall' } }, 'handOver.on'],
+    ['an unknown exclusion', { exclusions: ['dust'] }, 'exclusions.0'],
+    ['a negative deposit', { depositMinor: -100 }, 'depositMinor'],
+  ])('with %s is refused at its place', (_name, wrong, path) => {
+    const { id: _id, ...draft } = good;
+    expect(
+      orderDraftSchema.safeParse({ ...draft, ...wrong }).error?.issues.map((issue) => issue.path.join('.')),
+    ).toEqual([path]);
+  });
+});
+
+it('says that a hand-over has passed, and that a box is empty or gone', () => {
+  const codes = (lines: Record<string, number>, on: string) =>
+    findingsOfOrder(order('Ada', lines, on), book, TODAY).map((each) => each.code);
+  expect(codes({ clear: 1 }, '2026-11-20')).toEqual(['hand-over-passed']);
+  expect(codes({ empty: 1, lost: 1 }, '2026-12-05')).toEqual(['order-box-empty', 'order-box-empty']);
+});

@@ -1,0 +1,90 @@
+import { describe, expect, it } from '@jest/globals';
+import { readFileSync } from 'node:fs';
+import { sayPath } from '../record/index.js';
+import { openBook } from '../box/index.js';
+import { planSeason } from '../plan/index.js';
+import { moveSeason, readSeasonFile, seasonFileJsonSchema, type SeasonFile } from './index.js';
+
+const demo = (): SeasonFile => JSON.parse(readFileSync('demo/season.json', 'utf8')) as SeasonFile;
+const wrongIn = (value: unknown) =>
+  readSeasonFile(value).wrong.map(({ path, message }) => `${sayPath(path)}: ${message}`);
+const first = <T>(list: readonly T[]): T => {
+  const [found] = list;
+  if (found === undefined) throw new Error('the demo has none');
+  return found;
+};
+
+describe('the demo', () => {
+  it('is a season file that can be taken as it is', () => {
+    expect(wrongIn(demo())).toEqual([]);
+  });
+
+  it('has no loose ends: everything can be weighed, priced and labelled', () => {
+    const file = demo();
+    const book = openBook(file);
+    expect(book.findings).toEqual([]);
+    expect([...book.boxes.values()].every((facts) => facts.complete)).toBe(true);
+  });
+
+  it('has the exclusions that a maker must settle', () => {
+    const file = demo();
+    const plan = planSeason(openBook(file), file.orders, file.writtenFor);
+    expect(plan.findings.filter((each) => each.code === 'exclusion-broken').map((each) => each.about.name)).toEqual([
+      'Dorrit Aldersey',
+      'Quillon Ferrand',
+      'Sunniva Delacroix-Hume',
+    ]);
+  });
+});
+
+describe('a wrong file', () => {
+  it('names the path of every wrong value', () => {
+    const file = demo();
+    first(file.orders).handOver.on = 'soon';
+    first(first(file.recipes).lines).amount = -3;
+    (first(file.ingredients) as { colour?: string }).colour = 'red';
+    expect(wrongIn(file)).toEqual([
+      'ingredients[0]: Unrecognized key: "colour"',
+      'recipes[0].lines[0].amount: must be more than zero',
+      'orders[0].handOver.on: must be a day such as 2026-12-05',
+    ]);
+  });
+
+  it('names what refers to nothing, what is there twice, and a cycle', () => {
+    const file = demo();
+    first(file.orders).lines = [{ boxId: 'lost', count: 1 }];
+    file.boxes.push(structuredClone(first(file.boxes)));
+    const coating = file.recipes.find((each) => each.id === 'dark-coating');
+    coating?.lines.push({ uses: { kind: 'recipe', id: 'ginger-bark' }, amount: 1, unit: 'g', state: null, note: '' });
+    expect(wrongIn(file)).toEqual([
+      `boxes[${file.boxes.length - 1}].id: "sampler" is there twice`,
+      'orders[0].lines[0].boxId: there is no box "lost"',
+      'recipes[0].lines[1].uses.id: a recipe cannot be made of itself: Dark coating > Ginger and cocoa-nib bark > Dark coating',
+    ]);
+  });
+
+  it.each([null, 42, 'text', [], {}])('that is %j is refused with words', (value) => {
+    expect(readSeasonFile(value).file).toBeNull();
+    expect(wrongIn(value).length).toBeGreaterThan(0);
+  });
+});
+
+describe('moving the dates', () => {
+  it('moves by whole weeks, so that the season lies ahead and weekdays stay', () => {
+    const file = demo();
+    const moved = moveSeason(file, '2027-03-04');
+    expect(moved.writtenFor).toBe('2027-03-10');
+    moved.orders.forEach((order, index) => {
+      const before = Date.parse(file.orders[index]?.handOver.on ?? '');
+      expect((Date.parse(order.handOver.on) - before) % (7 * 86_400_000)).toBe(0);
+      expect(order.handOver.on > '2027-03-04').toBe(true);
+    });
+    expect(moveSeason(file, file.writtenFor)).toEqual(file);
+  });
+});
+
+it('describes itself as a JSON Schema', () => {
+  const schema = seasonFileJsonSchema();
+  expect(schema).toMatchObject({ title: 'Usual Pantry season file', type: 'object', additionalProperties: false });
+  expect(schema.required).toEqual(expect.arrayContaining(['format', 'kitchen', 'orders']));
+});
