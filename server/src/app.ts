@@ -2,20 +2,17 @@ import { StandardSchemaValidationPipe, type NestApplicationOptions } from '@nest
 import { NestFactory } from '@nestjs/core';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import { DocumentBuilder, SwaggerModule } from '@nestjs/swagger';
-import express from 'express';
+import type { NextFunction, Request, Response } from 'express';
 import type { StandardSchemaV1 } from '@standard-schema/spec';
 import { AppModule } from './app.module.js';
 import { Clock, FixedClock, SystemClock } from './clock/clock.js';
 import type { Config } from './config.js';
+import { readBodies } from './http/bodies.js';
 import { ErrorFilter } from './http/error-filter.js';
 import { wrongValues } from './http/errors.js';
 import { hostGuard } from './http/guard.js';
 import { contentPolicy, servePages } from './http/pages.js';
 import { openDatabase } from './storage/data-source.js';
-
-/** The largest season file, and the largest other body. */
-const SEASON_FILE_LIMIT = '20mb';
-const BODY_LIMIT = '1mb';
 
 const pathOf = (issue: StandardSchemaV1.Issue): PropertyKey[] =>
   (issue.path ?? []).map((part) => (typeof part === 'object' ? part.key : part));
@@ -52,12 +49,11 @@ export async function createApp(
   app.disable('x-powered-by');
   app.use(hostGuard(config.allowedHosts));
   app.use(contentPolicy());
-  app.use('/api', (_request: express.Request, response: express.Response, next: express.NextFunction) => {
+  app.use('/api', (_request: Request, response: Response, next: NextFunction) => {
     response.set('Cache-Control', 'no-store');
     next();
   });
-  app.use('/api/season-file', express.json({ limit: SEASON_FILE_LIMIT }));
-  app.use(express.json({ limit: BODY_LIMIT }));
+  readBodies(app);
   app.useGlobalPipes(
     new StandardSchemaValidationPipe({
       exceptionFactory: (issues) =>

@@ -56,14 +56,17 @@ export const sayEntry = ({ labelName, parts }: ListEntry): string =>
 /** Ingredients at or under this share may stand in any order behind a quantifying statement. */
 const GROUP_PERCENT = 2;
 
+/** Two percent that a sum of fractions has left a hair above two is still two. */
+const isSmall = ({ percent }: ListEntry): boolean => percent <= GROUP_PERCENT + 1e-9;
+
 /**
  * The ingredient statement without its heading.
  * @param group whether those of 2 % or less go behind "contains 2% or less of", where at least two of them do
  * Source: 21 CFR 101.4(a)(2) (as restated in the design; from memory).
  */
 export function ingredientStatement(list: readonly ListEntry[], group: boolean): string {
-  const small = group ? list.filter((entry) => entry.percent <= GROUP_PERCENT) : [];
-  const main = small.length < 2 ? list : list.filter((entry) => entry.percent > GROUP_PERCENT);
+  const small = group ? list.filter(isSmall) : [];
+  const main = small.length < 2 ? list : list.filter((entry) => !isSmall(entry));
   const head = main.map(sayEntry).join(', ');
   if (small.length < 2) return head;
   return `${head}${head ? ', ' : ''}contains 2% or less of: ${small.map(sayEntry).join(', ')}`;

@@ -1,0 +1,41 @@
+import type { NestExpressApplication } from '@nestjs/platform-express';
+import express, { type NextFunction, type Request, type Response } from 'express';
+import type { Refusal } from './errors.js';
+
+/** The largest season file, and the largest other body. */
+const SEASON_FILE_LIMIT = '20mb';
+const BODY_LIMIT = '1mb';
+const MEGABYTE = 1024 * 1024;
+
+/** An error of Express' body reader. */
+interface BodyError extends Error {
+  readonly type?: string;
+  readonly limit?: number;
+}
+
+/** Answers a body that is too large or no JSON in words; any other error goes on. */
+function refuseBody(error: BodyError, request: Request, response: Response, next: NextFunction): void {
+  const refuse = (status: number, refusal: Refusal) => {
+    // The rest of the body is read and thrown away: a browser shows the answer only when it has sent everything.
+    request.resume();
+    response.status(status).json(refusal);
+  };
+  if (error.type === 'entity.too.large')
+    refuse(413, {
+      code: 'too-large',
+      message: `That is larger than the ${Math.round((error.limit ?? 0) / MEGABYTE)} MB that can be taken. Nothing was changed.`,
+    });
+  else if (error.type === 'entity.parse.failed')
+    refuse(400, {
+      code: 'not-json',
+      message: `That is not well-formed JSON. Nothing was changed. ${error.message}`,
+    });
+  else next(error);
+}
+
+/** Reads JSON bodies up to a size that depends on the address. */
+export function readBodies(app: NestExpressApplication): void {
+  app.use('/api/season-file', express.json({ limit: SEASON_FILE_LIMIT }));
+  app.use(express.json({ limit: BODY_LIMIT }));
+  app.use(refuseBody);
+}
