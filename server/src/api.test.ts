@@ -233,18 +233,19 @@ describe('the door', () => {
     expect(body).toMatchObject({ code: 'not-found' });
   });
 
-  it('takes neither malformed nor oversized bodies', async () => {
-    const broken = await server.http
-      .post('/api/orders')
-      .set('Content-Type', 'application/json')
-      .send('{"customer":')
-      .expect(400);
-    expect(broken.body).toMatchObject({ code: 'not-json' });
-    const large = await server.http
-      .post('/api/orders')
-      .send({ ...draft, notes: 'x'.repeat(1_200_000) })
-      .expect(413);
+  it('takes neither malformed nor oversized bodies, and says so in words', async () => {
+    const post = (address: string, body: string) =>
+      server.http.post(address).set('Content-Type', 'application/json').send(body);
+    for (const address of ['/api/orders', '/api/season-file']) {
+      const broken = await post(address, '{"customer":').expect(400);
+      expect(broken.body).toMatchObject({ code: 'not-json' });
+    }
+    const large = await post('/api/orders', JSON.stringify({ ...draft, notes: 'x'.repeat(1_200_000) })).expect(413);
     expect(large.body).toMatchObject({ code: 'too-large', message: expect.stringContaining('1 MB') as string });
+    const before = await plan();
+    const file = await post('/api/season-file', JSON.stringify('x'.repeat(50 * 1024 * 1024))).expect(413);
+    expect(file.body).toMatchObject({ code: 'too-large', message: expect.stringContaining('20 MB') as string });
+    expect(await plan()).toEqual(before);
   });
 });
 
