@@ -93,6 +93,9 @@ export function Tray({ season, cell: chosen, onChoose, onPlace }: TrayProps) {
                 <ButtonBase
                   aria-label={`Cell ${String(index + 1)}: ${name}`}
                   tabIndex={index === chosen ? 0 : -1}
+                  onFocus={() => {
+                    onChoose(index);
+                  }}
                   onClick={() => {
                     choose(index);
                   }}

@@ -80,7 +80,10 @@ export function useRecordForm<N extends Noun>({
   const { isDirty } = form.formState;
   const newer = record && base && record.version > base.version && !isDirty ? record : null;
   if (newer) setBase(newer);
+  const shown = useRef(base);
   useEffect(() => {
+    if (base === shown.current) return;
+    shown.current = base;
     if (base && !form.formState.isDirty) form.reset(draftOf(base));
   }, [base, form]);
 

@@ -1,0 +1,76 @@
+import { AxeBuilder } from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { expect, test } from './support/kitchen';
+
+const screens = [
+  ['/', '/orders', '/orders/order-006', '/orders/new'],
+  ['/boxes', '/boxes/longest-night', '/money', '/labels/sampler?handOver=2026-12-05'],
+  ['/recipes', '/recipes/maple-pecan-fudge', '/pieces/black-tea-truffle', '/nowhere'],
+  ['/pantry', '/pantry/unsalted-butter', '/plan', '/plan/shopping', '/plan/days', '/settings'],
+] as const;
+const onAPhone = ['/', '/orders/order-006', '/boxes/longest-night', '/plan', '/settings'];
+const inTheDark = ['/', '/orders', '/boxes/longest-night', '/recipes/maple-pecan-fudge', '/plan', '/money'];
+
+const DESK = { width: 1280, height: 800 };
+const PHONE = { width: 390, height: 844 };
+
+async function open(page: Page, address: string): Promise<void> {
+  await page.goto(address);
+  await expect(page.locator('h1:visible, h2:visible').first()).toBeVisible();
+  await expect(page.getByRole('status', { name: 'Loading' })).toHaveCount(0);
+}
+
+/** Nothing that axe calls serious or critical, and nothing wider than the window. */
+async function checkScreen(page: Page, address: string): Promise<void> {
+  await open(page, address);
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  const grave = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
+  expect(
+    grave.map(({ id, nodes }) => `${address}: ${id} ${nodes.map((node) => node.html.slice(0, 160)).join(' | ')}`),
+  ).toEqual([]);
+  await checkWidth(page, address);
+}
+
+async function checkWidth(page: Page, address: string): Promise<void> {
+  const wide = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+  expect(wide, `${address} is wider than the window`).toBeLessThanOrEqual(0);
+}
+
+/** Errors that the page writes, such as something that the content security policy refuses. */
+function listen(page: Page): string[] {
+  const trouble: string[] = [];
+  page.on('console', (message) => {
+    if (message.type() === 'error') trouble.push(message.text());
+  });
+  page.on('pageerror', (error) => trouble.push(error.message));
+  return trouble;
+}
+
+for (const addresses of screens)
+  test(`nothing serious at a desk: ${addresses.join(', ')}`, async ({ page }) => {
+    await page.emulateMedia({ colorScheme: 'light', reducedMotion: 'reduce' });
+    await page.setViewportSize(DESK);
+    const trouble = listen(page);
+    for (const address of addresses) await checkScreen(page, address);
+    expect(trouble).toEqual([]);
+  });
+
+test('nothing serious in the dark scheme', async ({ page }) => {
+  await page.emulateMedia({ colorScheme: 'dark', reducedMotion: 'reduce' });
+  await page.setViewportSize(DESK);
+  for (const address of inTheDark) await checkScreen(page, address);
+});
+
+test('nothing serious on a phone', async ({ page }) => {
+  await page.emulateMedia({ colorScheme: 'light', reducedMotion: 'reduce' });
+  await page.setViewportSize(PHONE);
+  for (const address of onAPhone) await checkScreen(page, address);
+});
+
+test('no screen is wider than a phone', async ({ page }) => {
+  await page.setViewportSize(PHONE);
+  for (const address of screens.flat()) {
+    await open(page, address);
+    await checkWidth(page, address);
+  }
+});

@@ -1,0 +1,29 @@
+import { defineConfig } from '@playwright/test';
+
+const report = process.env['REPORT_FILE'];
+
+export default defineConfig({
+  testDir: '.',
+  timeout: 120_000,
+  expect: { timeout: 20_000 },
+  fullyParallel: true,
+  workers: 2,
+  forbidOnly: true,
+  outputDir: '../test-results',
+  reporter: report ? [['list'], ['json', { outputFile: report }]] : [['list']],
+  use: {
+    viewport: { width: 1280, height: 800 },
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+});

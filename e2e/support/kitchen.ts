@@ -1,0 +1,94 @@
+import { test as base, expect, type APIRequestContext } from '@playwright/test';
+import { spawn, type ChildProcess } from 'node:child_process';
+import { mkdtemp, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+
+/** The day on which the kitchen's clock stands: a Wednesday. */
+export const TODAY = '2026-11-25';
+
+/** A server of this test's own, on a folder of its own. */
+export interface Kitchen {
+  readonly url: string;
+  /** Ends it at once, as a power cut would. */
+  readonly kill: () => Promise<void>;
+  /** Starts it again at the same address. */
+  readonly start: () => Promise<void>;
+}
+
+async function serve(dataDir: string, port: number, demo: boolean): Promise<{ child: ChildProcess; url: string }> {
+  const child = spawn(process.execPath, ['server/dist/main.js'], {
+    env: {
+      ...process.env,
+      DATA_DIR: dataDir,
+      PORT: String(port),
+      TODAY,
+      PAGES_DIR: 'web/dist',
+      ...(demo ? { SEED_FILE: 'demo/season.json' } : {}),
+    },
+  });
+  const url = await new Promise<string>((resolve, reject) => {
+    let said = '';
+    child.stdout.on('data', (chunk: Buffer) => {
+      said += chunk.toString();
+      const found = /http:\/\/\S+/.exec(said)?.[0];
+      if (found) resolve(found);
+    });
+    child.stderr.on('data', (chunk: Buffer) => {
+      said += chunk.toString();
+    });
+    child.on('exit', () => {
+      reject(new Error(`The server ended: ${said}`));
+    });
+  });
+  return { child, url };
+}
+
+const ended = (child: ChildProcess) =>
+  new Promise<void>((resolve) => {
+    if (child.exitCode !== null || child.signalCode !== null) resolve();
+    else
+      child.on('exit', () => {
+        resolve();
+      });
+  });
+
+interface Fixtures {
+  /** Whether the kitchen starts with the demo. */
+  readonly demo: boolean;
+  readonly kitchen: Kitchen;
+}
+
+export const test = base.extend<Fixtures>({
+  demo: [true, { option: true }],
+  kitchen: async ({ demo }, use) => {
+    const dataDir = await mkdtemp(join(tmpdir(), 'usual-pantry-e2e-'));
+    let { child, url } = await serve(dataDir, 0, demo);
+    const port = Number(new URL(url).port);
+    const kill = async () => {
+      child.kill('SIGKILL');
+      await ended(child);
+    };
+    await use({
+      url,
+      kill,
+      start: async () => {
+        ({ child, url } = await serve(dataDir, port, demo));
+      },
+    });
+    await kill();
+    await rm(dataDir, { recursive: true, force: true });
+  },
+  baseURL: async ({ kitchen }, use) => {
+    await use(kitchen.url);
+  },
+});
+
+export { expect };
+
+/** Whatever the API answers at an address. */
+export const ask = async <T>(request: APIRequestContext, address: string): Promise<T> => {
+  const answer = await request.get(address);
+  expect(answer.ok(), address).toBe(true);
+  return (await answer.json()) as T;
+};

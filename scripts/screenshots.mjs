@@ -1,0 +1,56 @@
+// npm run screenshots: one picture of each main view, from the demo, on a day that stands still.
+import { spawn } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { chromium } from '@playwright/test';
+import { build, install, root } from './lib/run.mjs';
+
+const views = [
+  ['today', '/?day=2026-12-01'],
+  ['orders', '/orders'],
+  ['order', '/orders/order-006'],
+  ['boxes', '/boxes'],
+  ['composer', '/boxes/longest-night'],
+  ['recipe', '/recipes/maple-pecan-fudge'],
+  ['piece', '/pieces/maple-pecan'],
+  ['pantry', '/pantry'],
+  ['ingredient', '/pantry/dark-chocolate'],
+  ['batches', '/plan'],
+  ['shopping', '/plan/shopping'],
+  ['label', '/labels/toffee-bag?handOver=2026-12-05'],
+  ['money', '/money'],
+  ['settings', '/settings'],
+  ['today-phone', '/?day=2026-12-01', { width: 390, height: 844 }],
+  ['plan-dark', '/plan/days', { width: 1280, height: 800 }, 'dark'],
+];
+
+install();
+build();
+const folder = mkdtempSync(join(tmpdir(), 'usual-pantry-pictures-'));
+const server = spawn(process.execPath, [join(root, 'server/dist/main.js')], {
+  cwd: root,
+  env: { ...process.env, DATA_DIR: folder, PORT: '0', TODAY: '2026-11-25', SEED_FILE: 'demo/season.json' },
+});
+const url = await new Promise((resolve) => {
+  server.stdout.on('data', (chunk) => {
+    const found = /http:\/\/\S+/.exec(chunk.toString())?.[0];
+    if (found) resolve(found);
+  });
+});
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] });
+const only = process.argv.slice(2);
+for (const [name, address, viewport = { width: 1280, height: 800 }, colorScheme = 'light'] of views) {
+  if (only.length > 0 && !only.includes(name)) continue;
+  const page = await browser.newPage({ viewport, colorScheme, reducedMotion: 'reduce' });
+  await page.goto(url + address);
+  await page.locator('h1:visible, h2:visible').first().waitFor();
+  await page.getByRole('status', { name: 'Loading' }).waitFor({ state: 'detached' });
+  await page.evaluate(() => globalThis.document.fonts.ready);
+  await page.waitForTimeout(400);
+  await page.screenshot({ path: join(root, 'docs/screenshots', `${name}.png`) });
+  await page.close();
+}
+await browser.close();
+server.kill();
+rmSync(folder, { recursive: true, force: true });
