@@ -83,7 +83,7 @@ const browser = () =>
 
 await Promise.all([
   (async () => {
-    await check('types', 'npx', ['tsc', '-b', 'core', 'server', 'web', 'e2e']);
+    await check('types', 'npm', ['run', 'types']);
     await check('lint', 'npx', ['eslint', '.', '--cache', '--cache-location', '.cache/eslint']);
   })(),
   (async () => {

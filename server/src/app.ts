@@ -2,6 +2,7 @@ import { StandardSchemaValidationPipe, type NestApplicationOptions } from '@nest
 import { NestFactory } from '@nestjs/core';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import { DocumentBuilder, SwaggerModule } from '@nestjs/swagger';
+import compression from 'compression';
 import type { NextFunction, Request, Response } from 'express';
 import type { StandardSchemaV1 } from '@standard-schema/spec';
 import { AppModule } from './app.module.js';
@@ -13,6 +14,9 @@ import { wrongValues } from './http/errors.js';
 import { hostGuard } from './http/guard.js';
 import { contentPolicy, servePages } from './http/pages.js';
 import { openDatabase } from './storage/data-source.js';
+
+/** The stream of changes must not wait until there is enough to compress. */
+const isStream = (request: Request): boolean => request.path === '/api/changes';
 
 const pathOf = (issue: StandardSchemaV1.Issue): PropertyKey[] =>
   (issue.path ?? []).map((part) => (typeof part === 'object' ? part.key : part));
@@ -49,6 +53,7 @@ export async function createApp(
   app.disable('x-powered-by');
   app.use(hostGuard(config.allowedHosts));
   app.use(contentPolicy());
+  app.use(compression({ filter: (request, response) => !isStream(request) && compression.filter(request, response) }));
   app.use('/api', (_request: Request, response: Response, next: NextFunction) => {
     response.set('Cache-Control', 'no-store');
     next();

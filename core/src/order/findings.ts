@@ -47,6 +47,28 @@ const clearBoxes = (order: OrderDraft, book: Book) =>
 const whatBreaks = (exclusion: string, book: Book, boxId: string): string =>
   sayList(brokenBy(exclusion, book.boxes.get(boxId)?.contains ?? []).map((code) => allergens[code].name.toLowerCase()));
 
+/** Boxes that keep an exclusion but whose suppliers speak of traces: worth a word to the customer. */
+const traceFindings = (order: OrderDraft, book: Book, about: Subject): Finding[] =>
+  order.lines.flatMap(({ boxId }) => {
+    const box = book.boxes.get(boxId);
+    if (!box) return [];
+    return order.exclusions
+      .filter((exclusion) => brokenBy(exclusion, box.contains).length === 0)
+      .flatMap((exclusion) => {
+        const traces = brokenBy(exclusion, box.mayContain).map((code) => allergens[code].name.toLowerCase());
+        return traces.length === 0
+          ? []
+          : [
+              finding(
+                'know',
+                'exclusion-traces',
+                about,
+                `${about.name} wants no ${exclusions[exclusion]?.name ?? exclusion}; ${box.box.name} has none in it, but may contain ${sayList(traces)}, its suppliers say.`,
+              ),
+            ];
+      });
+  });
+
 /**
  * What the maker must settle about one open order: exclusions that a box breaks, a hand-over that has passed,
  * a box that is empty or gone.
@@ -79,6 +101,7 @@ export function findingsOfOrder(order: OrderFiled, book: Book, today: Day): Find
         ),
       );
   }
+  found.push(...traceFindings(order, book, about));
   const clear = clearBoxes(order, book);
   for (const breach of breachesOf(order, book).filter((each) => !each.agreed)) {
     const { boxId, exclusion, pieceNames } = breach;

@@ -70,6 +70,25 @@ describe('an exclusion', () => {
   });
 });
 
+it('tells of traces that suppliers speak of, as something to know', () => {
+  const traced = bookOf({
+    ingredients: [ingredient('choc', { mayContain: ['hazelnut', 'milk'] })],
+    recipes: [recipe('r', [line('choc', 100)])],
+    pieces: [piece('p', rolled('r'))],
+    boxes: [box('dark', ['p'])],
+  });
+  const [found, ...others] = findingsOfOrder(
+    order('Ada', { dark: 1 }, '2026-12-05', { exclusions: ['tree-nuts', 'sesame'] }),
+    traced,
+    TODAY,
+  );
+  expect(others).toEqual([]);
+  expect(found).toMatchObject({ code: 'exclusion-traces', severity: 'know' });
+  expect(found?.message).toBe(
+    'Ada wants no tree nuts; dark has none in it, but may contain hazelnuts, its suppliers say.',
+  );
+});
+
 describe('an edit', () => {
   const good = order('Ada', { clear: 1 }, '2026-12-05');
 

@@ -1,0 +1,47 @@
+import { describe, expect, it } from '@jest/globals';
+import { resolve } from 'node:path';
+import { readConfig } from './config.js';
+
+describe('the set-up', () => {
+  it('is this computer only, port 4317, unless told otherwise', () => {
+    expect(readConfig({})).toEqual({
+      port: 4317,
+      host: '127.0.0.1',
+      allowedHosts: [],
+      dataDir: resolve('data'),
+      pagesDir: resolve('web/dist'),
+      seedFile: null,
+      today: null,
+    });
+  });
+
+  it('takes each variable', () => {
+    expect(
+      readConfig({
+        PORT: '8080',
+        HOST: '0.0.0.0',
+        ALLOWED_HOSTS: 'kitchen.local, 192.0.2.7 ,',
+        DATA_DIR: '/srv/pantry',
+        PAGES_DIR: '/srv/pages',
+        SEED_FILE: '/srv/demo.json',
+        TODAY: '2026-12-05',
+      }),
+    ).toEqual({
+      port: 8080,
+      host: '0.0.0.0',
+      allowedHosts: ['kitchen.local', '192.0.2.7'],
+      dataDir: '/srv/pantry',
+      pagesDir: '/srv/pages',
+      seedFile: '/srv/demo.json',
+      today: '2026-12-05',
+    });
+  });
+
+  it.each(['http', '70000', '-1', '80.5'])('refuses the port %s by name', (PORT) => {
+    expect(() => readConfig({ PORT })).toThrow(`PORT must be a whole number up to 65535, not "${PORT}".`);
+  });
+
+  it('refuses a day that is none', () => {
+    expect(() => readConfig({ TODAY: '2026-02-30' })).toThrow('TODAY must be a day such as 2026-12-05');
+  });
+});

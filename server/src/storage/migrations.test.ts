@@ -1,0 +1,85 @@
+import { afterEach, beforeEach, describe, expect, it } from '@jest/globals';
+import { mkdtemp, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { DataSource } from 'typeorm';
+import { openDatabase } from './data-source.js';
+
+let folder: string;
+let database: DataSource;
+beforeEach(async () => {
+  folder = await mkdtemp(join(tmpdir(), 'usual-pantry-'));
+  database = await openDatabase(folder);
+});
+afterEach(async () => {
+  await database.destroy();
+  await rm(folder, { recursive: true, force: true });
+});
+
+const tables = async () =>
+  (
+    await database.query<{ name: string }[]>(
+      `SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite_%' AND name <> 'migrations' ORDER BY name`,
+    )
+  ).map((row) => row.name);
+
+describe('the migrations', () => {
+  it('make a table for everything that is kept, and have nothing left to change', async () => {
+    expect(await tables()).toEqual([
+      'box',
+      'box_cell',
+      'customer_order',
+      'ingredient',
+      'kitchen',
+      'order_agreed',
+      'order_line',
+      'piece',
+      'recipe',
+      'recipe_line',
+    ]);
+    expect(await database.showMigrations()).toBe(false);
+  });
+
+  it('know every column that the program reads', async () => {
+    for (const entity of database.entityMetadatas) {
+      const columns = await database.query<{ name: string }[]>(`PRAGMA table_info('${entity.tableName}')`);
+      const names = columns.map((column) => column.name);
+      expect(names.sort()).toEqual(entity.columns.map((column) => column.databaseName).sort());
+    }
+  });
+
+  it('go back to nothing', async () => {
+    await database.undoLastMigration();
+    expect(await tables()).toEqual([]);
+  });
+});
+
+describe('the tables', () => {
+  const recipe = `INSERT INTO recipe VALUES ('r', 1, 'R', '{}', '[]', 0, 0, 0, '')`;
+
+  it.each([
+    [
+      'an order in no known state',
+      `INSERT INTO customer_order VALUES ('o', 1, 'A', '', '2026-12-05', 'stall', '', '[]', 'lost', 0, '')`,
+    ],
+    [
+      'a hand-over that is no day',
+      `INSERT INTO customer_order VALUES ('o', 1, 'A', '', 'soon', 'stall', '', '[]', 'paid', 0, '')`,
+    ],
+    ['a negative price', `INSERT INTO box VALUES ('b', 1, 'B', 'F', 1, 1, '[]', 0, -1, '')`],
+    ['text that is no JSON', `INSERT INTO box VALUES ('b', 1, 'B', 'F', 1, 1, 'tray', 0, 1, '')`],
+    ['a line that uses nothing', `INSERT INTO recipe_line VALUES ('r', 0, NULL, NULL, 1, 'g', NULL, '')`],
+    ['a recipe that uses itself', `INSERT INTO recipe_line VALUES ('r', 0, NULL, 'r', 1, 'g', NULL, '')`],
+    ['a line of an unknown ingredient', `INSERT INTO recipe_line VALUES ('r', 0, 'lost', NULL, 1, 'g', NULL, '')`],
+    ['a second kitchen', `INSERT INTO kitchen VALUES ('other', 1, '{}')`],
+  ])('refuse %s', async (_name, statement) => {
+    await database.query(recipe);
+    await expect(database.query(statement)).rejects.toThrow(/constraint failed/i);
+  });
+
+  it('take a lone null as a value, not as a bag of names', async () => {
+    await database.query(recipe);
+    await database.query(`UPDATE recipe SET method = coalesce(?, 'none')`, [null]);
+    expect(await database.query('SELECT method FROM recipe')).toEqual([{ method: 'none' }]);
+  });
+});
