@@ -35,7 +35,14 @@ export interface Season {
   readonly book: Book;
 }
 
-async function loadSeason(manager: EntityManager, revision: number): Promise<Season> {
+/** The stored book and what core makes of it. */
+interface OpenBook {
+  readonly revision: number;
+  readonly data: StoredBook;
+  readonly book: Book;
+}
+
+async function loadBook(manager: EntityManager, revision: number): Promise<OpenBook> {
   const data: StoredBook = {
     kitchen: await loadKitchen(manager),
     ingredients: await loadAll(manager, ingredientMapping),
@@ -43,13 +50,13 @@ async function loadSeason(manager: EntityManager, revision: number): Promise<Sea
     pieces: await loadAll(manager, pieceMapping),
     boxes: await loadAll(manager, boxMapping),
   };
-  const orders = await loadAll(manager, orderMapping);
-  return { revision, data, orders, book: openBook(data) };
+  return { revision, data, book: openBook(data) };
 }
 
 /** What core makes of the stored records, worked out once for each revision. */
 @Injectable()
 export class BookService {
+  private opened: OpenBook | null = null;
   private latest: Season | null = null;
   private planned: { readonly season: Season; readonly today: Day; readonly plan: Plan } | null = null;
   private costed: { readonly season: Season; readonly costs: readonly BoxCost[] } | null = null;
@@ -64,12 +71,24 @@ export class BookService {
     const { work } = this;
     if (this.latest?.revision === work.revision && !work.isWriting) return this.latest;
     return work.read(async (manager) => {
-      if (this.latest?.revision === work.revision && !work.isWriting) return this.latest;
-      const season = await loadSeason(manager, work.revision);
-      // Not yet committed: true for this write only.
-      if (!work.isWriting) this.latest = season;
-      return season;
+      if (work.isWriting) {
+        // Not yet committed: true for this write only.
+        const { data, book } = await loadBook(manager, work.bookRevision);
+        return { revision: work.revision, data, book, orders: await loadAll(manager, orderMapping) };
+      }
+      if (this.latest?.revision === work.revision) return this.latest;
+      if (this.opened?.revision !== work.bookRevision) this.opened = await loadBook(manager, work.bookRevision);
+      const { data, book } = this.opened;
+      this.latest = { revision: work.revision, data, book, orders: await loadAll(manager, orderMapping) };
+      return this.latest;
     });
+  }
+
+  /** The book as it was last committed, for a write that does not change it. */
+  async stored(): Promise<Book> {
+    const { work } = this;
+    if (this.opened?.revision === work.bookRevision) return this.opened.book;
+    return (await work.read((manager) => loadBook(manager, work.bookRevision))).book;
   }
 
   async plan(): Promise<{ season: Season; today: Day; plan: Plan }> {

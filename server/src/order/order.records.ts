@@ -25,6 +25,7 @@ const shown = {
 @Injectable()
 export class OrderRecords extends Records<OrderDraft, OrderRow> {
   readonly mapping = orderMapping;
+  protected override readonly part = 'orders';
 
   constructor(
     work: UnitOfWork,
@@ -50,7 +51,7 @@ export class OrderRecords extends Records<OrderDraft, OrderRow> {
   ): Promise<WrongValue[]> {
     const wrong = wrongInOrder(draft, await knownIn(manager));
     if (wrong.length > 0) return wrong;
-    const { book } = await this.book.season();
+    const book = await this.book.stored();
     return wrongInOrderEdit(draft, before, book, this.clock.today());
   }
 

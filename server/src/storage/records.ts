@@ -10,7 +10,7 @@ import type {
   ObjectLiteral,
 } from 'typeorm';
 import { inUse, notFound, stale, wrongValues, type User } from '../http/errors.js';
-import { UnitOfWork } from './unit-of-work.js';
+import { UnitOfWork, type Part } from './unit-of-work.js';
 
 /** What every main row has. */
 export interface MainRow extends ObjectLiteral {
@@ -114,6 +114,9 @@ export async function insertRecord<Draft, Row extends MainRow>(
 export abstract class Records<Draft, Row extends MainRow> {
   abstract readonly mapping: Mapping<Draft, Row>;
 
+  /** What a write of this noun changes. */
+  protected readonly part: Part = 'book';
+
   constructor(readonly work: UnitOfWork) {}
 
   /** What keeps a draft from being saved although each value is well formed. */
@@ -170,7 +173,7 @@ export abstract class Records<Draft, Row extends MainRow> {
       await this.check(draft, id, null, manager);
       await insertRecord(manager, this.mapping, id, draft);
       return { ...draft, id, version: 1 };
-    });
+    }, this.part);
   }
 
   /** @throws Refused 404, 409 with the current record when `version` is stale, 422 with every wrong value */
@@ -185,7 +188,7 @@ export abstract class Records<Draft, Row extends MainRow> {
       for (const child of mapping.children) await manager.delete(child.entity, { [child.key]: id });
       await writeChildren(manager, mapping, id, draft);
       return { ...draft, id, version: version + 1 };
-    });
+    }, this.part);
   }
 
   /** @throws Refused 404, 409 with the users when something uses it, 409 when `version` is stale */
@@ -196,7 +199,7 @@ export abstract class Records<Draft, Row extends MainRow> {
       const users = await this.usersOf(id, manager);
       if (users.length > 0) throw inUse(this.nameOf(current), users);
       await manager.delete(this.mapping.entity, id);
-    });
+    }, this.part);
   }
 
   private async check(draft: Draft, id: string, before: Stored<Draft> | null, manager: EntityManager): Promise<void> {

@@ -3,6 +3,9 @@ import { Injectable } from '@nestjs/common';
 import { BehaviorSubject } from 'rxjs';
 import { DataSource, type EntityManager } from 'typeorm';
 
+/** What a write can change: the orders alone, or the maker's book, on which everything rests. */
+export type Part = 'orders' | 'book';
+
 /** What one chain of calls holds while it has the connection. */
 interface Turn {
   readonly manager: EntityManager;
@@ -20,12 +23,18 @@ export class UnitOfWork {
   private readonly turns = new AsyncLocalStorage<Turn>();
   private last: Promise<unknown> = Promise.resolve();
   private readonly revisions = new BehaviorSubject(1);
+  private bookChangedAt = 1;
 
   constructor(private readonly dataSource: DataSource) {}
 
   /** Counts committed writes since the start: figures made at one revision are true until the next. */
   get revision(): number {
     return this.revisions.value;
+  }
+
+  /** The revision at which anything but orders was last stored. */
+  get bookRevision(): number {
+    return this.bookChangedAt;
   }
 
   /** Whether this chain of calls is inside a write. */
@@ -38,9 +47,10 @@ export class UnitOfWork {
 
   /**
    * Runs `work` in one transaction: all of it is stored, or nothing.
+   * @param part what it changes; only figures that rest on that are worked out again
    * @throws whatever `work` throws, after everything is rolled back
    */
-  write<T>(work: (manager: EntityManager) => Promise<T>): Promise<T> {
+  write<T>(work: (manager: EntityManager) => Promise<T>, part: Part = 'book'): Promise<T> {
     const turn = this.turns.getStore();
     if (turn) {
       if (!turn.writes) throw new Error('A write cannot start inside a read.');
@@ -50,7 +60,9 @@ export class UnitOfWork {
       const result = await this.dataSource.transaction((manager) =>
         this.turns.run({ manager, writes: true }, () => work(manager)),
       );
-      this.revisions.next(this.revisions.value + 1);
+      const revision = this.revisions.value + 1;
+      if (part === 'book') this.bookChangedAt = revision;
+      this.revisions.next(revision);
       return result;
     });
   }

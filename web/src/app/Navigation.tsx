@@ -7,7 +7,7 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import Paper from '@mui/material/Paper';
 import Typography from '@mui/material/Typography';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { Link, NavLink, useLocation, useNavigate } from 'react-router';
 import { useBookQuery, type PlanAnswer } from './api';
 import { Icon } from './Icon';
@@ -27,7 +27,7 @@ function useCounts(plan: PlanAnswer | undefined): Record<string, string> {
   };
 }
 
-function Entry({ screen, count }: { screen: Screen; count: string }) {
+const Entry = memo(function Entry({ screen, count }: { screen: Screen; count: string }) {
   return (
     <Box
       component={NavLink}
@@ -69,7 +69,7 @@ function Entry({ screen, count }: { screen: Screen; count: string }) {
       </Box>
     </Box>
   );
-}
+});
 
 /** Down the left, in the order of the work. */
 export function Navigation({ plan }: { plan: PlanAnswer | undefined }) {

@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box';
 import { weekday, sayDay, sayMinutes, sayCount } from '@usual-pantry/core/quantity';
 import type { SeasonDay } from '@usual-pantry/core/plan';
+import { memo } from 'react';
 import { Link, useLocation, useSearchParams } from 'react-router';
 import type { PlanAnswer } from './api';
 import { FIGURES, STRIP_HEIGHT } from './theme';
@@ -19,7 +20,8 @@ function sayStripDay({ day, benchMinutes, bookedMinutes, handOvers }: SeasonDay)
   return `${sayDay(day)}: ${bench}${hand}`;
 }
 
-function StripDay({ entry, chosen }: { entry: SeasonDay; chosen: boolean }) {
+/** Drawn again only when the day itself has changed: answers share what is the same as before. */
+const StripDay = memo(function StripDay({ entry, chosen }: { entry: SeasonDay; chosen: boolean }) {
   const { day, benchMinutes, bookedMinutes, handOvers } = entry;
   const over = bookedMinutes > benchMinutes + 1;
   const filled = benchMinutes > 0 ? Math.min(1, bookedMinutes / benchMinutes) : over ? 1 : 0;
@@ -90,7 +92,7 @@ function StripDay({ entry, chosen }: { entry: SeasonDay; chosen: boolean }) {
       <span>{Number(day.slice(8))}</span>
     </Box>
   );
-}
+});
 
 /** One cell a day from today to the last hand-over: bench hours booked of those there are, a notch for a hand-over. */
 export function SeasonStrip({ plan }: { plan: PlanAnswer | undefined }) {

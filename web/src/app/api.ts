@@ -95,6 +95,10 @@ const baseQuery: BaseQueryFn<Parameters<typeof rawQuery>[0], unknown, Refusal> =
   };
 };
 
+/** What must be asked for again after a write: everything that rests on the orders rests on the book too. */
+const touched = (change: unknown): ('Book' | 'Orders')[] =>
+  (change as { noun?: Noun }).noun === 'order' ? ['Orders'] : ['Book', 'Orders'];
+
 interface Edit {
   noun: Noun;
   id: string;
@@ -105,29 +109,29 @@ interface Edit {
 /** Everything that the pages ask of the server. Any write makes every figure be asked for again. */
 export const api = createApi({
   baseQuery,
-  tagTypes: ['Season'],
+  tagTypes: ['Book', 'Orders', 'Order'],
   refetchOnReconnect: true,
   endpoints: (build) => ({
-    book: build.query<BookAnswer, void>({ query: () => 'book', providesTags: ['Season'] }),
-    plan: build.query<PlanAnswer, void>({ query: () => 'plan', providesTags: ['Season'] }),
-    money: build.query<BoxCost[], void>({ query: () => 'money/boxes', providesTags: ['Season'] }),
+    book: build.query<BookAnswer, void>({ query: () => 'book', providesTags: ['Book'] }),
+    plan: build.query<PlanAnswer, void>({ query: () => 'plan', providesTags: ['Orders'] }),
+    money: build.query<BoxCost[], void>({ query: () => 'money/boxes', providesTags: ['Book'] }),
     orders: build.query<OrderPage, OrderListQuery>({
       query: ({ search, ...params }) => ({
         url: 'orders',
         params: search ? { ...params, search } : params,
       }),
-      providesTags: ['Season'],
+      providesTags: ['Orders'],
     }),
     order: build.query<Order, string>({
       query: (id) => `orders/${encodeURIComponent(id)}`,
-      providesTags: ['Season'],
+      providesTags: ['Order'],
     }),
     label: build.query<LabelAnswer, { boxId: string; handOver: string | null }>({
       query: ({ boxId, handOver }) => ({
         url: `boxes/${encodeURIComponent(boxId)}/label`,
         params: handOver ? { handOver } : {},
       }),
-      providesTags: ['Season'],
+      providesTags: ['Orders'],
     }),
     add: build.mutation<Stored, { noun: Noun; draft: Drafts[Noun]; id?: string }>({
       query: ({ noun, draft, id }) => ({
@@ -135,7 +139,7 @@ export const api = createApi({
         method: 'POST',
         body: id === undefined ? draft : { ...draft, id },
       }),
-      invalidatesTags: (_result, error) => (error ? [] : ['Season']),
+      invalidatesTags: (_result, error, change) => (error ? [] : touched(change)),
     }),
     change: build.mutation<Stored, Edit>({
       query: ({ noun, id, version, draft }) => ({
@@ -143,7 +147,12 @@ export const api = createApi({
         method: 'PUT',
         body: { ...draft, version },
       }),
-      invalidatesTags: (_result, error) => (error ? [] : ['Season']),
+      invalidatesTags: (_result, error, change) => (error ? [] : touched(change)),
+      // The answer is the order as it is stored now: no need to ask for it again.
+      async onQueryStarted({ noun, id }, { dispatch, queryFulfilled }) {
+        const { data } = await queryFulfilled.catch(() => ({ data: null }));
+        if (noun === 'order' && data) dispatch(api.util.upsertQueryData('order', id, data as Order));
+      },
     }),
     remove: build.mutation<null, { noun: Noun; id: string; version: number }>({
       query: ({ noun, id, version }) => ({
@@ -151,11 +160,11 @@ export const api = createApi({
         method: 'DELETE',
         params: { version },
       }),
-      invalidatesTags: (_result, error) => (error ? [] : ['Season']),
+      invalidatesTags: (_result, error, change) => (error ? [] : touched(change)),
     }),
     saveKitchen: build.mutation<Kitchen, Kitchen>({
       query: (body) => ({ url: 'kitchen', method: 'PUT', body }),
-      invalidatesTags: (_result, error) => (error ? [] : ['Season']),
+      invalidatesTags: (_result, error, change) => (error ? [] : touched(change)),
     }),
     checkSeason: build.mutation<SeasonCounts, unknown>({
       query: (body) => ({ url: 'season-file/check', method: 'POST', body }),
@@ -167,7 +176,7 @@ export const api = createApi({
         params: { dates },
         body: file,
       }),
-      invalidatesTags: (_result, error) => (error ? [] : ['Season']),
+      invalidatesTags: (_result, error, change) => (error ? [] : touched(change)),
     }),
   }),
 });

@@ -14,15 +14,20 @@ export type RootState = ReturnType<typeof store.getState>;
 export const useAppDispatch = useDispatch.withTypes<typeof store.dispatch>();
 export const useAppSelector = useSelector.withTypes<RootState>();
 
+/** Long enough for the answer to a write of this page to arrive, so that it is not taken for somebody else's. */
+const OWN_WRITE_MS = 500;
+
 /** Asks for every figure again when another page or device has stored something. */
 export function followChanges(): void {
   const changes = new EventSource('/api/changes');
+  let newest = 0;
   changes.addEventListener('message', ({ data }: MessageEvent<string>) => {
-    const { revision } = JSON.parse(data) as { revision: number };
-    if (seen.revision > 0 && revision !== seen.revision) {
+    newest = (JSON.parse(data) as { revision: number }).revision;
+    setTimeout(() => {
       // A lower revision means that the server was started again.
-      seen.revision = revision;
-      store.dispatch(api.util.invalidateTags(['Season']));
-    }
+      if (seen.revision === 0 || newest === seen.revision) return;
+      seen.revision = newest;
+      store.dispatch(api.util.invalidateTags(['Book', 'Orders', 'Order']));
+    }, OWN_WRITE_MS);
   });
 }

@@ -7,7 +7,7 @@ import useMediaQuery from '@mui/material/useMediaQuery';
 import { useTheme } from '@mui/material/styles';
 import type { Finding, Severity, WayOut } from '@usual-pantry/core/finding';
 import { agreeTo, swapBox } from '@usual-pantry/core/order';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { api } from '../app/api';
 import { Icon } from '../app/Icon';
@@ -43,7 +43,7 @@ function useWayOut() {
   };
 }
 
-function FindingCard({ finding }: { finding: Finding }) {
+const FindingCard = memo(function FindingCard({ finding }: { finding: Finding }) {
   const press = useWayOut();
   const { word, colour, icon } = looks[finding.severity];
   return (
@@ -83,7 +83,7 @@ function FindingCard({ finding }: { finding: Finding }) {
       </Box>
     </Paper>
   );
-}
+});
 
 const SHOWN = 4;
 const SHOWN_ON_A_PHONE = 2;

@@ -5,7 +5,7 @@ import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
-import { FormProvider } from 'react-hook-form';
+import { FormProvider, useFormState } from 'react-hook-form';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useNavigate } from 'react-router';
 import type { Noun } from '../app/api';
@@ -25,6 +25,45 @@ interface FrameProps<N extends Noun> {
   readonly children: ReactNode;
 }
 
+interface SaveBarProps {
+  readonly discard: () => void;
+  readonly restored: boolean;
+  readonly onDelete: (() => void) | undefined;
+}
+
+/** Apart, so that a save draws these buttons again and not the whole form. */
+function SaveBar({ discard, restored, onDelete }: SaveBarProps) {
+  const { isDirty, isSubmitting } = useFormState();
+  return (
+    <Box
+      sx={{
+        display: 'flex',
+        gap: 1,
+        position: 'sticky',
+        bottom: { xs: 63, md: 0 },
+        py: 1.25,
+        bgcolor: 'background.default',
+        borderTop: 1,
+        borderColor: 'divider',
+        zIndex: 2,
+      }}
+    >
+      <Button type="submit" variant="contained" disabled={isSubmitting}>
+        Save
+      </Button>
+      <Button onClick={discard} disabled={!isDirty && !restored}>
+        Discard changes
+      </Button>
+      <Box sx={{ flex: 1 }} />
+      {onDelete && (
+        <Button color="error" startIcon={<Icon path={mdiTrashCanOutline} />} onClick={onDelete}>
+          Delete
+        </Button>
+      )}
+    </Box>
+  );
+}
+
 /** A record's form beside its list: title, fields, what went wrong, save and close. */
 export function RecordFrame<N extends Noun>({
   title,
@@ -37,7 +76,6 @@ export function RecordFrame<N extends Noun>({
 }: FrameProps<N>) {
   const { form, save, trouble, theirs, keepMine, takeTheirs, restored, discard } = record;
   const navigate = useNavigate();
-  const { isDirty, isSubmitting } = form.formState;
   useHotkeys('mod+enter', () => void save(), { enableOnFormTags: true, preventDefault: true });
   useHotkeys('esc', () => void navigate(back), {
     enableOnFormTags: ['INPUT', 'TEXTAREA'],
@@ -100,32 +138,7 @@ export function RecordFrame<N extends Noun>({
           </Alert>
         )}
         {children}
-        <Box
-          sx={{
-            display: 'flex',
-            gap: 1,
-            position: 'sticky',
-            bottom: { xs: 63, md: 0 },
-            py: 1.25,
-            bgcolor: 'background.default',
-            borderTop: 1,
-            borderColor: 'divider',
-            zIndex: 2,
-          }}
-        >
-          <Button type="submit" variant="contained" disabled={isSubmitting}>
-            Save
-          </Button>
-          <Button onClick={discard} disabled={!isDirty && !restored}>
-            Discard changes
-          </Button>
-          <Box sx={{ flex: 1 }} />
-          {onDelete && (
-            <Button color="error" startIcon={<Icon path={mdiTrashCanOutline} />} onClick={onDelete}>
-              Delete
-            </Button>
-          )}
-        </Box>
+        <SaveBar discard={discard} restored={restored} onDelete={onDelete} />
       </Box>
     </FormProvider>
   );

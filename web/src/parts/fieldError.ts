@@ -1,4 +1,4 @@
-import { get, useFormContext } from 'react-hook-form';
+import { get, useFormState } from 'react-hook-form';
 
 interface FieldError {
   readonly message?: string;
@@ -7,8 +7,8 @@ interface FieldError {
 
 /** What is wrong with a field, in words; undefined when nothing is. */
 export function useFieldError(name: string): string | undefined {
-  const { formState } = useFormContext();
-  const error: unknown = get(formState.errors, name);
+  const { errors } = useFormState({ name });
+  const error: unknown = get(errors, name);
   const found = error as FieldError | undefined;
   return found?.message ?? found?.root?.message;
 }

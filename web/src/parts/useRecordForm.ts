@@ -15,6 +15,7 @@ interface Options<N extends Noun> {
   /** What a new one starts from. */
   readonly fresh: Drafts[N];
   readonly nameOf: (draft: Drafts[N]) => string;
+  /** Called when a new record has been stored. */
   readonly onSaved: (record: Stored<N>) => void;
 }
 
@@ -64,36 +65,41 @@ export function useRecordForm<N extends Noun>({
     mode: 'onTouched',
   });
 
+  const [dirty, setDirty] = useState(kept !== null);
   const first = useRef(true);
   useEffect(() => {
-    if (first.current && kept) form.reset(kept.values, { keepDefaultValues: true });
-    first.current = false;
-    return form.subscribe({
+    const stop = form.subscribe({
       formState: { values: true, isDirty: true },
-      callback: ({ values, isDirty }) => {
+      callback: ({ values, isDirty = false }) => {
+        setDirty(isDirty);
         if (isDirty) keepDraft(key, { version: base?.version ?? 0, values });
       },
     });
+    if (first.current && kept) form.reset(kept.values, { keepDefaultValues: true });
+    first.current = false;
+    return stop;
   }, [form, key, kept, base]);
 
   // Someone else saved it, and nothing is typed here: take theirs.
-  const { isDirty } = form.formState;
-  const newer = record && base && record.version > base.version && !isDirty ? record : null;
+  const newer = record && base && record.version > base.version && !dirty ? record : null;
   if (newer) setBase(newer);
   const shown = useRef(base);
   useEffect(() => {
     if (base === shown.current) return;
     shown.current = base;
-    if (base && !form.formState.isDirty) form.reset(draftOf(base));
-  }, [base, form]);
+    if (base && !dirty) form.reset(draftOf(base));
+  }, [base, dirty, form]);
 
-  const settle = (saved: Stored<N>) => {
+  const settle = (saved: Stored<N>, typed: Drafts[N]) => {
     dropDraft(key);
     setBase(saved);
+    shown.current = saved;
     setTheirs(null);
     setRestored(false);
-    form.reset(draftOf(saved));
-    onSaved(saved);
+    const stored = draftOf(saved);
+    // What was stored is what was typed, nearly always: then no field needs to be drawn again.
+    form.reset(stored, { keepValues: JSON.stringify(stored) === JSON.stringify(typed) });
+    if (saved.id !== record?.id) onSaved(saved);
   };
 
   const refuse = (refusal: Refusal) => {
@@ -111,7 +117,7 @@ export function useRecordForm<N extends Noun>({
     setTrouble(null);
     try {
       const label = `${nameOf(draft)} saved.`;
-      settle(from ? await edit.change(noun, from, draft, label) : await edit.add(noun, draft, label));
+      settle(from ? await edit.change(noun, from, draft, label) : await edit.add(noun, draft, label), draft);
     } catch (error) {
       refuse(error as Refusal);
     }

@@ -1,0 +1,154 @@
+import Chip from '@mui/material/Chip';
+import { DataGrid, type DataGridProps, type GridColDef } from '@mui/x-data-grid';
+import type { Order, OrderState } from '@usual-pantry/core/order';
+import { sayShortDay } from '@usual-pantry/core/quantity';
+import { memo, useMemo } from 'react';
+import { useBookQuery, usePlanQuery } from '../app/api';
+import { nonce } from '../app/nonce';
+import { FIGURES } from '../app/theme';
+import { sayExclusion } from './words';
+
+const tones: Record<OrderState, 'default' | 'success' | 'primary' | 'warning'> = {
+  asked: 'warning',
+  confirmed: 'primary',
+  paid: 'success',
+  packed: 'success',
+  'handed over': 'default',
+  cancelled: 'default',
+};
+
+type Columns = GridColDef<Order>[];
+
+const sayBoxes = (order: Order, names: ReadonlyMap<string, string>): string =>
+  order.lines.map((line) => `${String(line.count)} × ${names.get(line.boxId) ?? line.boxId}`).join(', ');
+
+function columnsOf(compact: boolean, names: ReadonlyMap<string, string>, toSettle: ReadonlySet<string>): Columns {
+  const first: Columns = [
+    {
+      field: 'handOverOn',
+      headerName: 'Hand over',
+      width: 128,
+      valueGetter: (_value, order) => order.handOver.on,
+      renderCell: ({ row }) => (
+        <span style={{ fontFamily: FIGURES, whiteSpace: 'nowrap' }}>{sayShortDay(row.handOver.on)}</span>
+      ),
+    },
+    {
+      field: 'customerName',
+      headerName: 'Customer',
+      flex: 1.3,
+      minWidth: 150,
+      valueGetter: (_value, order) => order.customer.name,
+      renderCell: ({ row }) => (
+        <span>
+          {row.customer.name}
+          {toSettle.has(row.id) && (
+            <Chip
+              size="small"
+              label="to decide"
+              sx={{ ml: 1, bgcolor: 'warning.light', color: '#1B2430', height: 20 }}
+            />
+          )}
+        </span>
+      ),
+    },
+  ];
+  if (compact) return first;
+  return [
+    ...first,
+    {
+      field: 'way',
+      headerName: 'Way',
+      width: 84,
+      sortable: false,
+      valueGetter: (_value, order) => order.handOver.way,
+    },
+    {
+      field: 'lines',
+      headerName: 'Boxes',
+      flex: 1.6,
+      minWidth: 190,
+      sortable: false,
+      valueGetter: (_value, order) => sayBoxes(order, names),
+    },
+    {
+      field: 'exclusions',
+      headerName: 'Exclusions',
+      flex: 1,
+      minWidth: 110,
+      sortable: false,
+      valueGetter: (_value, order) => order.exclusions.map(sayExclusion).join(', '),
+    },
+    {
+      field: 'state',
+      headerName: 'State',
+      width: 116,
+      renderCell: ({ row }) => <Chip size="small" variant="outlined" color={tones[row.state]} label={row.state} />,
+    },
+  ];
+}
+
+/** Columns that are made anew only when what they show has changed: a new array makes the grid work everything out again. */
+function useColumns(compact: boolean): Columns {
+  const { data: book } = useBookQuery();
+  const { data: plan } = usePlanQuery();
+  const boxes = book?.boxes;
+  const toSettle = (plan?.findings ?? [])
+    .filter(({ about, severity }) => about.noun === 'order' && severity !== 'know')
+    .map(({ about }) => about.id)
+    .join(' ');
+  return useMemo(
+    () => columnsOf(compact, new Map(boxes?.map((box) => [box.id, box.name])), new Set(toSettle.split(' '))),
+    [compact, boxes, toSettle],
+  );
+}
+
+const heightOfText = () => 'auto' as const;
+const look = {
+  bgcolor: 'background.paper',
+  borderColor: 'divider',
+  '--DataGrid-rowBorderColor': 'var(--mui-palette-divider)',
+  '& .MuiDataGrid-cell': { py: 1, cursor: 'pointer', lineHeight: 1.35, whiteSpace: 'normal' },
+};
+
+type GridProps = Pick<
+  DataGridProps<Order>,
+  'rows' | 'rowCount' | 'loading' | 'paginationModel' | 'onPaginationModelChange' | 'sortModel' | 'onSortModelChange'
+> & {
+  readonly compact: boolean;
+  readonly openId: string | undefined;
+  readonly onOpen: (id: string) => void;
+  readonly noRows: string;
+};
+
+/** The table itself. It is drawn again only when its rows, columns or choice change. */
+export const OrderGrid = memo(function OrderGrid({ compact, openId, onOpen, noRows, ...props }: GridProps) {
+  const columns = useColumns(compact);
+  const chosen = useMemo(() => ({ type: 'include' as const, ids: new Set(openId ? [openId] : []) }), [openId]);
+  const texts = useMemo(() => ({ noRowsLabel: noRows }), [noRows]);
+  const pageSize = props.paginationModel?.pageSize ?? 25;
+  const sizes = useMemo(() => [pageSize], [pageSize]);
+  return (
+    <DataGrid
+      {...props}
+      columns={columns}
+      paginationMode="server"
+      sortingMode="server"
+      pageSizeOptions={sizes}
+      hideFooter={(props.rowCount ?? 0) <= pageSize}
+      disableColumnMenu
+      rowSelectionModel={chosen}
+      onRowClick={({ id }) => {
+        onOpen(String(id));
+      }}
+      onCellKeyDown={({ id }, event) => {
+        if (event.key === 'Enter') onOpen(String(id));
+      }}
+      getRowHeight={heightOfText}
+      label="Orders"
+      nonce={nonce}
+      localeText={texts}
+      sx={look}
+    />
+  );
+});

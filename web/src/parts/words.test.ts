@@ -1,0 +1,33 @@
+import { expect, it } from '@jest/globals';
+import { sayExclusion } from '../orders/words';
+import { addressOf } from './addresses';
+import { sayBatches, sayPercent } from './words';
+
+it('says batches by the words for their sizes', () => {
+  expect(sayBatches([])).toBe('none');
+  expect(sayBatches([{ size: 1, count: 1 }])).toBe('1 batch');
+  expect(
+    sayBatches([
+      { size: 2, count: 2 },
+      { size: 0.5, count: 1 },
+    ]),
+  ).toBe('2 double batches + 1 half batch');
+  expect(sayBatches([{ size: 1.5, count: 3 }])).toBe('3 1.5-fold batches');
+});
+
+it('says a share, or that there is none to say', () => {
+  expect(sayPercent(56.7)).toBe('57 %');
+  expect(sayPercent(-12.2)).toBe('-12 %');
+  expect(sayPercent(null)).toBe('–');
+});
+
+it('says an exclusion as the customer does', () => {
+  expect(sayExclusion('nuts')).toBe('no nuts (tree nuts and peanuts)');
+  expect(sayExclusion('sesame')).toBe('no sesame');
+});
+
+it('knows where each record is shown', () => {
+  expect(addressOf({ noun: 'piece', id: 'praline' })).toBe('/pieces/praline');
+  expect(addressOf({ noun: 'day', id: '2026-12-01' })).toBe('/?day=2026-12-01');
+  expect(addressOf({ noun: 'kitchen', id: 'kitchen' })).toBe('/settings');
+});
