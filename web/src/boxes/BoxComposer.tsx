@@ -8,7 +8,7 @@ import { AnswerLine, Mark } from '../parts/AnswerLine';
 import { NumberInput, TextInput } from '../parts/fields';
 import { Panel } from '../parts/Panel';
 import { RecordFrame } from '../parts/RecordFrame';
-import { useEdit } from '../parts/useEdit';
+import { useRemoval } from '../parts/useRemoval';
 import { useRecordForm } from '../parts/useRecordForm';
 import type { SeasonBook } from '../parts/useSeason';
 import { BoxFigures, useBoxCost } from './BoxFigures';
@@ -160,7 +160,6 @@ function Body({ season, box }: { season: SeasonBook; box: StoredBox | null }) {
 /** The composer: shelf, tray from above, and what follows from them at once. */
 export function BoxComposer({ season, box }: { season: SeasonBook; box: StoredBox | null }) {
   const navigate = useNavigate();
-  const edit = useEdit();
   const record = useRecordForm({
     noun: 'box',
     schema: boxDraftSchema,
@@ -175,15 +174,7 @@ export function BoxComposer({ season, box }: { season: SeasonBook; box: StoredBo
       record={record}
       heading={<Answer season={season} box={box} />}
       back="/boxes"
-      onDelete={
-        box
-          ? () => {
-              void edit.remove('box', box, `${box.name} deleted.`).then((gone) => {
-                if (gone) void navigate('/boxes');
-              });
-            }
-          : undefined
-      }
+      onDelete={useRemoval('box', box, box?.name ?? '', '/boxes')}
     >
       <Body season={season} box={box} />
       <Panel title="Name, price and packaging">

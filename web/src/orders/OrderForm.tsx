@@ -11,7 +11,7 @@ import { Icon } from '../app/Icon';
 import { ChoiceInput, ManyInput, NumberInput, PickInput, TextInput } from '../parts/fields';
 import { Panel } from '../parts/Panel';
 import { RecordFrame } from '../parts/RecordFrame';
-import { useEdit } from '../parts/useEdit';
+import { useRemoval } from '../parts/useRemoval';
 import { useRecordForm } from '../parts/useRecordForm';
 import type { SeasonBook } from '../parts/useSeason';
 import { OrderSummary } from './OrderSummary';
@@ -80,7 +80,6 @@ function BoxLines({ season }: { season: SeasonBook }) {
 /** An order as a form, with what it weighs, costs and breaks beside it while it is typed. */
 export function OrderForm({ season, order }: { season: SeasonBook; order: Order | null }) {
   const navigate = useNavigate();
-  const edit = useEdit();
   const record = useRecordForm({
     noun: 'order',
     schema: orderDraftSchema,
@@ -98,15 +97,7 @@ export function OrderForm({ season, order }: { season: SeasonBook; order: Order 
       title={order ? order.customer.name : 'New order'}
       record={record}
       back="/orders"
-      onDelete={
-        order
-          ? () => {
-              void edit.remove('order', order, `${order.customer.name}’s order deleted.`).then((gone) => {
-                if (gone) void navigate('/orders');
-              });
-            }
-          : undefined
-      }
+      onDelete={useRemoval('order', order, `${order?.customer.name ?? ''}’s order`, '/orders')}
       actions={
         order &&
         order.state !== 'cancelled' && (

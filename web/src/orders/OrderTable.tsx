@@ -9,10 +9,10 @@ import type { GridSortModel } from '@mui/x-data-grid';
 import type { Order } from '@usual-pantry/core/order';
 import { sayCount } from '@usual-pantry/core/quantity';
 import { useCallback, useDeferredValue, useMemo, useState, type ReactNode } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { useNavigate } from 'react-router';
 import { useOrdersQuery, type OrderListQuery } from '../app/api';
 import { Icon } from '../app/Icon';
+import { useListKeys } from '../parts/useListKeys';
 import { OrderGrid } from './OrderGrid';
 
 const PAGE_SIZE = 25;
@@ -49,11 +49,11 @@ export function OrderTable({
     setPage(next.page);
   }, []);
   const open = useCallback((id: string) => void navigate(`/orders/${id}`), [navigate]);
-  const at = rows.findIndex((order) => order.id === openId);
-  useHotkeys(['j', 'k'], (_event, { keys }) => {
-    const next = rows[Math.min(Math.max(at + (keys?.includes('j') ? 1 : -1), 0), rows.length - 1)];
-    if (next) void navigate(`/orders/${next.id}`);
-  });
+  useListKeys(
+    '/orders',
+    rows.map((order) => order.id),
+    openId,
+  );
   return (
     <Box component="section" aria-label="Orders">
       <Box sx={{ display: 'flex', gap: 1, mb: 1.25, flexWrap: 'wrap' }}>

@@ -1,8 +1,7 @@
 import { mdiPlus } from '@mdi/js';
 import Button from '@mui/material/Button';
 import { sayCount, sayDay } from '@usual-pantry/core/quantity';
-import { useHotkeys } from 'react-hotkeys-hook';
-import { Link, useNavigate, useParams } from 'react-router';
+import { Link, useParams } from 'react-router';
 import { usePlanQuery, type PlanAnswer } from '../app/api';
 import { Icon } from '../app/Icon';
 import { AnswerLine, Mark } from '../parts/AnswerLine';
@@ -41,8 +40,6 @@ function Answer({ plan }: { plan: PlanAnswer }) {
 export function Orders() {
   const { id } = useParams();
   const { data: plan, error, refetch } = usePlanQuery();
-  const navigate = useNavigate();
-  useHotkeys('n', () => void navigate('/orders/new'), { preventDefault: true });
   if (!plan) return <Waiting error={error} again={refetch} />;
   return (
     <>

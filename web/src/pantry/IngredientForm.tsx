@@ -12,7 +12,7 @@ import { Link as RouterLink, useNavigate } from 'react-router';
 import { ManyInput, NumberInput, TextInput } from '../parts/fields';
 import { Panel } from '../parts/Panel';
 import { RecordFrame } from '../parts/RecordFrame';
-import { useEdit } from '../parts/useEdit';
+import { useRemoval } from '../parts/useRemoval';
 import { useRecordForm } from '../parts/useRecordForm';
 import type { SeasonBook } from '../parts/useSeason';
 import { CompositionFields } from './CompositionFields';
@@ -52,7 +52,6 @@ function UsedBy({ season, ingredient }: { season: SeasonBook; ingredient: Ingred
 /** An ingredient as a form. */
 export function IngredientForm({ season, ingredient }: { season: SeasonBook; ingredient: Ingredient | null }) {
   const navigate = useNavigate();
-  const edit = useEdit();
   const record = useRecordForm({
     noun: 'ingredient',
     schema: ingredientDraftSchema,
@@ -66,15 +65,7 @@ export function IngredientForm({ season, ingredient }: { season: SeasonBook; ing
       title={ingredient ? ingredient.name : 'New ingredient'}
       record={record}
       back="/pantry"
-      onDelete={
-        ingredient
-          ? () => {
-              void edit.remove('ingredient', ingredient, `${ingredient.name} deleted.`).then((gone) => {
-                if (gone) void navigate('/pantry');
-              });
-            }
-          : undefined
-      }
+      onDelete={useRemoval('ingredient', ingredient, ingredient?.name ?? '', '/pantry')}
     >
       <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: { xs: '1fr', sm: '2fr 1fr' } }}>
         <TextInput name="name" label="Name" autoFocus={ingredient === null} />

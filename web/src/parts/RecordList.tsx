@@ -5,9 +5,9 @@ import InputAdornment from '@mui/material/InputAdornment';
 import Paper from '@mui/material/Paper';
 import TextField from '@mui/material/TextField';
 import { useState, type ReactNode } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
-import { Link, useNavigate } from 'react-router';
+import { Link } from 'react-router';
 import { Icon } from '../app/Icon';
+import { useListKeys } from './useListKeys';
 
 /** One line of a list. */
 export interface ListItem {
@@ -31,15 +31,12 @@ interface RecordListProps {
 /** A list that is searched by typing and walked with j and k; each line opens its record. */
 export function RecordList({ title, items, base, openId, newLabel, empty, columns = false }: RecordListProps) {
   const [search, setSearch] = useState('');
-  const navigate = useNavigate();
   const shown = items.filter((item) => item.name.toLowerCase().includes(search.trim().toLowerCase()));
-  const at = shown.findIndex((item) => item.id === openId);
-  useHotkeys('n', () => void navigate(`${base}/new`), { preventDefault: true });
-  useHotkeys(['j', 'k'], (_event, { keys }) => {
-    const step = keys?.includes('j') ? 1 : -1;
-    const next = shown[Math.min(Math.max(at + step, 0), shown.length - 1)];
-    if (next) void navigate(`${base}/${next.id}`);
-  });
+  useListKeys(
+    base,
+    shown.map((item) => item.id),
+    openId,
+  );
   return (
     <Box component="section" aria-label={title}>
       <Box sx={{ display: 'flex', gap: 1, mb: 1.25, maxWidth: 520 }}>

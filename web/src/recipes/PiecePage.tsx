@@ -4,7 +4,7 @@ import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { ChoiceInput, NumberInput, TextInput } from '../parts/fields';
 import { Empty, Panel } from '../parts/Panel';
 import { RecordFrame } from '../parts/RecordFrame';
-import { useEdit } from '../parts/useEdit';
+import { useRemoval } from '../parts/useRemoval';
 import { useRecordForm } from '../parts/useRecordForm';
 import { useSeasonBook, type SeasonBook } from '../parts/useSeason';
 import { Waiting } from '../parts/Waiting';
@@ -19,7 +19,6 @@ const travelChoices = ['travels', 'keep cool', 'local only'].map((value) => ({
 
 function PieceForm({ season, piece, recipeId }: { season: SeasonBook; piece: Piece | null; recipeId: string }) {
   const navigate = useNavigate();
-  const edit = useEdit();
   const fresh: PieceDraft = {
     name: season.book.recipes.get(recipeId)?.recipe.name ?? '',
     form: freshForm('cut', recipeId),
@@ -45,15 +44,7 @@ function PieceForm({ season, piece, recipeId }: { season: SeasonBook; piece: Pie
       title={piece ? piece.name : 'New piece'}
       record={record}
       back={back}
-      onDelete={
-        piece
-          ? () => {
-              void edit.remove('piece', piece, `${piece.name} deleted.`).then((gone) => {
-                if (gone) void navigate(back);
-              });
-            }
-          : undefined
-      }
+      onDelete={useRemoval('piece', piece, piece?.name ?? '', back)}
     >
       <PieceFigures season={season} piece={piece} />
       <Box

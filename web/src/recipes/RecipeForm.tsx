@@ -4,7 +4,7 @@ import { useNavigate } from 'react-router';
 import { NumberInput, TextInput } from '../parts/fields';
 import { Panel } from '../parts/Panel';
 import { RecordFrame } from '../parts/RecordFrame';
-import { useEdit } from '../parts/useEdit';
+import { useRemoval } from '../parts/useRemoval';
 import { useRecordForm } from '../parts/useRecordForm';
 import type { SeasonBook } from '../parts/useSeason';
 import { BatchSizes } from './BatchSizes';
@@ -27,7 +27,6 @@ const freshRecipe: RecipeDraft = {
 /** A recipe as a form; what it weighs, yields and contains follows the typing. */
 export function RecipeForm({ season, recipe }: { season: SeasonBook; recipe: Recipe | null }) {
   const navigate = useNavigate();
-  const edit = useEdit();
   const record = useRecordForm({
     noun: 'recipe',
     schema: recipeDraftSchema,
@@ -41,15 +40,7 @@ export function RecipeForm({ season, recipe }: { season: SeasonBook; recipe: Rec
       title={recipe ? recipe.name : 'New recipe'}
       record={record}
       back="/recipes"
-      onDelete={
-        recipe
-          ? () => {
-              void edit.remove('recipe', recipe, `${recipe.name} deleted.`).then((gone) => {
-                if (gone) void navigate('/recipes');
-              });
-            }
-          : undefined
-      }
+      onDelete={useRemoval('recipe', recipe, recipe?.name ?? '', '/recipes')}
     >
       <RecipeFigures season={season} recipe={recipe} />
       <TextInput name="name" label="Name" autoFocus={recipe === null} />

@@ -12,10 +12,10 @@ import { useState } from 'react';
 import { useController, useFieldArray, useWatch } from 'react-hook-form';
 import { Icon } from '../app/Icon';
 import { FIGURES } from '../app/theme';
-import { unitChoices } from '../pantry/IngredientLines';
 import { useFieldError } from '../parts/fieldError';
 import { ChoiceInput, NumberInput, TextInput } from '../parts/fields';
 import type { SeasonBook } from '../parts/useSeason';
+import { unitChoices } from '../parts/unitChoices';
 import { useDraftRecipe } from './useDraftRecipe';
 
 interface Usable {

@@ -1,0 +1,57 @@
+import { mdiPlus, mdiTrashCanOutline } from '@mdi/js';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import IconButton from '@mui/material/IconButton';
+import type { ReactNode } from 'react';
+import { useFieldArray, type FieldValues } from 'react-hook-form';
+import { Icon } from '../app/Icon';
+
+interface LinesProps {
+  readonly name: string;
+  readonly one: string;
+  readonly fresh: FieldValues;
+  readonly columns: string;
+  readonly children: (path: string) => ReactNode;
+}
+
+/** Lines that can be added and removed. */
+export function Lines({ name, one, fresh, columns, children }: LinesProps) {
+  const { fields, append, remove } = useFieldArray({ name });
+  return (
+    <Box sx={{ display: 'grid', gap: 1.25 }}>
+      {fields.map((field, index) => (
+        <Box key={field.id} sx={{ display: 'flex', gap: 0.5, alignItems: 'start' }}>
+          <Box
+            sx={{
+              flex: 1,
+              display: 'grid',
+              gap: 1,
+              gridTemplateColumns: { xs: '1fr 1fr', sm: columns },
+            }}
+          >
+            {children(`${name}.${index}`)}
+          </Box>
+          <IconButton
+            aria-label={`Remove ${one} ${index + 1}`}
+            onClick={() => {
+              remove(index);
+            }}
+          >
+            <Icon path={mdiTrashCanOutline} />
+          </IconButton>
+        </Box>
+      ))}
+      <div>
+        <Button
+          size="small"
+          startIcon={<Icon path={mdiPlus} />}
+          onClick={() => {
+            append(fresh);
+          }}
+        >
+          Add a {one}
+        </Button>
+      </div>
+    </Box>
+  );
+}
