@@ -151,7 +151,7 @@ export const api = createApi({
       // The answer is the order as it is stored now: no need to ask for it again.
       async onQueryStarted({ noun, id }, { dispatch, queryFulfilled }) {
         const { data } = await queryFulfilled.catch(() => ({ data: null }));
-        if (noun === 'order' && data) dispatch(api.util.upsertQueryData('order', id, data as Order));
+        if (noun === 'order' && data) await dispatch(api.util.upsertQueryData('order', id, data as Order));
       },
     }),
     remove: build.mutation<null, { noun: Noun; id: string; version: number }>({

@@ -129,10 +129,10 @@ export function useRecordForm<N extends Noun>({
 
   return {
     form,
-    save: form.handleSubmit((draft) => store(draft, base), complain),
+    save: () => form.handleSubmit((draft) => store(draft, base), complain)(),
     trouble,
     theirs,
-    keepMine: form.handleSubmit((draft) => store(draft, theirs), complain),
+    keepMine: () => form.handleSubmit((draft) => store(draft, theirs), complain)(),
     takeTheirs: () => {
       if (!theirs) return;
       dropDraft(key);
