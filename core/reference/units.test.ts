@@ -22,6 +22,8 @@ const definitions: readonly (readonly [UnitCode, string, string])[] = [
   ['imperial-floz', 'brfluidounce', 'ml'],
   ['imperial-pint', 'brpint', 'ml'],
   ['imperial-quart', 'brquart', 'ml'],
+  ['imperial-gallon', 'brgallon', 'ml'],
+  ['dessertspoon', '1|25 metriccup', 'ml'],
   ['metric-tsp', '1|50 metriccup', 'ml'],
   ['metric-tbsp', '3|50 metriccup', 'ml'],
   ['australian-tbsp', 'australiatablespoon', 'ml'],

@@ -2,7 +2,7 @@ import type { Finding } from '../finding/index.js';
 import type { IngredientFiled } from '../ingredient/index.js';
 import type { KitchenDraft } from '../kitchen/index.js';
 import { workOutPiece, type PieceFacts, type PieceFiled } from '../piece/index.js';
-import { openRecipeBook, type RecipeBook, type RecipeFiled } from '../recipe/index.js';
+import { checkPots, openRecipeBook, type RecipeBook, type RecipeFiled } from '../recipe/index.js';
 import { workOutBox, type BoxFacts } from './facts.js';
 import type { BoxFiled } from './schema.js';
 
@@ -32,6 +32,7 @@ export function openBook(data: BookData): Book {
   const boxes = new Map(data.boxes.map((box) => [box.id, workOutBox(box, pieces)] as const));
   const findings: Finding[] = [
     ...recipeBook.findings,
+    ...checkPots(recipeBook, data.kitchen.pots),
     ...[...pieces.values()].flatMap((facts) => facts.findings),
     ...[...boxes.values()].flatMap((facts) => facts.findings),
   ];

@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { amountSchema, densitySchema, gramsSchema, percentSchema, unitSchema } from '../quantity/index.js';
-import { filedShape, minorSchema, nameSchema, noteSchema, storedShape } from '../record/index.js';
+import { daySchema, filedShape, idSchema, minorSchema, nameSchema, noteSchema, storedShape } from '../record/index.js';
 import { allergenCodes } from './allergen.js';
+import { partNames } from './composition.js';
 
 export const allergenSchema = z.enum(allergenCodes).meta({ id: 'Allergen' });
 
@@ -36,11 +37,20 @@ const compositionSchema = z
     protein: percentSchema(),
     ethanol: percentSchema(),
     ash: percentSchema(),
+    /** How much of the fat is cocoa butter, and how much milk fat. */
+    cocoaButter: percentSchema().default(0),
+    milkFat: percentSchema().default(0),
+    /** The table, label or memory that the figures come from. */
+    source: z.string().trim().max(200).default(''),
   })
   .refine(
-    (parts) => Math.abs(Object.values(parts).reduce((sum, part) => sum + part, 0) - 100) <= SUM_TOLERANCE,
+    (parts) => Math.abs(partNames.reduce((sum, name) => sum + parts[name], 0) - 100) <= SUM_TOLERANCE,
     'the parts must add up to 100 g within 1 g',
   )
+  .refine(({ fat, cocoaButter, milkFat }) => cocoaButter + milkFat <= fat + SUM_TOLERANCE, {
+    message: 'cocoa butter and milk fat must not be more than the fat',
+    path: ['cocoaButter'],
+  })
   .meta({ id: 'Composition' });
 
 /** What the label calls it, and its own ingredients in descending order. */
@@ -59,6 +69,26 @@ const declarationSchema = z
   })
   .meta({ id: 'Declaration' });
 
+/** Another ingredient that may stand in for this one. */
+const substituteSchema = z
+  .strictObject({
+    ingredientId: idSchema,
+    /** Grams of the other for one gram of this. */
+    ratio: z.number('must be a number').positive('must be more than zero').max(20, 'is absurdly large'),
+    note: z.string().trim().max(300).default(''),
+  })
+  .meta({ id: 'Substitute' });
+
+/** What was paid for a pack, and since when. */
+const priceSchema = z
+  .strictObject({ on: daySchema, pack: nameSchema(60), priceMinor: minorSchema })
+  .meta({ id: 'PricePoint' });
+
+export const chocolateKinds = ['dark', 'milk', 'white'] as const;
+
+/** Properties that ask for a caution where the ingredient is used. */
+export const ingredientTraits = ['raw egg', 'honey', 'spirit', 'bicarbonate', 'gelatine', 'nut'] as const;
+
 /** What the maker writes of an ingredient. */
 export const ingredientDraftSchema = z
   .strictObject({
@@ -75,6 +105,12 @@ export const ingredientDraftSchema = z
     contains: distinct(allergenSchema).default([]),
     mayContain: distinct(allergenSchema).default([]),
     onHandGrams: gramsSchema.default(0),
+    /** Which chocolate it is, for tempering and for the balance of a ganache. */
+    chocolate: z.enum(chocolateKinds).nullable().default(null),
+    /** What asks for a caution where it is used. */
+    traits: distinct(z.enum(ingredientTraits)).default([]),
+    substitutes: z.array(substituteSchema).max(20).default([]),
+    prices: z.array(priceSchema).max(500).default([]),
     notes: noteSchema,
   })
   .meta({ id: 'IngredientDraft' });
@@ -84,6 +120,9 @@ export const ingredientSchema = ingredientDraftSchema.safeExtend(storedShape).me
 
 export type Pack = z.infer<typeof packSchema>;
 export type Composition = z.infer<typeof compositionSchema>;
+export type ChocolateKind = (typeof chocolateKinds)[number];
+export type IngredientTrait = (typeof ingredientTraits)[number];
+export type Substitute = z.infer<typeof substituteSchema>;
 export type IngredientDraft = z.infer<typeof ingredientDraftSchema>;
 export type IngredientFiled = z.infer<typeof ingredientFiledSchema>;
 export type Ingredient = z.infer<typeof ingredientSchema>;

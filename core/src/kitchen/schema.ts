@@ -8,6 +8,42 @@ const benchDaySchema = z.strictObject({
   hours: z.number('must be a number').positive('must be more than zero').max(18),
 });
 
+const ownedCount = z
+  .int('must be a whole number')
+  .min(1, 'must be one or more')
+  .max(200, 'is absurdly many')
+  .default(1);
+const sideMm = z.number('must be a number').min(20, 'must be 20 mm or more').max(2000, 'is absurdly large');
+
+const potSchema = z
+  .strictObject({
+    name: nameSchema(60),
+    litres: z.number('must be a number').positive('must be more than zero').max(200, 'is absurdly large'),
+  })
+  .meta({ id: 'Pot' });
+
+const panSchema = z
+  .strictObject({
+    name: nameSchema(60),
+    lengthMm: sideMm,
+    widthMm: sideMm,
+    depthMm: z.number('must be a number').positive('must be more than zero').max(300, 'is absurdly deep'),
+    count: ownedCount,
+  })
+  .meta({ id: 'Pan' });
+
+const mouldSchema = z
+  .strictObject({
+    name: nameSchema(60),
+    cavities: z.int('must be a whole number').min(1, 'must be one or more').max(500, 'is absurdly many'),
+    cavityMl: z.number('must be a number').positive('must be more than zero').max(500, 'is absurdly large'),
+    count: ownedCount,
+  })
+  .meta({ id: 'Mould' });
+
+/** What a cup and a spoon mean where they are not said: by where the maker's recipes come from. */
+export const measureHabits = ['US', 'UK', 'Australia', 'metric'] as const;
+
 /** The maker, the kitchen's habits and what a label needs of them. One record. */
 export const kitchenDraftSchema = z
   .strictObject({
@@ -31,6 +67,25 @@ export const kitchenDraftSchema = z
       .max(7)
       .refine((list) => new Set(list.map((each) => each.weekday)).size === list.length, 'names one weekday twice')
       .default([]),
+    altitudeMetres: z
+      .number('must be a number')
+      .min(-450, 'is below any kitchen')
+      .max(5500, 'is above any kitchen')
+      .default(0),
+    /** What the thermometer reads in boiling water; null when it was never tried. */
+    boilingReadingCelsius: z
+      .number('must be a number')
+      .min(75, 'is too low for boiling water')
+      .max(110, 'is too high for boiling water')
+      .nullable()
+      .default(null),
+    temperatureFirst: z.enum(['C', 'F']).default('C'),
+    measures: z.enum(measureHabits).default('US'),
+    pots: z.array(potSchema).max(40).default([]),
+    pans: z.array(panSchema).max(40).default([]),
+    moulds: z.array(mouldSchema).max(40).default([]),
+    burners: z.int('must be a whole number').min(0, 'must not be negative').max(20).default(2),
+    fridgeLitres: z.number('must be a number').min(0, 'must not be negative').max(2000).default(20),
     label: z
       .strictObject({
         widthMm: z.number().min(30, 'must be 30 mm or more').max(300, 'must be 300 mm or less'),
@@ -44,6 +99,9 @@ export const kitchenDraftSchema = z
 export const kitchenSchema = kitchenDraftSchema.safeExtend({ version: versionSchema }).meta({ id: 'Kitchen' });
 
 export type KitchenDraft = z.infer<typeof kitchenDraftSchema>;
+export type Pan = z.infer<typeof panSchema>;
+export type Mould = z.infer<typeof mouldSchema>;
+export type MeasureHabit = (typeof measureHabits)[number];
 export type Kitchen = z.infer<typeof kitchenSchema>;
 
 /** The statement that a new kitchen starts with: a placeholder, not law. */

@@ -1,3 +1,4 @@
+export * from './cavity.js';
 export * from './check.js';
 export * from './grid.js';
 export * from './makeup.js';

@@ -1,13 +1,15 @@
 import { finding, type Finding, type Subject } from '../finding/index.js';
 import { inLabelOrder, type Allergen } from '../ingredient/index.js';
+import { sayNumber } from '../quantity/index.js';
 import type { RecipeBook, RecipeFacts } from '../recipe/index.js';
+import { cavityFill, CAVITY_TOLERANCE, mouldedParts } from './cavity.js';
 import { cutGrid } from './grid.js';
-import type { BodyForm, PieceFiled, PieceForm } from './schema.js';
+import type { BodyForm, CutForm, PieceFiled, PieceForm } from './schema.js';
 
 /** One recipe's share of one piece. */
 export interface PiecePart {
   readonly recipeId: string;
-  readonly role: 'body' | 'finish' | 'coating';
+  readonly role: 'body' | 'finish' | 'coating' | 'layer' | 'shell';
   /** What stays in the finished piece, g. */
   readonly grams: number;
   /** What is taken from the recipe for it, g: more than `grams` by trim, kerf and crumbs. */
@@ -31,51 +33,66 @@ export interface PieceFacts {
 /** The form that decides the count: the centre of a dipped piece, otherwise the form itself. */
 export const bodyForm = (form: PieceForm): BodyForm => (form.kind === 'dipped' ? form.centre : form);
 
+/** The recipe whose batches decide the count: the first filling of a moulded piece. */
+export const bodyRecipeId = (form: PieceForm): string => {
+  const body = bodyForm(form);
+  return body.kind === 'moulded' ? (body.layers[0]?.recipeId ?? '') : body.recipeId;
+};
+
 /** Every recipe that a form names, each once. */
 export const formRecipeIds = (form: PieceForm): string[] => {
   const body = bodyForm(form);
-  const ids = [body.recipeId];
+  const ids = [bodyRecipeId(form)];
   if (body.kind === 'rolled' && body.finish) ids.push(body.finish.recipeId);
+  if (body.kind === 'moulded') ids.push(...body.layers.map((layer) => layer.recipeId), body.shell.recipeId);
   if (form.kind === 'dipped') ids.push(form.coatingRecipeId);
   return [...new Set(ids)];
 };
+
+/** Grams of its recipe that one piece takes, for the forms that are portioned by weight. */
+function portionGrams(form: Exclude<BodyForm, CutForm>): number {
+  switch (form.kind) {
+    case 'broken':
+      return form.servingGrams / (1 - form.crumbsPercent / 100);
+    case 'rolled':
+      return form.centreGrams;
+    case 'piped':
+      return form.depositGrams;
+    case 'portion':
+      return form.fillGrams;
+    case 'moulded':
+      return (form.layers[0]?.grams ?? 0) / (1 - form.breakagePercent / 100);
+  }
+}
 
 /**
  * Whole pieces from one batch.
  *
  * @param multiple of the base batch
  * @param yieldGrams of the base batch
- * @returns a whole number, 0 or more. cut: pans x grid; broken: slab less crumbs / serving; rolled: mass / centre
+ * @returns a whole number, 0 or more. cut: pans x grid; broken: slab less crumbs / serving; moulded: first filling less
+ * breakage / its share of a cavity; the others: mass / weight of one
  */
 export function piecesPerBatch(form: BodyForm, multiple: number, yieldGrams: number): number {
-  const count = (exact: number) => Math.max(0, Math.floor(exact + 1e-9));
-  switch (form.kind) {
-    case 'cut':
-      return count(multiple * form.pansPerBatch * cutGrid(form).count);
-    case 'broken':
-      return count((multiple * yieldGrams * (1 - form.crumbsPercent / 100)) / form.servingGrams);
-    case 'rolled':
-      return count((multiple * yieldGrams) / form.centreGrams);
-  }
+  const exact =
+    form.kind === 'cut'
+      ? multiple * form.pansPerBatch * cutGrid(form).count
+      : (multiple * yieldGrams) / portionGrams(form);
+  return Math.max(0, Math.floor(exact + 1e-9));
 }
 
 /** What one piece's body weighs, and what it takes from its slab or bowl, both in g. */
 function bodyWeight(form: BodyForm, yieldGrams: number): { grams: number; drawnGrams: number } {
-  switch (form.kind) {
-    case 'cut': {
-      const { count, usedShare } = cutGrid(form);
-      if (count === 0) return { grams: 0, drawnGrams: 0 };
-      const slabGrams = yieldGrams / form.pansPerBatch;
-      return { grams: (slabGrams * usedShare) / count, drawnGrams: slabGrams / count };
-    }
-    case 'broken':
-      return {
-        grams: form.servingGrams,
-        drawnGrams: form.servingGrams / (1 - form.crumbsPercent / 100),
-      };
-    case 'rolled':
-      return { grams: form.centreGrams, drawnGrams: form.centreGrams };
+  if (form.kind === 'cut') {
+    const { count, usedShare } = cutGrid(form);
+    if (count === 0) return { grams: 0, drawnGrams: 0 };
+    const slabGrams = yieldGrams / form.pansPerBatch;
+    return { grams: (slabGrams * usedShare) / count, drawnGrams: slabGrams / count };
   }
+  const drawnGrams = portionGrams(form);
+  if (form.kind === 'broken') return { grams: form.servingGrams, drawnGrams };
+  if (form.kind === 'moulded') return { grams: form.layers[0]?.grams ?? 0, drawnGrams };
+  return { grams: drawnGrams, drawnGrams };
 }
 
 /**
@@ -90,23 +107,30 @@ export function workOutPiece(piece: PieceFiled, book: RecipeBook): PieceFacts {
   const about: Subject = { noun: 'piece', id: piece.id, name: piece.name };
   const findings: Finding[] = [];
   const body = bodyForm(form);
-  const bodyFacts = book.recipes.get(body.recipeId);
+  const bodyFacts = book.recipes.get(bodyRecipeId(form));
   const weight = bodyWeight(body, bodyFacts?.yieldGrams ?? 0);
   if (body.kind === 'cut' && cutGrid(body).count === 0)
     findings.push(
       finding('stop', 'piece-does-not-fit', about, `${piece.name}: not one piece of that size fits in the pan.`),
     );
 
-  const parts: PiecePart[] = [{ recipeId: body.recipeId, role: 'body', ...weight, readyGrams: weight.drawnGrams }];
+  const parts: PiecePart[] = [{ recipeId: bodyRecipeId(form), role: 'body', ...weight, readyGrams: weight.drawnGrams }];
   if (body.kind === 'rolled' && body.finish) {
     const grams = body.finish.gramsEach;
-    parts.push({
-      recipeId: body.finish.recipeId,
-      role: 'finish',
-      grams,
-      drawnGrams: grams,
-      readyGrams: grams,
-    });
+    parts.push({ recipeId: body.finish.recipeId, role: 'finish', grams, drawnGrams: grams, readyGrams: grams });
+  }
+  if (body.kind === 'moulded') {
+    parts.push(...mouldedParts(body));
+    const filled = cavityFill(body);
+    if (Math.abs(filled.filledMl - body.cavityMl) > body.cavityMl * CAVITY_TOLERANCE)
+      findings.push(
+        finding(
+          'decide',
+          'cavity-not-filled',
+          about,
+          `${piece.name}: shell, cap and fillings take ${sayNumber(filled.filledMl, 1)} mL of a cavity of ${sayNumber(body.cavityMl, 1)} mL. Scale the fillings by ${sayNumber(filled.scale, 2)}.`,
+        ),
+      );
   }
   if (form.kind === 'dipped') {
     const centre = parts.reduce((sum, part) => sum + part.grams, 0);

@@ -40,11 +40,51 @@ const rolledSchema = z
   })
   .meta({ id: 'RolledForm' });
 
+/** Deposited by a bag or a spoon, dusted or not. */
+const pipedSchema = z
+  .strictObject({ kind: z.literal('piped'), recipeId: idSchema, depositGrams: amountSchema })
+  .meta({ id: 'PipedForm' });
+
+/** A jar, a bag or a tart of one fill. */
+const portionSchema = z
+  .strictObject({ kind: z.literal('portion'), recipeId: idSchema, fillGrams: amountSchema })
+  .meta({ id: 'PortionForm' });
+
+const gramsPerMlSchema = z
+  .number('must be a number')
+  .min(0.1, 'must be 0.1 g/mL or more')
+  .max(3, 'must be 3 g/mL or less');
+
+/** A shell in a cavity, fillings in layers, a cap. The first layer's batches decide the count. */
+const mouldedSchema = z
+  .strictObject({
+    kind: z.literal('moulded'),
+    cavities: z.int('must be a whole number').min(1, 'must be one or more').max(500),
+    cavityMl: z.number('must be a number').positive('must be more than zero').max(500, 'is absurdly large'),
+    /** Moulds of that kind in hand, and how often each can be filled in a day. */
+    moulds: z.int('must be a whole number').min(1, 'must be one or more').max(200).default(1),
+    turnsPerDay: z.number('must be a number').positive('must be more than zero').max(24).default(1),
+    shell: z.strictObject({
+      recipeId: idSchema,
+      /** Shares of the cavity's volume. */
+      shellPercent: z.number('must be a number').min(1, 'must be 1 % or more').max(90),
+      capPercent: z.number('must be a number').min(0, 'must not be negative').max(60),
+      gramsPerMl: gramsPerMlSchema.default(1.25),
+      poolFactor: z.number('must be a number').min(1, 'must be 1 or more').max(20).default(3),
+    }),
+    layers: z
+      .array(z.strictObject({ recipeId: idSchema, grams: amountSchema, gramsPerMl: gramsPerMlSchema.default(1.15) }))
+      .min(1, 'must have a filling')
+      .max(6),
+    breakagePercent: percentSchema(60).default(3),
+  })
+  .meta({ id: 'MouldedForm' });
+
 /** A centre under a coating. The pot must hold `poolFactor` times the coating that stays on. */
 const dippedSchema = z
   .strictObject({
     kind: z.literal('dipped'),
-    centre: z.discriminatedUnion('kind', [cutSchema, brokenSchema, rolledSchema]),
+    centre: z.discriminatedUnion('kind', [cutSchema, brokenSchema, rolledSchema, pipedSchema]),
     coatingRecipeId: idSchema,
     /** Share of the finished weight. */
     coatingPercent: z.number('must be a number').min(1, 'must be 1 % or more').max(80),
@@ -53,7 +93,15 @@ const dippedSchema = z
   .meta({ id: 'DippedForm' });
 
 export const formSchema = z
-  .discriminatedUnion('kind', [cutSchema, brokenSchema, rolledSchema, dippedSchema])
+  .discriminatedUnion('kind', [
+    cutSchema,
+    brokenSchema,
+    rolledSchema,
+    dippedSchema,
+    mouldedSchema,
+    pipedSchema,
+    portionSchema,
+  ])
   .meta({ id: 'PieceForm' });
 
 /** What the maker writes of a piece. */
@@ -78,7 +126,10 @@ export type CutForm = z.infer<typeof cutSchema>;
 export type BrokenForm = z.infer<typeof brokenSchema>;
 export type RolledForm = z.infer<typeof rolledSchema>;
 export type DippedForm = z.infer<typeof dippedSchema>;
-export type BodyForm = CutForm | BrokenForm | RolledForm;
+export type MouldedForm = z.infer<typeof mouldedSchema>;
+/** A form whose pieces come out of the batches of one recipe. */
+export type CentreForm = DippedForm['centre'];
+export type BodyForm = CentreForm | MouldedForm | z.infer<typeof portionSchema>;
 export type PieceForm = z.infer<typeof formSchema>;
 export type Travel = z.infer<typeof pieceDraftSchema>['travel'];
 export type PieceDraft = z.infer<typeof pieceDraftSchema>;

@@ -1,4 +1,3 @@
-export * from './batches.js';
 export * from './demand.js';
 export * from './makings.js';
 export * from './plan.js';

@@ -1,9 +1,8 @@
 import type { Book } from '../box/index.js';
 import { finding, type Finding, type Subject } from '../finding/index.js';
-import { bodyForm, piecesPerBatch, type PieceFacts } from '../piece/index.js';
+import { bodyForm, piecesPerBatch, type PieceFacts, type PiecePart } from '../piece/index.js';
 import { addDays, sayDay, type Day } from '../quantity/index.js';
-import type { RecipeFacts } from '../recipe/index.js';
-import { chooseBatches, type BatchCount, type BatchSize } from './batches.js';
+import { chooseBatches, SIZE_STEP, type BatchCount, type BatchSize, type RecipeFacts } from '../recipe/index.js';
 import type { PieceDemand } from './demand.js';
 import { groupByDay, makeWindow, placeOnDay, type Bookings, type Window, type Windowed } from './windows.js';
 
@@ -12,7 +11,7 @@ export interface Use {
   readonly kind: 'piece' | 'recipe';
   readonly id: string;
   readonly name: string;
-  readonly role: 'body' | 'finish' | 'coating' | 'component';
+  readonly role: PiecePart['role'] | 'component';
   /** Pieces that it serves; 0 for a recipe. */
   readonly pieces: number;
   /** What is used up, g. */
@@ -33,7 +32,7 @@ export interface Making {
   readonly poolGrams: number;
   /** Made and not used, g, the pool among it. */
   readonly leftOverGrams: number;
-  /** The same in whole pieces, where the making serves one cut, broken or rolled piece only; otherwise null. */
+  /** The same in whole pieces, where the making is the body of one piece only; otherwise null. */
   readonly leftOverPieces: number | null;
   readonly uses: readonly Use[];
   /** Minutes of the maker's hands for all its batches, and for cutting, rolling or dipping the pieces from them. */
@@ -49,9 +48,6 @@ interface Need extends Windowed {
   /** The body of a piece in this number; null for everything else. */
   readonly body: { readonly facts: PieceFacts; readonly count: number } | null;
 }
-
-/** Batch sizes are kept to a thousandth of the base batch. */
-const SIZE_STEP = 1000;
 
 const clampToToday = (window: Window, today: Day): Window => ({
   from: window.from < today ? today : window.from,

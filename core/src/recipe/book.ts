@@ -1,8 +1,21 @@
 import { finding, type Finding, type Subject } from '../finding/index.js';
-import { inLabelOrder, type Allergen, type IngredientFiled } from '../ingredient/index.js';
-import { sayGrams, weigh, type Weighing } from '../quantity/index.js';
+import { alcoholKept } from '../cooking/index.js';
+import {
+  addParts,
+  inLabelOrder,
+  massOf,
+  noParts,
+  partsOf,
+  scaleParts,
+  type Allergen,
+  type IngredientFiled,
+  type Parts,
+} from '../ingredient/index.js';
+import { sayGrams, sayList, weigh, type Weighing } from '../quantity/index.js';
 import { orderRecipes, sayCycle } from './cycle.js';
+import { finishAt, isCooked, runSteps, type PotContents, type StepMass } from './mass.js';
 import type { RecipeFiled, RecipeLine } from './schema.js';
+import { resolveVariants } from './variant.js';
 
 /** What follows from one recipe and everything below it. */
 export interface RecipeFacts {
@@ -17,6 +30,12 @@ export interface RecipeFacts {
   readonly ingredientsPerGram: ReadonlyMap<string, number>;
   readonly contains: readonly Allergen[];
   readonly mayContain: readonly Allergen[];
+  /** Parts of 100 g of the finished recipe; null as long as the composition of anything in it is not known. */
+  readonly parts: Parts | null;
+  /** Names of the ingredients without a composition, through all components. */
+  readonly unknownParts: readonly string[];
+  /** The mass after each step of the base batch; empty as long as a composition is not known. */
+  readonly stepMasses: readonly StepMass[];
   /** False when something is missing, so that its figures are not the whole truth. */
   readonly complete: boolean;
 }
@@ -49,9 +68,102 @@ function weighLine(line: RecipeLine, ingredients: ReadonlyMap<string, Ingredient
   return weigh(line.amount, line.unit, substance ?? nothingKnown, line.state);
 }
 
+/** What one gram of a line's ingredient or component is made of, or the names of what is not known. */
+type Makeup = { readonly parts: Parts } | { readonly unknown: readonly string[] };
+
+const makeupOfIngredient = ({ composition, name }: IngredientFiled): Makeup =>
+  composition ? { parts: scaleParts(partsOf(composition), 0.01) } : { unknown: [name] };
+
+const makeupOfRecipe = ({ parts, unknownParts }: RecipeFacts): Makeup =>
+  parts ? { parts: scaleParts(parts, 0.01) } : { unknown: unknownParts };
+
+/** What one line brings to its recipe. */
+interface LineFacts {
+  readonly grams: number;
+  readonly problem: string | null;
+  readonly makeup: Makeup;
+  readonly contains: readonly Allergen[];
+  readonly mayContain: readonly Allergen[];
+  /** Grams of each ingredient in one gram. */
+  readonly ingredients: Iterable<readonly [id: string, share: number]>;
+  readonly complete: boolean;
+}
+
+function workOutLine(
+  line: RecipeLine,
+  ingredients: ReadonlyMap<string, IngredientFiled>,
+  done: ReadonlyMap<string, RecipeFacts>,
+): LineFacts | null {
+  const weight = weighLine(line, ingredients);
+  const grams = 'grams' in weight ? weight.grams : 0;
+  const component = line.uses.kind === 'recipe' ? done.get(line.uses.id) : undefined;
+  const ingredient = line.uses.kind === 'ingredient' ? ingredients.get(line.uses.id) : undefined;
+  const name = component?.recipe.name ?? ingredient?.name;
+  const problem = 'problem' in weight ? `${name ?? ''} ${problemWords[weight.problem]}` : null;
+  if (component)
+    return {
+      ...component,
+      grams,
+      problem,
+      makeup: makeupOfRecipe(component),
+      ingredients: component.ingredientsPerGram,
+    };
+  if (ingredient)
+    return {
+      ...ingredient,
+      grams,
+      problem,
+      makeup: makeupOfIngredient(ingredient),
+      ingredients: [[ingredient.id, 1]],
+      complete: true,
+    };
+  return null;
+}
+
+/** What is in the pot, or the names of the ingredients whose composition is not known. */
+function fillPot(recipe: RecipeFiled, lines: readonly (LineFacts | null)[]): PotContents | { unknown: string[] } {
+  const unknown = new Set<string>();
+  const pot = { start: noParts, afterCook: noParts };
+  lines.forEach((line, index) => {
+    if (!line) return;
+    if ('unknown' in line.makeup) {
+      line.makeup.unknown.forEach((name) => unknown.add(name));
+      return;
+    }
+    const { parts } = line.makeup;
+    const kept = { ...parts, ethanol: parts.ethanol * alcoholKept[recipe.alcohol] };
+    const when = recipe.lines[index]?.afterCook ? 'afterCook' : 'start';
+    pot[when] = addParts(pot[when], kept, line.grams);
+  });
+  return unknown.size > 0 ? { unknown: [...unknown] } : pot;
+}
+
+/** The finished mass, and what it is made of. */
+function workOutYield(recipe: RecipeFiled, rawGrams: number, lines: readonly (LineFacts | null)[]) {
+  const pot = fillPot(recipe, lines);
+  const known = !('unknown' in pot);
+  const run = known ? runSteps(recipe, pot) : null;
+  const { yield: rule } = recipe;
+  const yieldGrams =
+    rule.by === 'weighed'
+      ? rule.grams
+      : rule.by === 'loss'
+        ? rawGrams * (1 - rule.lossPercent / 100)
+        : run
+          ? massOf(run.left)
+          : rawGrams;
+  const left = run && (rule.by === 'steps' ? run.left : finishAt(pot as PotContents, yieldGrams, isCooked(recipe)));
+  return {
+    yieldGrams,
+    parts: left && yieldGrams > 0 && rawGrams > 0 ? scaleParts(left, 100 / yieldGrams) : null,
+    unknownParts: known ? [] : pot.unknown,
+    stepMasses: run?.masses ?? [],
+  };
+}
+
 /**
  * Works out one recipe from facts that are already known of its components.
- * @returns its facts, and findings for lines that cannot be weighed, unknown things and yields above the raw mass
+ * @returns its facts, and findings for lines that cannot be weighed, unknown things and yields that cannot be
  */
 function workOut(
   recipe: RecipeFiled,
@@ -60,12 +172,8 @@ function workOut(
 ): { facts: RecipeFacts; findings: Finding[] } {
   const about = subjectOf('recipe', recipe);
   const findings: Finding[] = [];
-  const lineGrams: number[] = [];
   const goesIn = new Map<string, number>();
-  const contains = new Set<Allergen>();
-  const mayContain = new Set<Allergen>();
   let complete = recipe.lines.length > 0;
-  const add = (id: string, grams: number) => goesIn.set(id, (goesIn.get(id) ?? 0) + grams);
   const incomplete = (code: string, message: string) => {
     complete = false;
     findings.push(finding('stop', code, about, message));
@@ -73,37 +181,26 @@ function workOut(
 
   if (!complete) findings.push(finding('know', 'recipe-empty', about, `${recipe.name} has no ingredients yet.`));
 
-  recipe.lines.forEach((line, index) => {
-    const weight = weighLine(line, ingredients);
-    const component = line.uses.kind === 'recipe' ? done.get(line.uses.id) : undefined;
-    const ingredient = line.uses.kind === 'ingredient' ? ingredients.get(line.uses.id) : undefined;
-    const used = component?.recipe ?? ingredient;
-    const grams = 'grams' in weight ? weight.grams : 0;
-    lineGrams.push(grams);
-    if (!used) {
-      incomplete(
-        'line-unknown',
-        `Line ${index + 1} of ${recipe.name} names something that is not there any more or cannot be worked out.`,
-      );
+  const lines = recipe.lines.map((line) => workOutLine(line, ingredients, done));
+  lines.forEach((line, index) => {
+    const where = `Line ${index + 1} of ${recipe.name}`;
+    if (!line) {
+      incomplete('line-unknown', `${where} names something that is not there any more or cannot be worked out.`);
       return;
     }
-    if ('problem' in weight)
-      incomplete(
-        'line-unweighed',
-        `Line ${index + 1} of ${recipe.name}: ${used.name} ${problemWords[weight.problem]}.`,
-      );
-    if (component) {
-      if (!component.complete) complete = false;
-      for (const [id, share] of component.ingredientsPerGram) add(id, grams * share);
-    } else add(used.id, grams);
-    const source = component ?? ingredient;
-    source?.contains.forEach((code) => contains.add(code));
-    source?.mayContain.forEach((code) => mayContain.add(code));
+    if (line.problem !== null) incomplete('line-unweighed', `${where}: ${line.problem}.`);
+    if (!line.complete) complete = false;
+    for (const [id, share] of line.ingredients) goesIn.set(id, (goesIn.get(id) ?? 0) + line.grams * share);
   });
 
+  const lineGrams = lines.map((line) => line?.grams ?? 0);
   const rawGrams = lineGrams.reduce((sum, grams) => sum + grams, 0);
-  const yieldGrams =
-    recipe.yield.by === 'weighed' ? recipe.yield.grams : rawGrams * (1 - recipe.yield.lossPercent / 100);
+  const { yieldGrams, parts, unknownParts, stepMasses } = workOutYield(recipe, rawGrams, lines);
+  if (complete && recipe.yield.by === 'steps' && !parts)
+    incomplete(
+      'composition-missing',
+      `${recipe.name}: its yield cannot follow from its steps while the composition of ${sayList(unknownParts)} is not known. Give it, or weigh the yield.`,
+    );
   if (complete && yieldGrams > rawGrams * (1 + 1e-9))
     incomplete(
       'yield-above-raw',
@@ -112,6 +209,8 @@ function workOut(
 
   const ingredientsPerGram = new Map<string, number>();
   if (yieldGrams > 0) for (const [id, grams] of goesIn) ingredientsPerGram.set(id, grams / yieldGrams);
+  const contains = new Set(lines.flatMap((line) => line?.contains ?? []));
+  const mayContain = lines.flatMap((line) => line?.mayContain ?? []).filter((code) => !contains.has(code));
 
   return {
     facts: {
@@ -121,7 +220,10 @@ function workOut(
       yieldGrams,
       ingredientsPerGram,
       contains: inLabelOrder(contains),
-      mayContain: inLabelOrder([...mayContain].filter((code) => !contains.has(code))),
+      mayContain: inLabelOrder(mayContain),
+      parts,
+      unknownParts,
+      stepMasses,
       complete,
     },
     findings,
@@ -167,7 +269,7 @@ function checkPantry(ingredients: readonly IngredientFiled[], recipes: readonly 
  */
 export function openRecipeBook(ingredients: readonly IngredientFiled[], recipes: readonly RecipeFiled[]): RecipeBook {
   const ingredientsById = new Map(ingredients.map((each) => [each.id, each]));
-  const { ordered, cycle } = orderRecipes(recipes);
+  const { ordered, cycle } = orderRecipes(resolveVariants(recipes, ingredientsById));
   const facts = new Map<string, RecipeFacts>();
   const findings: Finding[] = [];
   const [first] = cycle;

@@ -1,23 +1,33 @@
 import { unknownReferences, type Known, type WrongValue } from '../record/index.js';
 import { orderRecipes, sayCycle } from './cycle.js';
 import type { RecipeFiled } from './schema.js';
+import { resolveVariants } from './variant.js';
 
-/** Lines that name something that is not there. */
-export const wrongInRecipe = (recipe: Pick<RecipeFiled, 'lines'>, known: Known): WrongValue[] =>
-  unknownReferences(
-    recipe.lines.map(({ uses }, index) => ({
-      noun: uses.kind,
-      id: uses.id,
-      path: ['lines', index, 'uses', 'id'],
-    })),
+/** Lines and swaps that name something that is not there. */
+export const wrongInRecipe = (recipe: Pick<RecipeFiled, 'lines' | 'variantOf'>, known: Known): WrongValue[] => {
+  const { variantOf } = recipe;
+  return unknownReferences(
+    [
+      ...recipe.lines.map(({ uses }, index) => ({
+        noun: uses.kind,
+        id: uses.id,
+        path: ['lines', index, 'uses', 'id'],
+      })),
+      ...(variantOf ? [{ noun: 'recipe' as const, id: variantOf.recipeId, path: ['variantOf', 'recipeId'] }] : []),
+      ...(variantOf?.swaps ?? []).flatMap(({ ingredientId, withId }, index) => [
+        { noun: 'ingredient' as const, id: ingredientId, path: ['variantOf', 'swaps', index, 'ingredientId'] },
+        { noun: 'ingredient' as const, id: withId, path: ['variantOf', 'swaps', index, 'withId'] },
+      ]),
+    ],
     known,
   );
+};
 
 /** The first cycle among recipes, named, at the line of its first recipe that leads into it. */
 export function wrongCycle(
-  recipes: readonly Pick<RecipeFiled, 'id' | 'name' | 'lines'>[],
+  recipes: readonly Pick<RecipeFiled, 'id' | 'name' | 'lines' | 'variantOf' | 'keepsDays'>[],
 ): { readonly recipeId: string; readonly wrong: WrongValue } | null {
-  const { cycle } = orderRecipes(recipes);
+  const { cycle } = orderRecipes(resolveVariants(recipes, new Map()));
   const [first, second] = cycle;
   if (!first || !second) return null;
   const line = first.lines.findIndex(({ uses }) => uses.kind === 'recipe' && uses.id === second.id);

@@ -1,4 +1,5 @@
 import { wrongInBox } from '../box/index.js';
+import { wrongInIngredient } from '../ingredient/index.js';
 import { wrongInOrder } from '../order/index.js';
 import { wrongInPiece } from '../piece/index.js';
 import { addDays, daysBetween, type Day } from '../quantity/index.js';
@@ -39,6 +40,7 @@ export function crossCheck(file: SeasonFile): WrongValue[] {
   const cycle = wrongCycle(file.recipes);
   return [
     ...doubles(file),
+    ...file.ingredients.flatMap((each, at) => under(['ingredients', at], wrongInIngredient(each, known))),
     ...file.recipes.flatMap((each, at) => under(['recipes', at], wrongInRecipe(each, known))),
     ...file.pieces.flatMap((each, at) => under(['pieces', at], wrongInPiece(each, known))),
     ...file.boxes.flatMap((each, at) => under(['boxes', at], wrongInBox(each, known))),

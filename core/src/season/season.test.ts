@@ -3,9 +3,9 @@ import { readFileSync } from 'node:fs';
 import { sayPath } from '../record/index.js';
 import { openBook } from '../box/index.js';
 import { planSeason } from '../plan/index.js';
-import { moveSeason, readSeasonFile, seasonFileJsonSchema, type SeasonFile } from './index.js';
+import { moveSeason, readSeasonFile, seasonFileJsonSchema, seasonFileSchema, type SeasonFile } from './index.js';
 
-const demo = (): SeasonFile => JSON.parse(readFileSync('demo/season.json', 'utf8')) as SeasonFile;
+const demo = (): SeasonFile => seasonFileSchema.parse(JSON.parse(readFileSync('demo/season.json', 'utf8')));
 const wrongIn = (value: unknown) =>
   readSeasonFile(value).wrong.map(({ path, message }) => `${sayPath(path)}: ${message}`);
 const first = <T>(list: readonly T[]): T => {
@@ -55,7 +55,14 @@ describe('a wrong file', () => {
     first(file.orders).lines = [{ boxId: 'lost', count: 1 }];
     file.boxes.push(structuredClone(first(file.boxes)));
     const coating = file.recipes.find((each) => each.id === 'dark-coating');
-    coating?.lines.push({ uses: { kind: 'recipe', id: 'ginger-bark' }, amount: 1, unit: 'g', state: null, note: '' });
+    coating?.lines.push({
+      uses: { kind: 'recipe', id: 'ginger-bark' },
+      amount: 1,
+      unit: 'g',
+      state: null,
+      note: '',
+      afterCook: false,
+    });
     expect(wrongIn(file)).toEqual([
       `boxes[${file.boxes.length - 1}].id: "sampler" is there twice`,
       'orders[0].lines[0].boxId: there is no box "lost"',

@@ -14,5 +14,9 @@ export class IngredientRow {
   @Column('simple-json') contains: IngredientDraft['contains'];
   @Column('simple-json') mayContain: IngredientDraft['mayContain'];
   @Column('real') onHandGrams: number;
+  @Column('text', { nullable: true }) chocolate: IngredientDraft['chocolate'];
+  @Column('simple-json') traits: IngredientDraft['traits'];
+  @Column('simple-json') substitutes: IngredientDraft['substitutes'];
+  @Column('simple-json') prices: IngredientDraft['prices'];
   @Column('text') notes: string;
 }

@@ -1,9 +1,12 @@
 import { Injectable } from '@nestjs/common';
-import type { IngredientDraft } from '@usual-pantry/core/ingredient';
+import { withPriceHistory, wrongInIngredient, type IngredientDraft } from '@usual-pantry/core/ingredient';
 import type { WrongValue } from '@usual-pantry/core/record';
 import type { EntityManager } from 'typeorm';
+import { Clock } from '../clock/clock.js';
 import type { User } from '../http/errors.js';
+import { knownIn } from '../storage/known.js';
 import { Records, type Mapping } from '../storage/records.js';
+import { UnitOfWork } from '../storage/unit-of-work.js';
 import { IngredientRow } from './ingredient.entity.js';
 
 export const ingredientMapping: Mapping<IngredientDraft, IngredientRow> = {
@@ -24,15 +27,33 @@ export class IngredientRecords extends Records<IngredientDraft, IngredientRow> {
     return draft.name;
   }
 
-  wrongIn(): Promise<WrongValue[]> {
-    return Promise.resolve([]);
+  constructor(
+    work: UnitOfWork,
+    private readonly clock: Clock,
+  ) {
+    super(work);
+  }
+
+  async wrongIn(draft: IngredientDraft, id: string, _before: unknown, manager: EntityManager): Promise<WrongValue[]> {
+    return wrongInIngredient(draft, await knownIn(manager, id));
+  }
+
+  protected override prepare(draft: IngredientDraft, before: IngredientDraft | null): IngredientDraft {
+    return withPriceHistory(draft, before, this.clock.today());
   }
 
   usersOf(id: string, manager: EntityManager): Promise<User[]> {
     return manager.query(
       `SELECT DISTINCT 'recipe' AS noun, recipe.id, recipe.name FROM recipe
-       JOIN recipe_line ON recipe_line.recipeId = recipe.id WHERE recipe_line.ingredientId = ? ORDER BY recipe.name`,
-      [id],
+       JOIN recipe_line ON recipe_line.recipeId = recipe.id WHERE recipe_line.ingredientId = ?
+       UNION
+       SELECT 'recipe', recipe.id, recipe.name FROM recipe, json_each(recipe.variantSwaps) AS swap
+         WHERE ? IN (swap.value ->> 'ingredientId', swap.value ->> 'withId')
+       UNION
+       SELECT 'ingredient', other.id, other.name FROM ingredient AS other, json_each(other.substitutes) AS substitute
+         WHERE substitute.value ->> 'ingredientId' = ?
+       ORDER BY 3`,
+      [id, id, id],
     );
   }
 }

@@ -1,5 +1,5 @@
 import type { PieceDraft } from '@usual-pantry/core/piece';
-import { Column, Entity, PrimaryColumn } from 'typeorm';
+import { Column, Entity, JoinColumn, ManyToOne, OneToMany, PrimaryColumn, type Relation } from 'typeorm';
 
 @Entity('piece')
 export class PieceRow {
@@ -7,7 +7,7 @@ export class PieceRow {
   @Column('integer') version: number;
   @Column('text') name: string;
   @Column('simple-json') form: PieceDraft['form'];
-  // The recipes of the form once more, as foreign keys.
+  // The recipes of the form once more, as foreign keys: a moulded piece's first filling is its body, its shell its coating.
   @Column('text') bodyRecipeId: string;
   @Column('text', { nullable: true }) finishRecipeId: string | null;
   @Column('text', { nullable: true }) coatingRecipeId: string | null;
@@ -16,4 +16,16 @@ export class PieceRow {
   @Column('text') travel: PieceDraft['travel'];
   @Column('text') colour: string;
   @Column('text') notes: string;
+  @OneToMany(() => PieceLayerRow, (layer) => layer.piece) layers: Relation<PieceLayerRow>[];
+}
+
+/** A further filling of a moulded piece. */
+@Entity('piece_layer')
+export class PieceLayerRow {
+  @PrimaryColumn('text') pieceId: string;
+  @PrimaryColumn('integer') position: number;
+  @Column('text') recipeId: string;
+  @ManyToOne(() => PieceRow, (piece) => piece.layers)
+  @JoinColumn({ name: 'pieceId' })
+  piece: Relation<PieceRow>;
 }

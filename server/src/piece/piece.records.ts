@@ -1,25 +1,36 @@
 import { Injectable } from '@nestjs/common';
-import { bodyForm, wrongInPiece, type PieceDraft } from '@usual-pantry/core/piece';
+import { bodyForm, bodyRecipeId, wrongInPiece, type PieceDraft } from '@usual-pantry/core/piece';
 import type { WrongValue } from '@usual-pantry/core/record';
 import type { EntityManager } from 'typeorm';
 import type { User } from '../http/errors.js';
 import { knownIn } from '../storage/known.js';
 import { Records, type Mapping } from '../storage/records.js';
-import { PieceRow } from './piece.entity.js';
+import { PieceLayerRow, PieceRow } from './piece.entity.js';
+
+const coatingOf = (form: PieceDraft['form']): string | null =>
+  form.kind === 'dipped' ? form.coatingRecipeId : form.kind === 'moulded' ? form.shell.recipeId : null;
 
 export const pieceMapping: Mapping<PieceDraft, PieceRow> = {
   noun: 'piece',
   entity: PieceRow,
-  children: [],
+  children: [
+    {
+      entity: PieceLayerRow,
+      key: 'pieceId',
+      relation: 'layers',
+      rowsOf: ({ form }) =>
+        form.kind === 'moulded' ? form.layers.slice(1).map(({ recipeId }, position) => ({ recipeId, position })) : [],
+    },
+  ],
   nameColumn: 'name',
   sortable: ['name', 'keepsDays'],
   toRow: (draft) => {
     const body = bodyForm(draft.form);
     return {
       ...draft,
-      bodyRecipeId: body.recipeId,
+      bodyRecipeId: bodyRecipeId(draft.form),
       finishRecipeId: body.kind === 'rolled' ? (body.finish?.recipeId ?? null) : null,
-      coatingRecipeId: draft.form.kind === 'dipped' ? draft.form.coatingRecipeId : null,
+      coatingRecipeId: coatingOf(draft.form),
     };
   },
   toDraft: ({ name, form, keepsDays, handSeconds, travel, colour, notes }) => ({

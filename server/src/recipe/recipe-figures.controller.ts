@@ -1,12 +1,28 @@
-import { Controller, Get, Param } from '@nestjs/common';
-import { ApiOperation, ApiTags } from '@nestjs/swagger';
+import { Body, Controller, Get, HttpCode, Param, Post } from '@nestjs/common';
+import { ApiBody, ApiOperation, ApiTags } from '@nestjs/swagger';
+import { potCheck } from '@usual-pantry/core/cooking';
+import { measureHabits } from '@usual-pantry/core/kitchen';
+import { pantryItems, readIngredientLines, type ReadLine } from '@usual-pantry/core/reading';
+import { estimateOf, stepCautions, stepTarget } from '@usual-pantry/core/recipe';
+import { z } from 'zod';
 import { BookService } from '../book/book.service.js';
 import { notFound } from '../http/errors.js';
+import { jsonSchemaOf } from '../http/json-schema.js';
+import { RecipeRecords, type RecipeVersion } from './recipe.records.js';
+
+/** Pasted text, and what its cups and spoons are; the kitchen's habit when that is not said. */
+const readLinesSchema = z.strictObject({
+  text: z.string().max(100_000),
+  habit: z.enum(measureHabits).optional(),
+});
 
 @ApiTags('Recipes')
 @Controller('api/recipes')
 export class RecipeFiguresController {
-  constructor(private readonly books: BookService) {}
+  constructor(
+    private readonly books: BookService,
+    private readonly records: RecipeRecords,
+  ) {}
 
   @Get(':id/figures')
   @ApiOperation({
@@ -16,5 +32,51 @@ export class RecipeFiguresController {
     const facts = (await this.books.season()).book.recipes.get(id);
     if (!facts) throw notFound('recipe', id);
     return { ...facts, ingredientsPerGram: Object.fromEntries(facts.ingredientsPerGram) };
+  }
+
+  @Get(':id/estimate')
+  @ApiOperation({
+    summary:
+      'Composition, water activity, alcohol, energy and ganache balance of the finished recipe: estimates, not measurements',
+  })
+  async estimate(@Param('id') id: string) {
+    const { book } = await this.books.season();
+    const facts = book.recipes.get(id);
+    if (!facts) throw notFound('recipe', id);
+    return { per100Grams: facts.parts, unknown: facts.unknownParts, estimate: estimateOf(facts, book.ingredients) };
+  }
+
+  @Get(':id/method')
+  @ApiOperation({ summary: 'Steps with targets for this kitchen (C), cautions and the mass after each (g)' })
+  async method(@Param('id') id: string) {
+    const { book } = await this.books.season();
+    const facts = book.recipes.get(id);
+    if (!facts) throw notFound('recipe', id);
+    return {
+      pot: potCheck(facts.rawGrams, facts.recipe.foaming, book.kitchen.pots),
+      steps: facts.recipe.steps.map((step, at) => ({
+        text: step.text,
+        target: stepTarget(step, book.kitchen),
+        cautions: stepCautions(facts.recipe, at, facts, book.ingredients),
+        mass: facts.stepMasses[at] ?? null,
+      })),
+    };
+  }
+
+  @Get(':id/versions')
+  @ApiOperation({ summary: 'Earlier versions of the recipe, the newest first' })
+  versions(@Param('id') id: string): Promise<RecipeVersion[]> {
+    return this.records.versions(id);
+  }
+
+  @Post('read-lines')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'Reads pasted ingredient lines against the pantry; changes nothing' })
+  @ApiBody({ schema: jsonSchemaOf(readLinesSchema) })
+  async readLines(
+    @Body({ schema: readLinesSchema }) { text, habit }: z.infer<typeof readLinesSchema>,
+  ): Promise<ReadLine[]> {
+    const { data } = await this.books.season();
+    return readIngredientLines(text, pantryItems(data.ingredients, data.recipes), habit ?? data.kitchen.measures);
   }
 }

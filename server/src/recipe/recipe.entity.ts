@@ -1,4 +1,4 @@
-import type { RecipeDraft } from '@usual-pantry/core/recipe';
+import type { RecipeDraft, Swap } from '@usual-pantry/core/recipe';
 import { Column, Entity, JoinColumn, ManyToOne, OneToMany, PrimaryColumn, type Relation } from 'typeorm';
 
 @Entity('recipe')
@@ -12,6 +12,13 @@ export class RecipeRow {
   @Column('integer') keepsDays: number;
   @Column('integer') restDays: number;
   @Column('text') method: string;
+  @Column('simple-json') steps: RecipeDraft['steps'];
+  @Column('text') foaming: RecipeDraft['foaming'];
+  @Column('boolean') grains: boolean;
+  @Column('boolean') hygroscopic: boolean;
+  @Column('text') alcohol: RecipeDraft['alcohol'];
+  @Column('text', { nullable: true }) variantOfId: string | null;
+  @Column('simple-json', { nullable: true }) variantSwaps: Swap[] | null;
   @OneToMany(() => RecipeLineRow, (line) => line.recipe) lines: Relation<RecipeLineRow>[];
 }
 
@@ -25,7 +32,17 @@ export class RecipeLineRow {
   @Column('text') unit: RecipeDraft['lines'][number]['unit'];
   @Column('text', { nullable: true }) state: string | null;
   @Column('text') note: string;
+  @Column('boolean') afterCook: boolean;
   @ManyToOne(() => RecipeRow, (recipe) => recipe.lines)
   @JoinColumn({ name: 'recipeId' })
   recipe: Relation<RecipeRow>;
+}
+
+/** A recipe as it was before an edit. */
+@Entity('recipe_version')
+export class RecipeVersionRow {
+  @PrimaryColumn('text') recipeId: string;
+  @PrimaryColumn('integer') version: number;
+  @Column('text') replacedOn: string;
+  @Column('simple-json') draft: RecipeDraft;
 }

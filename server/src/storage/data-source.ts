@@ -5,8 +5,8 @@ import { BoxCellRow, BoxRow } from '../box/box.entity.js';
 import { IngredientRow } from '../ingredient/ingredient.entity.js';
 import { KitchenRow } from '../kitchen/kitchen.entity.js';
 import { OrderAgreedRow, OrderLineRow, OrderRow } from '../order/order.entity.js';
-import { PieceRow } from '../piece/piece.entity.js';
-import { RecipeLineRow, RecipeRow } from '../recipe/recipe.entity.js';
+import { PieceLayerRow, PieceRow } from '../piece/piece.entity.js';
+import { RecipeLineRow, RecipeRow, RecipeVersionRow } from '../recipe/recipe.entity.js';
 import { LibsqlConnection } from './driver.js';
 import { migrations } from './migrations/index.js';
 
@@ -30,7 +30,9 @@ export async function openDatabase(folder: string): Promise<DataSource> {
       IngredientRow,
       RecipeRow,
       RecipeLineRow,
+      RecipeVersionRow,
       PieceRow,
+      PieceLayerRow,
       BoxRow,
       BoxCellRow,
       OrderRow,

@@ -34,8 +34,10 @@ describe('the migrations', () => {
       'order_agreed',
       'order_line',
       'piece',
+      'piece_layer',
       'recipe',
       'recipe_line',
+      'recipe_version',
     ]);
     expect(await database.showMigrations()).toBe(false);
   });
@@ -50,12 +52,14 @@ describe('the migrations', () => {
 
   it('go back to nothing', async () => {
     await database.undoLastMigration();
+    expect(await tables()).not.toContain('recipe_version');
+    await database.undoLastMigration();
     expect(await tables()).toEqual([]);
   });
 });
 
 describe('the tables', () => {
-  const recipe = `INSERT INTO recipe VALUES ('r', 1, 'R', '{}', '[]', 0, 0, 0, '')`;
+  const recipe = `INSERT INTO recipe (id, version, name, yield, batchSizes, handsMinutes, keepsDays, restDays, method) VALUES ('r', 1, 'R', '{}', '[]', 0, 0, 0, '')`;
 
   it.each([
     [
@@ -68,9 +72,18 @@ describe('the tables', () => {
     ],
     ['a negative price', `INSERT INTO box VALUES ('b', 1, 'B', 'F', 1, 1, '[]', 0, -1, '')`],
     ['text that is no JSON', `INSERT INTO box VALUES ('b', 1, 'B', 'F', 1, 1, 'tray', 0, 1, '')`],
-    ['a line that uses nothing', `INSERT INTO recipe_line VALUES ('r', 0, NULL, NULL, 1, 'g', NULL, '')`],
-    ['a recipe that uses itself', `INSERT INTO recipe_line VALUES ('r', 0, NULL, 'r', 1, 'g', NULL, '')`],
-    ['a line of an unknown ingredient', `INSERT INTO recipe_line VALUES ('r', 0, 'lost', NULL, 1, 'g', NULL, '')`],
+    [
+      'a line that uses nothing',
+      `INSERT INTO recipe_line (recipeId, position, ingredientId, componentId, amount, unit, state, note) VALUES ('r', 0, NULL, NULL, 1, 'g', NULL, '')`,
+    ],
+    [
+      'a recipe that uses itself',
+      `INSERT INTO recipe_line (recipeId, position, ingredientId, componentId, amount, unit, state, note) VALUES ('r', 0, NULL, 'r', 1, 'g', NULL, '')`,
+    ],
+    [
+      'a line of an unknown ingredient',
+      `INSERT INTO recipe_line (recipeId, position, ingredientId, componentId, amount, unit, state, note) VALUES ('r', 0, 'lost', NULL, 1, 'g', NULL, '')`,
+    ],
     ['a second kitchen', `INSERT INTO kitchen VALUES ('other', 1, '{}')`],
   ])('refuse %s', async (_name, statement) => {
     await database.query(recipe);

@@ -133,6 +133,16 @@ export abstract class Records<Draft, Row extends MainRow> {
   /** What a draft is called in a message. */
   abstract nameOf(draft: Draft): string;
 
+  /** What is stored of a draft; a noun may add what follows from the change itself. */
+  protected prepare(draft: Draft, _before: Stored<Draft> | null): Draft {
+    return draft;
+  }
+
+  /** Keeps what an edit replaces, where a noun has versions. */
+  protected supersede(_current: Stored<Draft>, _manager: EntityManager): Promise<void> {
+    return Promise.resolve();
+  }
+
   /** Further conditions of a list; a noun with filters of its own adds to them. */
   protected whereOf(query: ListQuery): string[] {
     return query.search ? [`lower(row.${this.mapping.nameColumn}) LIKE :search ESCAPE '\\'`] : [];
@@ -170,9 +180,10 @@ export abstract class Records<Draft, Row extends MainRow> {
     return this.work.write(async (manager) => {
       const [taken] = await this.byIds([id], manager);
       if (taken) throw stale(this.mapping.noun, taken);
-      await this.check(draft, id, null, manager);
-      await insertRecord(manager, this.mapping, id, draft);
-      return { ...draft, id, version: 1 };
+      const prepared = this.prepare(draft, null);
+      await this.check(prepared, id, null, manager);
+      await insertRecord(manager, this.mapping, id, prepared);
+      return { ...prepared, id, version: 1 };
     }, this.part);
   }
 
@@ -182,12 +193,14 @@ export abstract class Records<Draft, Row extends MainRow> {
     return this.work.write(async (manager) => {
       const current = await this.find(id, manager);
       if (current.version !== version) throw stale(mapping.noun, current);
-      await this.check(draft, id, current, manager);
-      const row = { ...mapping.toRow(draft), version: version + 1 };
+      const prepared = this.prepare(draft, current);
+      await this.check(prepared, id, current, manager);
+      await this.supersede(current, manager);
+      const row = { ...mapping.toRow(prepared), version: version + 1 };
       await manager.update(mapping.entity, id, row);
       for (const child of mapping.children) await manager.delete(child.entity, { [child.key]: id });
-      await writeChildren(manager, mapping, id, draft);
-      return { ...draft, id, version: version + 1 };
+      await writeChildren(manager, mapping, id, prepared);
+      return { ...prepared, id, version: version + 1 };
     }, this.part);
   }
 

@@ -1,4 +1,5 @@
+import { BenchCard1764050000000 } from './1764050000000-bench-card.js';
 import { FirstTables1764000000000 } from './1764000000000-first-tables.js';
 
 /** Every migration, the oldest first. Never change one that has been released: add another. */
-export const migrations = [FirstTables1764000000000];
+export const migrations = [FirstTables1764000000000, BenchCard1764050000000];

@@ -1,3 +1,5 @@
+import { sayList } from '../quantity/index.js';
+
 /** How many batches of one size. */
 export interface BatchCount {
   /** Multiple of the base batch. */
@@ -65,4 +67,32 @@ export function chooseBatches(need: number, sizes: readonly BatchSize[]): BatchC
     ...(kept > 0 ? [{ size: largest.size, count: kept }] : []),
     ...[...counts].map(([size, count]) => ({ size, count })).sort((a, b) => b.size - a.size),
   ];
+}
+
+/** Batch sizes are kept to a thousandth of the base batch. */
+export const SIZE_STEP = 1000;
+
+/**
+ * Whole batches of the allowed sizes for a wanted multiple of the base batch.
+ * @returns the batches, and how many base batches they make beyond what is wanted
+ */
+export function batchesFor(
+  multiple: number,
+  batchSizes: readonly number[],
+): { readonly batches: readonly BatchCount[]; readonly over: number } {
+  const batches = chooseBatches(
+    multiple * SIZE_STEP,
+    batchSizes.map((size) => ({ size, covers: Math.round(size * SIZE_STEP) })),
+  );
+  const made = batches.reduce((sum, { size, count }) => sum + size * count, 0);
+  return { batches, over: made - multiple };
+}
+
+const sizeWords: Readonly<Record<string, string>> = { '0.5': 'half', '1': 'single', '2': 'double', '3': 'triple' };
+const saySize = (size: number): string => sizeWords[String(size)] ?? `${size}-fold`;
+
+/** `3 single batches`, `1 double and 1 half batch`. */
+export function sayBatches(batches: readonly BatchCount[]): string {
+  const words = batches.map(({ size, count }) => `${count} ${saySize(size)}`);
+  return `${sayList(words)} ${batches.at(-1)?.count === 1 ? 'batch' : 'batches'}`;
 }

@@ -1,0 +1,2 @@
+export * from './draft.js';
+export * from './pantry.js';
