@@ -2,4 +2,5 @@ export * from './cavity.js';
 export * from './check.js';
 export * from './grid.js';
 export * from './makeup.js';
+export * from './scaling.js';
 export * from './schema.js';

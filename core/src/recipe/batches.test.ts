@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { chooseBatches, type BatchSize } from './index.js';
+import { chooseBatches, sayBatches, type BatchSize } from './index.js';
 
 const coverage = (need: number, sizes: readonly BatchSize[]) => {
   const chosen = chooseBatches(need, sizes);
@@ -70,4 +70,16 @@ describe('whole batches', () => {
       }),
     );
   });
+});
+
+it('says batches by the words for their sizes', () => {
+  expect(sayBatches([])).toBe('none');
+  expect(sayBatches([{ size: 1, count: 1 }])).toBe('1 batch');
+  expect(
+    sayBatches([
+      { size: 2, count: 2 },
+      { size: 0.5, count: 1 },
+    ]),
+  ).toBe('2 double batches and 1 half batch');
+  expect(sayBatches([{ size: 1.5, count: 3 }])).toBe('3 1.5-fold batches');
 });

@@ -1,4 +1,4 @@
-import { sayList } from '../quantity/index.js';
+import { sayCount, sayList } from '../quantity/index.js';
 
 /** How many batches of one size. */
 export interface BatchCount {
@@ -88,11 +88,17 @@ export function batchesFor(
   return { batches, over: made - multiple };
 }
 
-const sizeWords: Readonly<Record<string, string>> = { '0.5': 'half', '1': 'single', '2': 'double', '3': 'triple' };
-const saySize = (size: number): string => sizeWords[String(size)] ?? `${size}-fold`;
+const sizeWords: Readonly<Record<number, string>> = { 0.25: 'quarter ', 0.5: 'half ', 2: 'double ', 3: 'triple ' };
 
-/** `3 single batches`, `1 double and 1 half batch`. */
-export function sayBatches(batches: readonly BatchCount[]): string {
-  const words = batches.map(({ size, count }) => `${count} ${saySize(size)}`);
-  return `${sayList(words)} ${batches.at(-1)?.count === 1 ? 'batch' : 'batches'}`;
-}
+/**
+ * Batches in words.
+ * @param single the word for a batch of the base size
+ * @example sayBatches([{ size: 2, count: 1 }, { size: 0.5, count: 2 }]) // '1 double batch and 2 half batches'
+ */
+export const sayBatches = (batches: readonly BatchCount[], single = ''): string =>
+  sayList(
+    batches.map(({ size, count }) => {
+      const word = size === 1 ? single : (sizeWords[size] ?? `${size}-fold `);
+      return sayCount(count, `${word}batch`, `${word}batches`);
+    }),
+  ) || 'none';

@@ -69,7 +69,7 @@ export function adviceFor({ batchSizes }: Pick<RecipeFiled, 'batchSizes'>, multi
         ? 'Do not double'
         : `Do not make it ${sayNumber(multiple, 1)}-fold in one pot`
       : 'That size is not allowed';
-  return { batches, over, allowed, advice: `${refusal}: make ${sayBatches(batches)}.${rest}` };
+  return { batches, over, allowed, advice: `${refusal}: make ${sayBatches(batches, 'single ')}.${rest}` };
 }
 
 /** One line on the scale's step. */

@@ -55,7 +55,7 @@ const effectSchema = z
   .meta({ id: 'StepEffect' });
 
 /** One step of the method. Temperatures are those at sea level with a true thermometer. */
-const stepSchema = z
+export const stepSchema = z
   .strictObject({
     text: z.string().trim().min(1, 'must not be empty').max(1000),
     /** Minutes of the maker's hands. */

@@ -47,7 +47,7 @@ describe('a season file', () => {
       .post('/api/season-file/check')
       .send({ ...demo, orders: [] })
       .expect(200);
-    expect(body).toEqual({ ingredients: 29, recipes: 15, pieces: 10, boxes: 5, orders: 0 });
+    expect(body).toEqual({ ingredients: 38, recipes: 19, pieces: 12, boxes: 5, orders: 0 });
     expect((await saved()).orders).toHaveLength(20);
   });
 
@@ -88,7 +88,7 @@ describe('a label as a PDF', () => {
     const text = pages[0]?.text ?? '';
     expect(text).toContain('Pinwheel sampler');
     expect(text).toContain('Contains: Milk, Tree Nuts (Hazelnuts, Pecans), Wheat, Soy, Sesame');
-    expect(text).toContain('Net Wt 5.2 oz (149 g)');
+    expect(text).toContain('Net Wt 5.2 oz (148 g)');
     expect(text).toMatch(/Made \w{3} \d+, 2026\. Best before \w{3} \d+, 2026\./);
   });
 

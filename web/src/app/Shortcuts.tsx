@@ -18,6 +18,7 @@ const others: readonly (readonly [string, string])[] = [
   ['?', 'This list'],
   ['/', 'Search'],
   ['n', 'New'],
+  ['e', 'Edit the open recipe'],
   ['j  k', 'Next, previous in a list'],
   ['Enter', 'Open'],
   ['Esc', 'Close what is open beside the list'],

@@ -73,6 +73,13 @@ export interface SeasonCounts {
 
 export type LabelAnswer = Label & { run: LabelRun | null; layout: LabelLayout };
 
+/** A recipe as it was before an edit. */
+export interface RecipeVersion {
+  readonly version: number;
+  readonly replacedOn: string;
+  readonly draft: RecipeDraft;
+}
+
 /** The newest revision of the server that an answer has named. */
 export const seen = { revision: 0 };
 
@@ -133,6 +140,10 @@ export const api = createApi({
       }),
       providesTags: ['Orders'],
     }),
+    recipeVersions: build.query<RecipeVersion[], string>({
+      query: (id) => `recipes/${encodeURIComponent(id)}/versions`,
+      providesTags: ['Book'],
+    }),
     add: build.mutation<Stored, { noun: Noun; draft: Drafts[Noun]; id?: string }>({
       query: ({ noun, draft, id }) => ({
         url: collection[noun],
@@ -188,6 +199,7 @@ export const {
   useOrdersQuery,
   useOrderQuery,
   useLabelQuery,
+  useRecipeVersionsQuery,
   useAddMutation,
   useChangeMutation,
   useRemoveMutation,

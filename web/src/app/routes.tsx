@@ -20,7 +20,7 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../boxes/Boxes')).Boxes }),
       },
       {
-        path: 'recipes/:id?',
+        path: 'recipes/:id?/:view?',
         lazy: async () => ({ Component: (await import('../recipes/Recipes')).Recipes }),
       },
       {

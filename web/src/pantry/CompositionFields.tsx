@@ -1,27 +1,14 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import FormHelperText from '@mui/material/FormHelperText';
-import type { Composition } from '@usual-pantry/core/ingredient';
+import { energyOf, noParts, partNames, type Composition } from '@usual-pantry/core/ingredient';
 import { sayNumber } from '@usual-pantry/core/quantity';
 import { useFormContext, useWatch } from 'react-hook-form';
+import { compositionNames } from '../parts/compositionNames';
 import { useFieldError } from '../parts/fieldError';
-import { NumberInput } from '../parts/fields';
+import { NumberInput, TextInput } from '../parts/fields';
 
-const names: Record<keyof Composition, string> = {
-  water: 'Water',
-  sucrose: 'Sucrose',
-  glucose: 'Glucose',
-  fructose: 'Fructose',
-  lactose: 'Lactose',
-  maltose: 'Maltose',
-  otherCarbohydrate: 'Other carbohydrate',
-  fat: 'Fat',
-  protein: 'Protein',
-  ethanol: 'Alcohol',
-  ash: 'Ash',
-};
-const parts = Object.keys(names) as (keyof Composition)[];
-const nothing = Object.fromEntries(parts.map((part) => [part, 0])) as Composition;
+const nothing: Composition = { ...noParts, cocoaButter: 0, milkFat: 0, source: '' };
 
 /** What 100 g are made of; may be left out. */
 export function CompositionFields() {
@@ -39,7 +26,10 @@ export function CompositionFields() {
         Add the composition
       </Button>
     );
-  const sum = parts.reduce((total, part) => total + (Number.isFinite(composition[part]) ? composition[part] : 0), 0);
+  const sum = partNames.reduce(
+    (total, part) => total + (Number.isFinite(composition[part]) ? composition[part] : 0),
+    0,
+  );
   return (
     <>
       <Box
@@ -49,11 +39,16 @@ export function CompositionFields() {
           gridTemplateColumns: 'repeat(auto-fill, minmax(130px, 1fr))',
         }}
       >
-        {parts.map((part) => (
-          <NumberInput key={part} name={`composition.${part}`} label={names[part]} unit="g" />
+        {partNames.map((part) => (
+          <NumberInput key={part} name={`composition.${part}`} label={compositionNames[part]} unit="g" />
         ))}
+        <NumberInput name="composition.cocoaButter" label="Fat: cocoa butter" unit="g" />
+        <NumberInput name="composition.milkFat" label="Fat: milk fat" unit="g" />
       </Box>
-      <FormHelperText error={Math.abs(sum - 100) > 1}>{error ?? `${sayNumber(sum, 1)} g of 100 g`}</FormHelperText>
+      <FormHelperText error={Math.abs(sum - 100) > 1}>
+        {error ?? `${sayNumber(sum, 1)} g of 100 g; ${sayNumber(energyOf(composition))} kcal.`}
+      </FormHelperText>
+      <TextInput name="composition.source" label="Source" help="The table or the label that the figures come from." />
       <Button
         size="small"
         onClick={() => {

@@ -3,20 +3,25 @@ import Link from '@mui/material/Link';
 import {
   allergenCodes,
   allergens,
+  chocolateKinds,
+  ingredientTraits,
   ingredientDraftSchema,
   type Allergen,
   type Ingredient,
   type IngredientDraft,
 } from '@usual-pantry/core/ingredient';
+import { lazy, Suspense } from 'react';
 import { Link as RouterLink, useNavigate } from 'react-router';
-import { ManyInput, NumberInput, TextInput } from '../parts/fields';
+import { ChoiceInput, ManyInput, NumberInput, TextInput } from '../parts/fields';
 import { Panel } from '../parts/Panel';
 import { RecordFrame } from '../parts/RecordFrame';
 import { useRemoval } from '../parts/useRemoval';
 import { useRecordForm } from '../parts/useRecordForm';
 import type { SeasonBook } from '../parts/useSeason';
 import { CompositionFields } from './CompositionFields';
-import { DensityLines, PackLines, PartLines } from './IngredientLines';
+import { DensityLines, PackLines, PartLines, SubstituteLines } from './IngredientLines';
+
+const Prices = lazy(async () => ({ default: (await import('./Prices')).Prices }));
 
 const freshIngredient: IngredientDraft = {
   name: '',
@@ -28,6 +33,10 @@ const freshIngredient: IngredientDraft = {
   contains: [],
   mayContain: [],
   onHandGrams: 0,
+  chocolate: null,
+  traits: [],
+  substitutes: [],
+  prices: [],
   notes: '',
 };
 
@@ -95,7 +104,31 @@ export function IngredientForm({ season, ingredient }: { season: SeasonBook; ing
       <Panel title="Composition">
         <CompositionFields />
       </Panel>
+      <Panel title="Substitutes and cautions">
+        <SubstituteLines season={season} self={ingredient?.id} />
+        <Box sx={{ display: 'grid', gap: 1.5, mt: 1.5, gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' } }}>
+          <ManyInput
+            name="traits"
+            label="Calls for a caution as"
+            options={ingredientTraits}
+            nameOf={(trait) => trait}
+          />
+          <ChoiceInput
+            name="chocolate"
+            label="Is a chocolate"
+            choices={[{ value: '', label: 'no' }, ...chocolateKinds.map((kind) => ({ value: kind, label: kind }))]}
+            empty={null}
+          />
+        </Box>
+      </Panel>
       <TextInput name="notes" label="Notes" multiline minRows={2} />
+      {ingredient && ingredient.prices.length > 0 && (
+        <Panel title="Prices over time">
+          <Suspense fallback={null}>
+            <Prices prices={ingredient.prices} currency={season.data.kitchen.currency} />
+          </Suspense>
+        </Panel>
+      )}
       {ingredient && (
         <Panel title="Used by">
           <UsedBy season={season} ingredient={ingredient} />

@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box';
-import { ChoiceInput, NumberInput, TextInput } from '../parts/fields';
+import { ChoiceInput, NumberInput, PickInput, TextInput } from '../parts/fields';
 import { Lines } from '../parts/Lines';
+import type { SeasonBook } from '../parts/useSeason';
 import { unitChoices } from '../parts/unitChoices';
 
 export const PackLines = ({ currency }: { currency: string }) => (
@@ -45,3 +46,24 @@ export const PartLines = () => (
     </Lines>
   </Box>
 );
+
+/** What may stand in for it. */
+export const SubstituteLines = ({ season, self }: { season: SeasonBook; self: string | undefined }) => {
+  const { ingredients } = season.data;
+  return (
+    <Lines name="substitutes" one="substitute" fresh={{ ingredientId: '', ratio: 1, note: '' }} columns="2fr 1fr 2fr">
+      {(path) => (
+        <>
+          <PickInput
+            name={`${path}.ingredientId`}
+            label="Substitute"
+            options={ingredients.filter(({ id }) => id !== self).map(({ id }) => id)}
+            nameOf={(id) => ingredients.find((each) => each.id === id)?.name ?? id}
+          />
+          <NumberInput name={`${path}.ratio`} label="Grams for one" />
+          <TextInput name={`${path}.note`} label="What to mind" />
+        </>
+      )}
+    </Lines>
+  );
+};

@@ -1,6 +1,10 @@
+import { mdiBasketPlusOutline } from '@mdi/js';
+import Button from '@mui/material/Button';
 import { cheapestPack } from '@usual-pantry/core/ingredient';
 import { sayCount, sayGrams, sayMoney } from '@usual-pantry/core/quantity';
-import { useParams } from 'react-router';
+import { lazy, Suspense } from 'react';
+import { Link as RouterLink, useParams } from 'react-router';
+import { Icon } from '../app/Icon';
 import { usePlanQuery } from '../app/api';
 import { AllergenTags } from '../parts/Allergens';
 import { AnswerLine, Mark } from '../parts/AnswerLine';
@@ -11,6 +15,8 @@ import { SplitView } from '../parts/SplitView';
 import { useSeasonBook, type SeasonBook } from '../parts/useSeason';
 import { Waiting } from '../parts/Waiting';
 import { IngredientForm } from './IngredientForm';
+
+const StarterPicker = lazy(async () => ({ default: (await import('./StarterPicker')).StarterPicker }));
 
 function Answer({ season }: { season: SeasonBook }) {
   const { data: plan } = usePlanQuery();
@@ -29,13 +35,25 @@ function Answer({ season }: { season: SeasonBook }) {
   );
 }
 
+/** The open ingredient, a new one, or the starter pantry. */
+function OpenIngredient({ season, id }: { season: SeasonBook; id: string }) {
+  if (id === 'starter')
+    return (
+      <Suspense fallback={<Waiting error={undefined} again={() => undefined} />}>
+        <StarterPicker season={season} />
+      </Suspense>
+    );
+  const open = season.data.ingredients.find((each) => each.id === id) ?? null;
+  if (!open && id !== 'new') return <Empty title="This ingredient is not there any more." />;
+  return <IngredientForm season={season} ingredient={open} />;
+}
+
 /** What is bought: a list, the open ingredient beside it. */
 export function Pantry() {
   const { id } = useParams();
   const { season, error, again } = useSeasonBook();
   if (!season) return <Waiting error={error} again={again} />;
   const { ingredients, kitchen } = season.data;
-  const open = ingredients.find((each) => each.id === id) ?? null;
   const items = [...ingredients]
     .sort((a, b) => a.name.localeCompare(b.name))
     .map((ingredient) => {
@@ -59,6 +77,16 @@ export function Pantry() {
     <>
       {!id && <Answer season={season} />}
       {!id && <Findings findings={season.book.findings.filter((each) => each.about.noun === 'ingredient')} />}
+      {!id && (
+        <Button
+          component={RouterLink}
+          to="/pantry/starter"
+          startIcon={<Icon path={mdiBasketPlusOutline} />}
+          sx={{ mb: 1.5 }}
+        >
+          Add from the starter pantry
+        </Button>
+      )}
       <SplitView
         list={
           <RecordList
@@ -73,14 +101,7 @@ export function Pantry() {
             }
           />
         }
-        detail={
-          id &&
-          (open !== null || id === 'new' ? (
-            <IngredientForm key={id} season={season} ingredient={open} />
-          ) : (
-            <Empty title="This ingredient is not there any more." />
-          ))
-        }
+        detail={id && <OpenIngredient key={id} season={season} id={id} />}
       />
     </>
   );

@@ -22,15 +22,24 @@ function differ(mine: unknown, theirs: unknown, path: string): [string, string, 
   return [[path, show(mine), show(theirs)]];
 }
 
-/** What is different between the typing here and what is stored now. */
-export function Differences({ mine, theirs }: { mine: FieldValues; theirs: { id: string; version: number } }) {
+/** What is different between two states of a record: the typing here and what is stored, or then and now. */
+export function Differences({
+  mine,
+  theirs,
+  words = ['here', 'stored'],
+}: {
+  mine: FieldValues;
+  theirs: { id: string; version: number };
+  /** What the two sides are called. */
+  words?: readonly [string, string];
+}) {
   const { id: _id, version: _version, ...stored } = theirs;
   const rows = differ(mine, stored, '');
   return (
     <Box component="ul" sx={{ m: 0, mt: 1, pl: 2.5 }}>
       {rows.map(([path, here, there]) => (
         <li key={path}>
-          {path}: here <b>{here}</b>, stored <b>{there}</b>
+          {path}: {words[0]} <b>{here}</b>, {words[1]} <b>{there}</b>
         </li>
       ))}
     </Box>

@@ -56,9 +56,34 @@ const shapes: Record<PieceForm['kind'], (colour: string) => React.ReactNode> = {
       <path d="M12 20c2-5 6-8 11-8" stroke={shade(colour, 0.4)} strokeWidth="3" fill="none" strokeLinecap="round" />
     </>
   ),
+  moulded: (colour) => (
+    <>
+      <path d="M4 37a20 24 0 0 1 40 0z" fill={colour} stroke={shade(colour, -0.35)} strokeWidth="1.5" />
+      <rect x="3" y="36" width="42" height="6" rx="2" fill={shade(colour, -0.35)} />
+      <path d="M11 30c2-7 6-11 12-12" stroke={shade(colour, 0.45)} strokeWidth="3" fill="none" strokeLinecap="round" />
+    </>
+  ),
+  piped: (colour) => (
+    <>
+      <path
+        d="M24 4c3 8 17 15 17 27 0 8-7 12-17 12S7 39 7 31C7 19 21 12 24 4z"
+        fill={colour}
+        stroke={shade(colour, -0.35)}
+        strokeWidth="1.5"
+      />
+      <path d="M12 30c8 5 16 5 24 0M16 22c5 3 11 3 16 0" stroke={shade(colour, -0.25)} strokeWidth="2" fill="none" />
+    </>
+  ),
+  portion: (colour) => (
+    <>
+      <rect x="9" y="12" width="30" height="32" rx="5" fill={shade(colour, 0.55)} />
+      <path d="M9 22h30v17a5 5 0 0 1-5 5H14a5 5 0 0 1-5-5z" fill={colour} />
+      <rect x="11" y="4" width="26" height="9" rx="2" fill={shade(colour, -0.4)} />
+    </>
+  ),
 };
 
-/** A piece by its form: cut square with a bevel, broken shard, rolled ball, dipped ball with a foot. Decoration; its name stands beside it. */
+/** A piece by its form: square, shard, ball, ball with a foot, dome, drop, jar. Decoration; its name stands beside it. */
 export const PieceDrawing = ({
   kind,
   colour,

@@ -99,9 +99,15 @@ export function ChoiceInput({
   label,
   help,
   choices,
+  onPick,
+  empty,
   sx,
 }: FieldProps & {
   readonly choices: readonly { readonly value: string; readonly label: string }[];
+  /** Called instead of setting the value. */
+  readonly onPick?: (value: string) => void;
+  /** What the empty choice stands for, where it is not the empty text. */
+  readonly empty?: null;
   readonly sx?: TextFieldProps['sx'];
 }) {
   const { field, message } = useField(name);
@@ -111,6 +117,10 @@ export function ChoiceInput({
       select
       label={label}
       {...rest}
+      onChange={({ target }) => {
+        if (onPick) onPick(target.value);
+        else field.onChange(target.value === '' && empty === null ? null : target.value);
+      }}
       value={value ?? ''}
       inputRef={ref}
       {...helper(message, help)}

@@ -17,8 +17,8 @@ export function useEdit() {
   const [change] = useChangeMutation();
   const [remove] = useRemoveMutation();
   return {
-    async add<N extends Noun>(noun: N, draft: Drafts[N], label: string): Promise<Stored<N>> {
-      const after = await add({ noun, draft }).unwrap();
+    async add<N extends Noun>(noun: N, draft: Drafts[N], label: string, id?: string): Promise<Stored<N>> {
+      const after = await add(id === undefined ? { noun, draft } : { noun, draft, id }).unwrap();
       dispatch(recorded({ label, noun, id: after.id, before: null, after }));
       return after as unknown as Stored<N>;
     },

@@ -1,19 +1,7 @@
 import { expect, it } from '@jest/globals';
 import { sayExclusion } from '../orders/words';
 import { addressOf } from './addresses';
-import { sayBatches, sayPercent } from './words';
-
-it('says batches by the words for their sizes', () => {
-  expect(sayBatches([])).toBe('none');
-  expect(sayBatches([{ size: 1, count: 1 }])).toBe('1 batch');
-  expect(
-    sayBatches([
-      { size: 2, count: 2 },
-      { size: 0.5, count: 1 },
-    ]),
-  ).toBe('2 double batches + 1 half batch');
-  expect(sayBatches([{ size: 1.5, count: 3 }])).toBe('3 1.5-fold batches');
-});
+import { sayPercent } from './words';
 
 it('says a share, or that there is none to say', () => {
   expect(sayPercent(56.7)).toBe('57 %');

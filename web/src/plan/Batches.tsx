@@ -13,7 +13,7 @@ import { Link as RouterLink } from 'react-router';
 import type { PlanAnswer } from '../app/api';
 import { FIGURES } from '../app/theme';
 import { Worked } from '../parts/Worked';
-import { sayBatches } from '../parts/words';
+import { sayBatches } from '@usual-pantry/core/recipe';
 
 /** What a making is for, in words. */
 const sayUses = (making: Making): string =>

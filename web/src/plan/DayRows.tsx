@@ -7,7 +7,7 @@ import { Link as RouterLink } from 'react-router';
 import type { PlanAnswer } from '../app/api';
 import { FIGURES } from '../app/theme';
 import { Tape } from '../parts/Tape';
-import { sayBatches } from '../parts/words';
+import { sayBatches } from '@usual-pantry/core/recipe';
 
 function DayRow({ entry, plan }: { entry: SeasonDay; plan: PlanAnswer }) {
   const over = entry.bookedMinutes > entry.benchMinutes + 1;

@@ -3,29 +3,20 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import Switch from '@mui/material/Switch';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
-import type { BodyForm, PieceDraft, PieceForm } from '@usual-pantry/core/piece';
+import { bodyRecipeId, type BodyForm, type PieceDraft, type PieceForm } from '@usual-pantry/core/piece';
 import { useFormContext, useWatch } from 'react-hook-form';
-import { NumberInput, PickInput } from '../parts/fields';
+import { NumberInput } from '../parts/fields';
 import type { SeasonBook } from '../parts/useSeason';
-import { freshBody, freshForm } from './freshForm';
+import { freshCentre, freshForm } from './freshForm';
+import { MouldFields } from './MouldFields';
+import { OwnedPicker } from './OwnedPicker';
+import { RecipeInput } from './RecipeInput';
 
 const grid = {
   display: 'grid',
   gap: 1.5,
   gridTemplateColumns: { xs: '1fr 1fr', md: 'repeat(4, 1fr)' },
 } as const;
-
-function RecipeInput({ season, name, label }: { season: SeasonBook; name: string; label: string }) {
-  const { recipes } = season.data;
-  return (
-    <PickInput
-      name={name}
-      label={label}
-      options={recipes.map((each) => each.id)}
-      nameOf={(id) => recipes.find((each) => each.id === id)?.name ?? id}
-    />
-  );
-}
 
 function Finish({ season, path }: { season: SeasonBook; path: string }) {
   const { setValue } = useFormContext();
@@ -56,7 +47,15 @@ function Finish({ season, path }: { season: SeasonBook; path: string }) {
 }
 
 /** The fields of the form that decides the count. */
-function BodyFields({ season, path, kind }: { season: SeasonBook; path: string; kind: BodyForm['kind'] }) {
+function BodyFields({
+  season,
+  path,
+  kind,
+}: {
+  season: SeasonBook;
+  path: string;
+  kind: Exclude<BodyForm['kind'], 'moulded'>;
+}) {
   return (
     <Box sx={grid}>
       <Box sx={{ gridColumn: '1 / -1', maxWidth: 420 }}>
@@ -64,6 +63,13 @@ function BodyFields({ season, path, kind }: { season: SeasonBook; path: string; 
       </Box>
       {kind === 'cut' && (
         <>
+          <OwnedPicker
+            label="Pan you own"
+            owned={season.data.kitchen.pans}
+            say={({ name, lengthMm, widthMm }) => `${name}, ${lengthMm} × ${widthMm} mm`}
+            valuesOf={({ lengthMm, widthMm }) => ({ panLengthMm: lengthMm, panWidthMm: widthMm })}
+            path={path}
+          />
           <NumberInput name={`${path}.panLengthMm`} label="Pan length" unit="mm" />
           <NumberInput name={`${path}.panWidthMm`} label="Pan width" unit="mm" />
           <NumberInput name={`${path}.pieceLengthMm`} label="Piece length" unit="mm" />
@@ -85,6 +91,8 @@ function BodyFields({ season, path, kind }: { season: SeasonBook; path: string; 
           <Finish season={season} path={path} />
         </>
       )}
+      {kind === 'piped' && <NumberInput name={`${path}.depositGrams`} label="Deposit" unit="g" />}
+      {kind === 'portion' && <NumberInput name={`${path}.fillGrams`} label="Fill" unit="g" />}
     </Box>
   );
 }
@@ -98,6 +106,7 @@ interface KindsProps<K extends string> {
 
 const Kinds = <K extends string>({ label, kinds, value, onPick }: KindsProps<K>) => (
   <ToggleButtonGroup
+    sx={{ flexWrap: 'wrap' }}
     exclusive
     size="small"
     color="primary"
@@ -115,14 +124,14 @@ const Kinds = <K extends string>({ label, kinds, value, onPick }: KindsProps<K>)
   </ToggleButtonGroup>
 );
 
-const bodyKinds = ['cut', 'broken', 'rolled'] as const;
-const kinds = [...bodyKinds, 'dipped'] as const;
+const centreKinds = ['cut', 'broken', 'rolled', 'piped'] as const;
+const kinds = ['cut', 'broken', 'rolled', 'dipped', 'moulded', 'piped', 'portion'] as const;
 
 /** How a recipe becomes a piece. */
 export function FormFields({ season }: { season: SeasonBook }) {
   const { setValue } = useFormContext<PieceDraft>();
   const form = useWatch<PieceDraft, 'form'>({ name: 'form' });
-  const recipeId = form.kind === 'dipped' ? form.centre.recipeId : form.recipeId;
+  const recipeId = bodyRecipeId(form);
   const set = (next: PieceForm) => {
     setValue('form', next, { shouldDirty: true });
   };
@@ -136,15 +145,18 @@ export function FormFields({ season }: { season: SeasonBook }) {
           set(freshForm(kind, recipeId));
         }}
       />
-      {form.kind !== 'dipped' && <BodyFields key={form.kind} season={season} path="form" kind={form.kind} />}
+      {form.kind === 'moulded' && <MouldFields season={season} />}
+      {form.kind !== 'dipped' && form.kind !== 'moulded' && (
+        <BodyFields key={form.kind} season={season} path="form" kind={form.kind} />
+      )}
       {form.kind === 'dipped' && (
         <>
           <Kinds
             label="Centre"
-            kinds={bodyKinds}
+            kinds={centreKinds}
             value={form.centre.kind}
             onPick={(kind) => {
-              set({ ...form, centre: freshBody(kind, recipeId) });
+              set({ ...form, centre: freshCentre(kind, recipeId) });
             }}
           />
           <BodyFields key={form.centre.kind} season={season} path="form.centre" kind={form.centre.kind} />

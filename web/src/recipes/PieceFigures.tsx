@@ -2,11 +2,11 @@ import Box from '@mui/material/Box';
 import Paper from '@mui/material/Paper';
 import {
   bodyForm,
+  bodyRecipeId,
   cutGrid,
   pieceDraftSchema,
   piecesPerBatch,
   workOutPiece,
-  type CutForm,
   type Piece,
 } from '@usual-pantry/core/piece';
 import { sayCount, sayGrams, sayNumber } from '@usual-pantry/core/quantity';
@@ -16,46 +16,9 @@ import { AnswerLine, Mark } from '../parts/AnswerLine';
 import { Figure, FigureList } from '../parts/Figures';
 import { Findings } from '../parts/Findings';
 import { PieceDrawing } from '../parts/PieceDrawing';
+import { MouldDrawing } from './MouldDrawing';
+import { PanDrawing } from './PanDrawing';
 import type { SeasonBook } from '../parts/useSeason';
-
-/** The pan from above, drawn to scale with its cuts; the trim is what is left at the edges. */
-function PanDrawing({ form, colour }: { form: CutForm; colour: string }) {
-  const { along, across, count } = cutGrid(form);
-  const pieces = Array.from({ length: Math.min(count, 600) }, (_, index) => ({
-    x: form.edgeTrimMm + (index % along) * (form.pieceLengthMm + form.kerfMm),
-    y: form.edgeTrimMm + Math.floor(index / along) * (form.pieceWidthMm + form.kerfMm),
-  }));
-  return (
-    <svg
-      role="img"
-      aria-label={`Pan ${String(form.panLengthMm)} by ${String(form.panWidthMm)} mm, cut ${String(along)} by ${String(across)}`}
-      viewBox={`-3 -3 ${String(form.panLengthMm + 6)} ${String(form.panWidthMm + 6)}`}
-      style={{ width: '100%', maxWidth: 210 }}
-    >
-      <rect
-        width={form.panLengthMm}
-        height={form.panWidthMm}
-        rx="4"
-        fill={colour}
-        fillOpacity="0.35"
-        stroke="currentColor"
-        strokeWidth="2"
-      />
-      {pieces.map(({ x, y }) => (
-        <rect
-          key={`${String(x)} ${String(y)}`}
-          x={x}
-          y={y}
-          width={form.pieceLengthMm}
-          height={form.pieceWidthMm}
-          fill={colour}
-          stroke="#fff"
-          strokeWidth="0.8"
-        />
-      ))}
-    </svg>
-  );
-}
 
 /** Weight, count and contents of the piece as it is typed. */
 export function PieceFigures({ season, piece }: { season: SeasonBook; piece: Piece | null }) {
@@ -64,7 +27,7 @@ export function PieceFigures({ season, piece }: { season: SeasonBook; piece: Pie
   const { book } = season;
   const facts = workOutPiece({ ...parsed.data, id: piece?.id ?? 'new' }, book);
   const body = bodyForm(parsed.data.form);
-  const recipe = book.recipes.get(body.recipeId);
+  const recipe = book.recipes.get(bodyRecipeId(parsed.data.form));
   const count = recipe ? piecesPerBatch(body, 1, recipe.yieldGrams) : 0;
   const trim = body.kind === 'cut' ? (1 - cutGrid(body).usedShare) * 100 : null;
   return (
@@ -85,9 +48,9 @@ export function PieceFigures({ season, piece }: { season: SeasonBook; piece: Pie
         }}
       >
         <Box sx={{ textAlign: 'center' }}>
-          {body.kind === 'cut' ? (
-            <PanDrawing form={body} colour={parsed.data.colour} />
-          ) : (
+          {body.kind === 'cut' && <PanDrawing form={body} colour={parsed.data.colour} />}
+          {body.kind === 'moulded' && <MouldDrawing form={body} colour={parsed.data.colour} />}
+          {body.kind !== 'cut' && body.kind !== 'moulded' && (
             <PieceDrawing kind={parsed.data.form.kind} colour={parsed.data.colour} size={110} />
           )}
         </Box>

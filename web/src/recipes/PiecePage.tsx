@@ -1,4 +1,4 @@
-import { pieceDraftSchema, type Piece, type PieceDraft } from '@usual-pantry/core/piece';
+import { bodyRecipeId, pieceDraftSchema, type Piece, type PieceDraft } from '@usual-pantry/core/piece';
 import Box from '@mui/material/Box';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { ChoiceInput, NumberInput, TextInput } from '../parts/fields';
@@ -28,9 +28,7 @@ function PieceForm({ season, piece, recipeId }: { season: SeasonBook; piece: Pie
     colour: '#8a5630',
     notes: '',
   };
-  const back = piece
-    ? `/recipes/${'recipeId' in piece.form ? piece.form.recipeId : piece.form.centre.recipeId}`
-    : `/recipes/${recipeId}`;
+  const back = piece ? `/recipes/${bodyRecipeId(piece.form)}` : `/recipes/${recipeId}`;
   const record = useRecordForm({
     noun: 'piece',
     schema: pieceDraftSchema,

@@ -2,7 +2,7 @@ import { mdiPlus } from '@mdi/js';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Link from '@mui/material/Link';
-import { bodyForm, formRecipeIds, piecesPerBatch } from '@usual-pantry/core/piece';
+import { bodyForm, bodyRecipeId, formRecipeIds, piecesPerBatch } from '@usual-pantry/core/piece';
 import { sayCount, sayGrams } from '@usual-pantry/core/quantity';
 import { Link as RouterLink } from 'react-router';
 import { Icon } from '../app/Icon';
@@ -18,7 +18,7 @@ export function PiecesOf({ season, recipeId }: { season: SeasonBook; recipeId: s
     <>
       {pieces.map(({ piece, weightGrams }) => {
         const body = bodyForm(piece.form);
-        const count = facts && body.recipeId === recipeId ? piecesPerBatch(body, 1, facts.yieldGrams) : null;
+        const count = facts && bodyRecipeId(piece.form) === recipeId ? piecesPerBatch(body, 1, facts.yieldGrams) : null;
         return (
           <Box key={piece.id} sx={{ display: 'flex', alignItems: 'center', gap: 1.5, py: 0.75 }}>
             <PieceDrawing kind={piece.form.kind} colour={piece.colour} />

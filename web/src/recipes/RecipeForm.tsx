@@ -8,40 +8,19 @@ import { useRemoval } from '../parts/useRemoval';
 import { useRecordForm } from '../parts/useRecordForm';
 import type { SeasonBook } from '../parts/useSeason';
 import { BatchSizes } from './BatchSizes';
+import { freshRecipe } from './freshRecipe';
 import { PiecesOf } from './PiecesOf';
+import { PotFields } from './PotFields';
 import { RecipeFigures } from './RecipeFigures';
 import { RecipeLines } from './RecipeLines';
+import { StepFields } from './StepFields';
+import { VariantFields } from './VariantFields';
 import { YieldFields } from './YieldFields';
 
-const freshRecipe: RecipeDraft = {
-  name: '',
-  lines: [],
-  yield: { by: 'loss', lossPercent: 5 },
-  batchSizes: [1],
-  handsMinutes: 30,
-  keepsDays: 14,
-  restDays: 0,
-  method: '',
-};
-
-/** A recipe as a form; what it weighs, yields and contains follows the typing. */
-export function RecipeForm({ season, recipe }: { season: SeasonBook; recipe: Recipe | null }) {
-  const navigate = useNavigate();
-  const record = useRecordForm({
-    noun: 'recipe',
-    schema: recipeDraftSchema,
-    record: recipe,
-    fresh: freshRecipe,
-    nameOf: (draft) => draft.name,
-    onSaved: (saved) => void navigate(`/recipes/${saved.id}`, { replace: true }),
-  });
+/** Every field of a recipe that stands by itself. */
+function WholeFields({ season, recipe }: { season: SeasonBook; recipe: Recipe | null }) {
   return (
-    <RecordFrame
-      title={recipe ? recipe.name : 'New recipe'}
-      record={record}
-      back="/recipes"
-      onDelete={useRemoval('recipe', recipe, recipe?.name ?? '', '/recipes')}
-    >
+    <>
       <RecipeFigures season={season} recipe={recipe} />
       <TextInput name="name" label="Name" autoFocus={recipe === null} />
       <Panel title="Lines">
@@ -60,11 +39,53 @@ export function RecipeForm({ season, recipe }: { season: SeasonBook; recipe: Rec
           </Box>
         </Panel>
       </Box>
-      <TextInput name="method" label="Method" multiline minRows={3} />
+      <Panel title="In the pot">
+        <PotFields />
+      </Panel>
+      <Panel title="Steps">
+        <StepFields />
+      </Panel>
+      <TextInput name="method" label="Notes" multiline minRows={2} />
       {recipe && (
         <Panel title="Pieces made of it">
           <PiecesOf season={season} recipeId={recipe.id} />
         </Panel>
+      )}
+    </>
+  );
+}
+
+/** A recipe as a form; what it weighs, yields and contains follows the typing. */
+export function RecipeForm({
+  season,
+  recipe,
+  fresh = freshRecipe,
+}: {
+  season: SeasonBook;
+  recipe: Recipe | null;
+  /** What a new one starts from, when its text was pasted. */
+  fresh?: RecipeDraft;
+}) {
+  const navigate = useNavigate();
+  const record = useRecordForm({
+    noun: 'recipe',
+    schema: recipeDraftSchema,
+    record: recipe,
+    fresh,
+    nameOf: (draft) => draft.name,
+    onSaved: (saved) => void navigate(`/recipes/${saved.id}/edit`, { replace: true }),
+  });
+  return (
+    <RecordFrame
+      title={recipe ? recipe.name : 'New recipe'}
+      record={record}
+      back={recipe ? `/recipes/${recipe.id}` : '/recipes'}
+      onDelete={useRemoval('recipe', recipe, recipe?.name ?? '', '/recipes')}
+    >
+      {recipe?.variantOf ? (
+        <VariantFields season={season} base={recipe.variantOf.recipeId} />
+      ) : (
+        <WholeFields season={season} recipe={recipe} />
       )}
     </RecordFrame>
   );

@@ -67,6 +67,12 @@ function StateInput({ index, season }: { index: number; season: SeasonBook }) {
   );
 }
 
+/** A note; a line that goes in after the cooking says so below it. */
+function NoteInput({ index }: { index: number }) {
+  const afterCook = useWatch({ name: `lines.${index}.afterCook` }) as boolean;
+  return <TextInput name={`lines.${index}.note`} label="Note" {...(afterCook ? { help: 'after cooking' } : {})} />;
+}
+
 /** Moves or removes a line. */
 function LineMenu({
   index,
@@ -80,6 +86,11 @@ function LineMenu({
   onRemove: () => void;
 }) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const { field } = useController({ name: `lines.${index}.afterCook` });
+  const afterCook = field.value as boolean;
+  const onAfterCook = () => {
+    field.onChange(!afterCook);
+  };
   const pick = (act: () => void) => () => {
     setAnchor(null);
     act();
@@ -118,6 +129,7 @@ function LineMenu({
         >
           Move down
         </MenuItem>
+        <MenuItem onClick={pick(onAfterCook)}>{afterCook ? 'Goes in at the start' : 'Goes in after cooking'}</MenuItem>
         <MenuItem onClick={pick(onRemove)}>Remove</MenuItem>
       </Menu>
     </>
@@ -168,7 +180,7 @@ export function RecipeLines({ season, recipe }: { season: SeasonBook; recipe: Re
           <NumberInput name={`lines.${index}.amount`} label="Amount" />
           <ChoiceInput name={`lines.${index}.unit`} label="Unit" choices={unitChoices} />
           <StateInput index={index} season={season} />
-          <TextInput name={`lines.${index}.note`} label="Note" />
+          <NoteInput index={index} />
           <Box sx={{ order: { xs: 2, lg: 0 } }}>
             <LineMenu
               index={index}
@@ -194,6 +206,7 @@ export function RecipeLines({ season, recipe }: { season: SeasonBook; recipe: Re
               unit: 'g',
               state: null,
               note: '',
+              afterCook: false,
             });
           }}
         >

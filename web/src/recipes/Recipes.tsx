@@ -1,6 +1,11 @@
-import { bodyForm, formRecipeIds } from '@usual-pantry/core/piece';
+import { mdiClipboardTextOutline } from '@mdi/js';
+import Button from '@mui/material/Button';
+import { bodyRecipeId, formRecipeIds } from '@usual-pantry/core/piece';
 import { sayCount, sayGrams } from '@usual-pantry/core/quantity';
-import { useParams } from 'react-router';
+import type { RecipeDraft } from '@usual-pantry/core/recipe';
+import { useState } from 'react';
+import { Link as RouterLink, useParams } from 'react-router';
+import { Icon } from '../app/Icon';
 import { AllergenTags } from '../parts/Allergens';
 import { AnswerLine } from '../parts/AnswerLine';
 import { Findings } from '../parts/Findings';
@@ -10,6 +15,9 @@ import { RecordList } from '../parts/RecordList';
 import { SplitView } from '../parts/SplitView';
 import { useSeasonBook, type SeasonBook } from '../parts/useSeason';
 import { Waiting } from '../parts/Waiting';
+import { RecipeCard } from './card/RecipeCard';
+import { Compare } from './Compare';
+import { PasteRecipe } from './PasteRecipe';
 import { RecipeForm } from './RecipeForm';
 
 const recipeNouns = ['recipe', 'piece'];
@@ -29,7 +37,7 @@ function RecipeList({ season, openId }: { season: SeasonBook; openId: string | u
         .sort((a, b) => a.name.localeCompare(b.name))
         .map((recipe) => {
           const facts = book.recipes.get(recipe.id);
-          const piece = pieces.find((each) => bodyForm(each.piece.form).recipeId === recipe.id)?.piece;
+          const piece = pieces.find((each) => bodyRecipeId(each.piece.form) === recipe.id)?.piece;
           const users = data.recipes.filter((other) =>
             other.lines.some(({ uses }) => uses.kind === 'recipe' && uses.id === recipe.id),
           ).length;
@@ -51,13 +59,29 @@ function RecipeList({ season, openId }: { season: SeasonBook; openId: string | u
   );
 }
 
+/** The open recipe: its card, its form, or beside another one. */
+function OpenRecipe({ season, id, view }: { season: SeasonBook; id: string; view: string | undefined }) {
+  const [pasted, setPasted] = useState<RecipeDraft | null>(null);
+  if (id === 'paste' && !pasted) return <PasteRecipe season={season} onRead={setPasted} />;
+  if (id === 'new' || id === 'paste')
+    return <RecipeForm season={season} recipe={null} {...(pasted ? { fresh: pasted } : {})} />;
+  const recipe = season.data.recipes.find((each) => each.id === id);
+  if (!recipe) return <Empty title="This recipe is not there any more." />;
+  const facts = season.book.recipes.get(id);
+  if (view === 'edit' || !facts) return <RecipeForm season={season} recipe={recipe} />;
+  return view === 'compare' ? (
+    <Compare season={season} facts={facts} />
+  ) : (
+    <RecipeCard season={season} recipe={recipe} facts={facts} />
+  );
+}
+
 /** Recipes in a list, the open one beside it. */
 export function Recipes() {
-  const { id } = useParams();
+  const { id, view } = useParams();
   const { season, error, again } = useSeasonBook();
   if (!season) return <Waiting error={error} again={again} />;
   const { recipes, pieces } = season.data;
-  const open = recipes.find((each) => each.id === id) ?? null;
   return (
     <>
       {!id && (
@@ -68,17 +92,20 @@ export function Recipes() {
         </AnswerLine>
       )}
       {!id && <Findings findings={season.book.findings.filter((each) => recipeNouns.includes(each.about.noun))} />}
+      {!id && (
+        <Button
+          component={RouterLink}
+          to="/recipes/paste"
+          startIcon={<Icon path={mdiClipboardTextOutline} />}
+          sx={{ mb: 1.5 }}
+        >
+          Paste a recipe
+        </Button>
+      )}
       <SplitView
         listWidth="270px"
         list={<RecipeList season={season} openId={id} />}
-        detail={
-          id &&
-          (open !== null || id === 'new' ? (
-            <RecipeForm key={id} season={season} recipe={open} />
-          ) : (
-            <Empty title="This recipe is not there any more." />
-          ))
-        }
+        detail={id && <OpenRecipe key={`${id} ${view ?? ''}`} season={season} id={id} view={view} />}
       />
     </>
   );

@@ -6,7 +6,13 @@ import type { RecipeDraft } from '@usual-pantry/core/recipe';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { NumberInput } from '../parts/fields';
 
-/** What comes out: the raw mass less a loss, or what was weighed. */
+const freshYields: Record<RecipeDraft['yield']['by'], RecipeDraft['yield']> = {
+  loss: { by: 'loss', lossPercent: 5 },
+  weighed: { by: 'weighed', grams: NaN },
+  steps: { by: 'steps' },
+};
+
+/** What comes out: the raw mass less a loss, what was weighed, or what the steps leave. */
 export function YieldFields() {
   const { setValue } = useFormContext<RecipeDraft>();
   const by = useWatch<RecipeDraft, 'yield.by'>({ name: 'yield.by' });
@@ -17,19 +23,20 @@ export function YieldFields() {
         aria-label="How the yield is known"
         value={by}
         onChange={(_event, picked) => {
-          setValue('yield', picked === 'weighed' ? { by: 'weighed', grams: NaN } : { by: 'loss', lossPercent: 5 }, {
-            shouldDirty: true,
-          });
+          setValue('yield', freshYields[picked as RecipeDraft['yield']['by']], { shouldDirty: true });
         }}
       >
         <FormControlLabel value="loss" control={<Radio />} label="A loss" />
         <FormControlLabel value="weighed" control={<Radio />} label="Weighed" />
+        <FormControlLabel value="steps" control={<Radio />} label="What the steps leave" />
       </RadioGroup>
-      {by === 'loss' ? (
+      {by === 'loss' && (
         <NumberInput key="loss" name="yield.lossPercent" label="Boils off, sticks, is trimmed" unit="%" />
-      ) : (
+      )}
+      {by === 'weighed' && (
         <NumberInput key="weighed" name="yield.grams" label="Base batch, weighed at the end" unit="g" />
       )}
+      {by === 'steps' && <span>Worked out from what boils off, is strained, trimmed or sticks in the steps.</span>}
     </Box>
   );
 }

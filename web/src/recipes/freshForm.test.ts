@@ -2,9 +2,12 @@ import { expect, it } from '@jest/globals';
 import { cutGrid, formSchema } from '@usual-pantry/core/piece';
 import { freshForm } from './freshForm';
 
-it.each(['cut', 'broken', 'rolled'] as const)('a new %s piece can be saved as it starts', (kind) => {
-  expect(formSchema.safeParse(freshForm(kind, 'fudge')).success).toBe(true);
-});
+it.each(['cut', 'broken', 'rolled', 'piped', 'portion'] as const)(
+  'a new %s piece can be saved as it starts',
+  (kind) => {
+    expect(formSchema.safeParse(freshForm(kind, 'fudge')).success).toBe(true);
+  },
+);
 
 it('a new dipped piece lacks only its coating', () => {
   const form = freshForm('dipped', 'ganache');

@@ -1,6 +1,7 @@
 import {
   openRecipeBook,
   recipeDraftSchema,
+  stepSchema,
   type Recipe,
   type RecipeBook,
   type RecipeDraft,
@@ -21,8 +22,11 @@ const readable = (values: RecipeDraft): RecipeDraft => {
   const yields =
     values.yield.by === 'loss'
       ? { by: 'loss' as const, lossPercent: values.yield.lossPercent || 0 }
-      : { by: 'weighed' as const, grams: values.yield.grams || 0 };
-  return { ...values, name: values.name || 'This recipe', lines, yield: yields };
+      : values.yield.by === 'weighed'
+        ? { by: 'weighed' as const, grams: values.yield.grams || 0 }
+        : values.yield;
+  const steps = values.steps.filter((step) => stepSchema.safeParse(step).success);
+  return { ...values, steps, name: values.name || 'This recipe', lines, yield: yields };
 };
 
 /** What core makes of the recipe as it is typed, together with every stored one. */

@@ -2,42 +2,25 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Checkbox from '@mui/material/Checkbox';
-import FormControlLabel from '@mui/material/FormControlLabel';
-import { kitchenDraftSchema, type Kitchen, type KitchenDraft } from '@usual-pantry/core/kitchen';
+import { kitchenDraftSchema, measureHabits, type Kitchen, type KitchenDraft } from '@usual-pantry/core/kitchen';
 import { useState } from 'react';
-import { FormProvider, useController, useForm, type FieldValues } from 'react-hook-form';
+import { FormProvider, useForm, type FieldValues } from 'react-hook-form';
 import type { z } from 'zod';
 import { useSaveKitchenMutation, type Refusal } from '../app/api';
 import { said } from '../app/history';
 import { useAppDispatch } from '../app/store';
-import { NumberInput, TextInput } from '../parts/fields';
+import { CheckInput } from '../parts/CheckInput';
+import { ChoiceInput, NumberInput, TextInput } from '../parts/fields';
 import { Panel } from '../parts/Panel';
 import { BenchWeek } from './BenchWeek';
+import { Equipment } from './Equipment';
+import { HeatFields } from './HeatFields';
 
 const grid = {
   display: 'grid',
   gap: 1.5,
   gridTemplateColumns: { xs: '1fr 1fr', sm: 'repeat(3, 1fr)' },
 } as const;
-
-function CheckInput({ name, label }: { name: string; label: string }) {
-  const { field } = useController({ name });
-  return (
-    <FormControlLabel
-      label={label}
-      control={
-        <Checkbox
-          checked={field.value as boolean}
-          onChange={(_event, on) => {
-            field.onChange(on);
-          }}
-          onBlur={field.onBlur}
-        />
-      }
-    />
-  );
-}
 
 /** The one record of settings as a form. */
 export function KitchenForm({ kitchen }: { kitchen: Kitchen }) {
@@ -96,9 +79,21 @@ export function KitchenForm({ kitchen }: { kitchen: Kitchen }) {
             <NumberInput name="handsRateMinorPerHour" label="Hands, an hour" scale={100} />
             <TextInput name="currency" label="Currency" />
             <NumberInput name="scaleStepGrams" label="Scale step" unit="g" />
+            <ChoiceInput
+              name="measures"
+              label="A cup and a spoon are"
+              help="Where a pasted recipe does not say."
+              choices={measureHabits.map((habit) => ({ value: habit, label: habit }))}
+            />
             <NumberInput name="packingLeadDays" label="Made before hand-over" unit="days" />
             <NumberInput name="promisedDays" label="Life left when handed over" unit="days" />
           </Box>
+        </Panel>
+        <Panel title="Heat">
+          <HeatFields />
+        </Panel>
+        <Panel title="Pots, pans and moulds">
+          <Equipment />
         </Panel>
         <Panel title="Bench days">
           <BenchWeek />

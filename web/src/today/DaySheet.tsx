@@ -10,7 +10,7 @@ import type { PlanAnswer } from '../app/api';
 import { FIGURES } from '../app/theme';
 import { Panel } from '../parts/Panel';
 import { Tape } from '../parts/Tape';
-import { sayBatches } from '../parts/words';
+import { sayBatches } from '@usual-pantry/core/recipe';
 
 /** Whether there is anything to make, pack or hand over on a day. */
 export const hasWork = ({ makings, packs, handOvers }: SeasonDay): boolean =>

@@ -11,11 +11,7 @@ const added: readonly (readonly [table: string, column: string, type: string])[]
   ['recipe', 'hygroscopic', `INTEGER NOT NULL DEFAULT 0 CHECK (hygroscopic IN (0, 1))`],
   ['recipe', 'alcohol', `TEXT NOT NULL DEFAULT 'never heated'`],
   ['recipe', 'variantSwaps', `TEXT CHECK (variantSwaps IS NULL OR json_valid(variantSwaps))`],
-  [
-    'recipe',
-    'variantOfId',
-    `TEXT REFERENCES recipe (id) ON DELETE RESTRICT DEFERRABLE INITIALLY DEFERRED CHECK (variantOfId <> id)`,
-  ],
+  ['recipe', 'variantOfId', `TEXT REFERENCES recipe (id) DEFERRABLE INITIALLY DEFERRED CHECK (variantOfId <> id)`],
   ['recipe_line', 'afterCook', `INTEGER NOT NULL DEFAULT 0 CHECK (afterCook IN (0, 1))`],
 ];
 

@@ -1,0 +1,52 @@
+import { formatQuantity } from 'format-quantity';
+import { units, type UnitCode } from './units.js';
+
+/** Parts of a cup or a spoon that kitchens have. */
+const parts = [0, 1 / 8, 1 / 4, 1 / 3, 3 / 8, 1 / 2, 5 / 8, 2 / 3, 3 / 4, 7 / 8, 1];
+
+/** An amount in kitchen fractions. */
+export interface KitchenFraction {
+  /** `1 3/4`. */
+  readonly text: string;
+  /** Rounded less exact, as a share of the exact amount, percent. */
+  readonly errorPercent: number;
+}
+
+/**
+ * An amount as cups and spoons measure it: to eighths and thirds, never to nothing.
+ * @param amount above 0
+ * @example kitchenFraction(1.76).text // '1 3/4'
+ */
+export function kitchenFraction(amount: number): KitchenFraction {
+  const whole = Math.floor(amount);
+  const nearest = parts.reduce((best, part) =>
+    Math.abs(part - (amount - whole)) < Math.abs(best - (amount - whole)) ? part : best,
+  );
+  const rounded = Math.max(1 / 8, whole + nearest);
+  return {
+    text: formatQuantity(rounded) || String(rounded),
+    errorPercent: ((rounded - amount) / amount) * 100,
+  };
+}
+
+const spooned: readonly UnitCode[] = [
+  'cup',
+  'tbsp',
+  'tsp',
+  'metric-cup',
+  'metric-tbsp',
+  'metric-tsp',
+  'australian-tbsp',
+  'dessertspoon',
+  'pint',
+  'quart',
+  'imperial-pint',
+  'imperial-quart',
+];
+
+/** An amount with its unit, in kitchen fractions where cups and spoons are meant: `1 3/4 cup`, `450 g`, `2`. */
+export function sayMeasure(amount: number, unit: UnitCode): string {
+  const text =
+    spooned.includes(unit) || unit === 'count' ? kitchenFraction(amount).text : String(Number(amount.toFixed(2)));
+  return unit === 'count' ? text : `${text} ${units[unit].label}`;
+}

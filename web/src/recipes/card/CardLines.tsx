@@ -1,0 +1,139 @@
+import Box from '@mui/material/Box';
+import Link from '@mui/material/Link';
+import { sayGrams, sayMeasure, sayNumber } from '@usual-pantry/core/quantity';
+import { sayBatches, weighSheet, type BatchCount, type RecipeFacts } from '@usual-pantry/core/recipe';
+import { useState } from 'react';
+import { Link as RouterLink } from 'react-router';
+import { FIGURES } from '../../app/theme';
+import type { SeasonBook } from '../../parts/useSeason';
+
+const cell = { py: 0.75, px: 1, verticalAlign: 'top', borderBottom: 1, borderColor: 'divider' } as const;
+const figure = { ...cell, fontFamily: FIGURES, fontWeight: 650, textAlign: 'right', whiteSpace: 'nowrap' } as const;
+
+interface CardLinesProps {
+  readonly season: SeasonBook;
+  readonly facts: RecipeFacts;
+  readonly batches: readonly BatchCount[];
+}
+
+/** A component's own lines, for as much of it as the line takes. */
+function Component({ season, recipeId, grams }: { season: SeasonBook; recipeId: string; grams: number }) {
+  const facts = season.book.recipes.get(recipeId);
+  if (!facts || facts.yieldGrams <= 0) return null;
+  const size = grams / facts.yieldGrams;
+  return (
+    <Box sx={{ pl: { xs: 1, md: 3 }, py: 0.5, borderLeft: 3, borderColor: 'divider', ml: 1 }}>
+      <CardLines season={season} facts={facts} batches={[{ size, count: 1 }]} />
+    </Box>
+  );
+}
+
+/** The lines of a batch: grams first, the written measure beside; a component opens in place. */
+export function CardLines({ season, facts, batches }: CardLinesProps) {
+  const [open, setOpen] = useState<readonly number[]>([]);
+  const step = season.data.kitchen.scaleStepGrams;
+  const sheets = batches.map(({ size, count }) => ({ size, count, sheet: weighSheet(facts.lineGrams, size, step) }));
+  const total = batches.reduce((sum, { size, count }) => sum + size * count, 0);
+  const several = batches.length > 1 || (batches[0]?.count ?? 1) > 1;
+  const nameOf = ({ uses }: RecipeFacts['recipe']['lines'][number]) =>
+    uses.kind === 'ingredient'
+      ? (season.book.ingredients.get(uses.id)?.name ?? 'Not there any more')
+      : (season.book.recipes.get(uses.id)?.recipe.name ?? 'Not there any more');
+  return (
+    <Box sx={{ overflowX: 'auto' }}>
+      <Box component="table" sx={{ borderCollapse: 'collapse', width: '100%' }}>
+        <thead>
+          <tr>
+            {sheets.map(({ size, count }) => (
+              <Box component="th" scope="col" key={size} sx={{ ...cell, textAlign: 'right' }}>
+                {several ? `each of ${sayBatches([{ size, count }], 'single ')}` : 'weigh'}
+              </Box>
+            ))}
+            <Box component="th" scope="col" sx={{ ...cell, textAlign: 'left', width: '100%' }}>
+              ingredient
+            </Box>
+            <Box component="th" scope="col" sx={{ ...cell, textAlign: 'left' }}>
+              measure
+            </Box>
+            {several && (
+              <Box component="th" scope="col" sx={{ ...cell, textAlign: 'right' }}>
+                in all
+              </Box>
+            )}
+          </tr>
+        </thead>
+        <tbody>
+          {facts.recipe.lines.map((line, index) => {
+            const exact = (facts.lineGrams[index] ?? 0) * total;
+            const isOpen = open.includes(index);
+            return [
+              <tr key={index}>
+                {sheets.map(({ size, sheet }) => (
+                  <Box component="td" key={size} sx={figure}>
+                    {sayGrams(sheet.lines[index]?.grams ?? 0, step)}
+                  </Box>
+                ))}
+                <Box component="td" sx={cell}>
+                  {line.uses.kind === 'recipe' ? (
+                    <>
+                      <Link
+                        component="button"
+                        type="button"
+                        aria-expanded={isOpen}
+                        onClick={() => {
+                          setOpen(isOpen ? open.filter((each) => each !== index) : [...open, index]);
+                        }}
+                      >
+                        {nameOf(line)}
+                      </Link>{' '}
+                      <Link component={RouterLink} to={`/recipes/${line.uses.id}`} sx={{ fontSize: 13 }}>
+                        open its card
+                      </Link>
+                    </>
+                  ) : (
+                    nameOf(line)
+                  )}
+                  {(line.note || line.state || line.afterCook) && (
+                    <Box component="span" sx={{ color: 'text.secondary' }}>
+                      {' '}
+                      {[line.state, line.note, line.afterCook ? 'after cooking' : ''].filter(Boolean).join(', ')}
+                    </Box>
+                  )}
+                </Box>
+                <Box component="td" sx={{ ...cell, whiteSpace: 'nowrap' }}>
+                  {sayMeasure(line.amount * (batches[0]?.size ?? 1), line.unit)}
+                </Box>
+                {several && (
+                  <Box component="td" sx={figure}>
+                    {sayGrams(exact, step)}
+                  </Box>
+                )}
+              </tr>,
+              isOpen && line.uses.kind === 'recipe' && (
+                <tr key={`${String(index)} component`}>
+                  <td colSpan={sheets.length + 3}>
+                    <Component
+                      season={season}
+                      recipeId={line.uses.id}
+                      grams={(facts.lineGrams[index] ?? 0) * (batches[0]?.size ?? 1)}
+                    />
+                  </td>
+                </tr>
+              ),
+            ];
+          })}
+        </tbody>
+      </Box>
+      {sheets.map(({ size, sheet }) => (
+        <Box key={size} sx={{ color: 'text.secondary', fontSize: 14, pt: 0.75 }}>
+          Rounded to {sayNumber(step, step < 1 ? 1 : 0)} g: {sayNumber(Math.abs(sheet.errorGrams), 1)} g{' '}
+          {sheet.errorGrams < 0 ? 'less' : 'more'} in all
+          {sheet.worst !== null &&
+            Math.abs(sheet.lines[sheet.worst]?.errorPercent ?? 0) >= 1 &&
+            `; most at ${nameOf(facts.recipe.lines[sheet.worst] as RecipeFacts['recipe']['lines'][number])}, ${sayNumber(Math.abs(sheet.lines[sheet.worst]?.errorPercent ?? 0), 0)} %`}
+          .
+        </Box>
+      ))}
+    </Box>
+  );
+}

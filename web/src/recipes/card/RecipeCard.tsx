@@ -1,0 +1,224 @@
+import { mdiClose, mdiCompareHorizontal, mdiDownload, mdiPencilOutline } from '@mdi/js';
+import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import IconButton from '@mui/material/IconButton';
+import Link from '@mui/material/Link';
+import { temperingCurves } from '@usual-pantry/core/cooking';
+import { bodyForm } from '@usual-pantry/core/piece';
+import { sayCount, sayGrams, sayList, sayMinutes, sayTemperature } from '@usual-pantry/core/quantity';
+import { recipeJsonLd } from '@usual-pantry/core/reading';
+import { stepTarget, type Recipe, type RecipeFacts } from '@usual-pantry/core/recipe';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { Link as RouterLink, useNavigate } from 'react-router';
+import { Icon } from '../../app/Icon';
+import { Allergens } from '../../parts/Allergens';
+import { AnswerLine, Mark } from '../../parts/AnswerLine';
+import { Figure, FigureList } from '../../parts/Figures';
+import { Findings } from '../../parts/Findings';
+import { Panel } from '../../parts/Panel';
+import type { SeasonBook } from '../../parts/useSeason';
+import { PanDrawing } from '../PanDrawing';
+import { PiecesOf } from '../PiecesOf';
+import { CardLines } from './CardLines';
+import { CardSteps } from './CardSteps';
+import { Makeup } from './Makeup';
+import { PotLine } from './PotLine';
+import { ScaleBar } from './ScaleBar';
+import { SwapPanel } from './SwapPanel';
+import { useScale } from './useScale';
+import { Versions } from './Versions';
+
+/** Saves a text as a file of the browser. */
+function saveAs(name: string, text: string): void {
+  const url = URL.createObjectURL(new Blob([text], { type: 'application/ld+json' }));
+  const link = document.createElement('a');
+  link.href = url;
+  link.download = name;
+  link.click();
+  URL.revokeObjectURL(url);
+}
+
+/** The tempering of the chocolates that the recipe is made of by more than half. */
+function Tempering({ season, facts }: { season: SeasonBook; facts: RecipeFacts }) {
+  const first = season.data.kitchen.temperatureFirst;
+  const main = [...facts.ingredientsPerGram].find(
+    ([id, share]) => share > 0.5 && season.book.ingredients.get(id)?.chocolate,
+  );
+  const kind = main && season.book.ingredients.get(main[0])?.chocolate;
+  if (!kind) return null;
+  const { melt, cool, work } = temperingCurves[kind];
+  const say = ([low, high]: readonly [number, number]) =>
+    low === high
+      ? sayTemperature(low, 0, first)
+      : `${sayTemperature(low, 0, first)} to ${sayTemperature(high, 0, first)}`;
+  return (
+    <Figure name={`Tempering, ${kind}`}>
+      melt {say(melt)}; cool {say(cool)}; work {say(work)}
+    </Figure>
+  );
+}
+
+/** The sentence that the card exists for. */
+function Answer({ season, facts, perBatch }: { season: SeasonBook; facts: RecipeFacts; perBatch: number }) {
+  const { kitchen } = season.data;
+  const cook = facts.recipe.steps.find(({ effect }) => effect.kind === 'cook');
+  const target = cook && stepTarget(cook, kitchen);
+  return (
+    <AnswerLine>
+      {facts.recipe.name}: {sayGrams(facts.yieldGrams)} from {sayGrams(facts.rawGrams)}
+      {perBatch > 0 && `, ${sayCount(perBatch, 'piece')}`}
+      {target && (
+        <>
+          ; cook it to{' '}
+          <Mark tone="hot">{sayTemperature(target.here[0], 0, kitchen.temperatureFirst)} on your thermometer</Mark>
+        </>
+      )}
+      .
+    </AnswerLine>
+  );
+}
+
+/** A recipe as a bench card: what to weigh, what to do, what comes out, and what follows from it. */
+export function RecipeCard({ season, recipe, facts }: { season: SeasonBook; recipe: Recipe; facts: RecipeFacts }) {
+  const navigate = useNavigate();
+  const scale = useScale(season, facts);
+  const whole = facts.recipe;
+  useHotkeys('e', () => void navigate(`/recipes/${recipe.id}/edit`), { preventDefault: true });
+  useHotkeys('escape', () => void navigate('/recipes'));
+  const findings = season.book.findings
+    .filter(({ about, severity }) => about.id === recipe.id && severity !== 'know')
+    .map((each) => ({ ...each, waysOut: [] }));
+  const base = recipe.variantOf && season.book.recipes.get(recipe.variantOf.recipeId)?.recipe;
+  const variants = season.data.recipes.filter(({ variantOf }) => variantOf?.recipeId === recipe.id);
+  const nameOfLine = (line: number) => {
+    const uses = whole.lines[line]?.uses;
+    const found =
+      uses?.kind === 'recipe' ? season.book.recipes.get(uses.id)?.recipe : season.book.ingredients.get(uses?.id ?? '');
+    return found?.name ?? 'Not there any more';
+  };
+  const form = scale.piece && bodyForm(scale.piece.piece.form);
+  const batches = scale.scaled?.batches ?? [{ size: 1, count: 1 }];
+  const size = Math.max(...batches.map((each) => each.size));
+  return (
+    <Box component="article" aria-label={recipe.name} sx={{ display: 'grid', gap: 2, minWidth: 0 }}>
+      <Box sx={{ display: 'flex', gap: 1, alignItems: 'start' }}>
+        <Box sx={{ flex: 1, mb: -2 }}>
+          <Answer season={season} facts={facts} perBatch={scale.perBatch} />
+        </Box>
+        <IconButton component={RouterLink} to="/recipes" aria-label="Close">
+          <Icon path={mdiClose} />
+        </IconButton>
+      </Box>
+      <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
+        <Button
+          component={RouterLink}
+          to={`/recipes/${recipe.id}/edit`}
+          variant="contained"
+          startIcon={<Icon path={mdiPencilOutline} />}
+        >
+          Edit
+        </Button>
+        <Button
+          component={RouterLink}
+          to={`/recipes/${recipe.id}/compare`}
+          startIcon={<Icon path={mdiCompareHorizontal} />}
+        >
+          Compare
+        </Button>
+        <Button
+          startIcon={<Icon path={mdiDownload} />}
+          onClick={() => {
+            saveAs(
+              `${recipe.id}.jsonld`,
+              JSON.stringify(
+                recipeJsonLd(
+                  whole,
+                  facts.yieldGrams,
+                  ({ id, kind }) =>
+                    (kind === 'recipe'
+                      ? season.book.recipes.get(id)?.recipe.name
+                      : season.book.ingredients.get(id)?.name) ?? id,
+                ),
+                null,
+                2,
+              ),
+            );
+          }}
+        >
+          Save as JSON-LD
+        </Button>
+      </Box>
+      <Findings findings={findings} />
+      {base && (
+        <Alert severity="info">
+          A variant of{' '}
+          <Link component={RouterLink} to={`/recipes/${base.id}`}>
+            {base.name}
+          </Link>
+          : everything that is not swapped is that recipe’s.
+        </Alert>
+      )}
+      <Panel title="Scale">
+        <ScaleBar
+          facts={facts}
+          nameOf={nameOfLine}
+          pans={season.data.kitchen.pans}
+          perBatch={scale.perBatch}
+          cut={form?.kind === 'cut'}
+          wanted={scale.wanted}
+          setWanted={scale.setWanted}
+          scaled={scale.scaled}
+        />
+      </Panel>
+      <Panel title="Weigh">
+        <CardLines season={season} facts={facts} batches={batches} />
+      </Panel>
+      <Panel title="Steps">
+        <Box sx={{ display: 'grid', gap: 1.5 }}>
+          <PotLine season={season} facts={facts} size={size} />
+          <CardSteps season={season} facts={facts} size={size} />
+        </Box>
+      </Panel>
+      <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: '1fr', lg: '1fr 1fr' } }}>
+        <Panel title="Pieces made of it">
+          {form?.kind === 'cut' && <PanDrawing form={form} colour={scale.piece?.piece.colour ?? '#8a5630'} />}
+          <PiecesOf season={season} recipeId={recipe.id} />
+        </Panel>
+        <Panel title="Keeping">
+          <FigureList>
+            <Figure name="Keeps">{sayCount(whole.keepsDays, 'day')}</Figure>
+            <Figure name="Rests">{whole.restDays === 0 ? 'not' : sayCount(whole.restDays, 'day')}</Figure>
+            <Figure name="Hands, a batch">{sayMinutes(whole.handsMinutes)}</Figure>
+            {whole.hygroscopic && <Figure name="Draws damp">under 50 % humidity, tight pack</Figure>}
+            <Tempering season={season} facts={facts} />
+            <Figure name="Contains">
+              <Allergens codes={facts.contains} />
+            </Figure>
+            {variants.length > 0 && (
+              <Figure name="Variants">
+                {variants.map(({ id, name }) => (
+                  <Link key={id} component={RouterLink} to={`/recipes/${id}`} sx={{ display: 'block' }}>
+                    {name}
+                  </Link>
+                ))}
+              </Figure>
+            )}
+          </FigureList>
+        </Panel>
+      </Box>
+      <Panel title="What it is made of">
+        <Makeup season={season} facts={facts} />
+      </Panel>
+      <Panel title="Swap an ingredient">
+        <SwapPanel season={season} facts={facts} recipe={recipe} />
+      </Panel>
+      <Panel title="Versions">
+        <Versions recipe={recipe} />
+      </Panel>
+      {facts.unknownParts.length > 0 && facts.parts === null && (
+        <Box sx={{ color: 'text.secondary' }}>No composition: {sayList(facts.unknownParts)}.</Box>
+      )}
+    </Box>
+  );
+}

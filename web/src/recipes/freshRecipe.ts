@@ -1,0 +1,33 @@
+import type { RecipeDraft, RecipeStep } from '@usual-pantry/core/recipe';
+
+/** A recipe as it starts. */
+export const freshRecipe: RecipeDraft = {
+  name: '',
+  lines: [],
+  yield: { by: 'loss', lossPercent: 5 },
+  batchSizes: [1],
+  handsMinutes: 30,
+  keepsDays: 14,
+  restDays: 0,
+  method: '',
+  steps: [],
+  foaming: 'does not boil',
+  grains: false,
+  hygroscopic: false,
+  alcohol: 'never heated',
+  variantOf: null,
+};
+
+/** A step as it starts. */
+export const freshStep: RecipeStep = {
+  text: '',
+  handsMinutes: 0,
+  rest: null,
+  growsWithBatch: false,
+  target: null,
+  equipment: [],
+  doneWhen: '',
+  caution: '',
+  ifWrong: '',
+  effect: { kind: 'none' },
+};

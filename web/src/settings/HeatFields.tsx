@@ -1,0 +1,58 @@
+import Box from '@mui/material/Box';
+import { boilingPointAt, targetHere, thermometerOffset } from '@usual-pantry/core/cooking';
+import { kitchenDraftSchema } from '@usual-pantry/core/kitchen';
+import { sayTemperature, sayNumber } from '@usual-pantry/core/quantity';
+import { useWatch } from 'react-hook-form';
+import { ChoiceInput, NumberInput } from '../parts/fields';
+
+const heatSchema = kitchenDraftSchema.pick({
+  altitudeMetres: true,
+  boilingReadingCelsius: true,
+  temperatureFirst: true,
+});
+
+const example = 149;
+
+/** Altitude and thermometer, and what they do to a target. */
+export function HeatFields() {
+  const [metres, reading, first] = useWatch({
+    name: ['altitudeMetres', 'boilingReadingCelsius', 'temperatureFirst'],
+  }) as unknown[];
+  const parsed = heatSchema.safeParse({
+    altitudeMetres: metres,
+    boilingReadingCelsius: reading,
+    temperatureFirst: first,
+  });
+  return (
+    <Box sx={{ display: 'grid', gap: 1.5 }}>
+      <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: { xs: '1fr 1fr', sm: 'repeat(3, 1fr)' } }}>
+        <NumberInput name="altitudeMetres" label="Altitude" unit="m" />
+        <NumberInput
+          name="boilingReadingCelsius"
+          label="Reading in boiling water"
+          unit="C"
+          optional
+          help="Bulb off the bottom; empty if never tried."
+        />
+        <ChoiceInput
+          name="temperatureFirst"
+          label="Temperatures first in"
+          choices={[
+            { value: 'C', label: 'Celsius' },
+            { value: 'F', label: 'Fahrenheit' },
+          ]}
+        />
+      </Box>
+      {parsed.success && (
+        <span>
+          Water boils here at{' '}
+          {sayTemperature(boilingPointAt(parsed.data.altitudeMetres), 1, parsed.data.temperatureFirst)}; your
+          thermometer reads {sayNumber(Math.abs(thermometerOffset(parsed.data)), 1)} K{' '}
+          {thermometerOffset(parsed.data) < 0 ? 'low' : 'high'}. A toffee to{' '}
+          {sayTemperature(example, 0, parsed.data.temperatureFirst)} at sea level is done here at{' '}
+          {sayTemperature(targetHere(example, parsed.data), 0, parsed.data.temperatureFirst)}.
+        </span>
+      )}
+    </Box>
+  );
+}
