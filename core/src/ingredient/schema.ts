@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { amountSchema, densitySchema, gramsSchema, percentSchema, unitSchema } from '../quantity/index.js';
 import { daySchema, filedShape, idSchema, minorSchema, nameSchema, noteSchema, storedShape } from '../record/index.js';
 import { allergenCodes } from './allergen.js';
-import { partNames } from './composition.js';
+import { partNames } from './parts.js';
 
 export const allergenSchema = z.enum(allergenCodes).meta({ id: 'Allergen' });
 

@@ -1,4 +1,4 @@
-import type { PiecePart } from './makeup.js';
+import type { PiecePart } from './part.js';
 import type { MouldedForm } from './schema.js';
 
 /** Fillings and shell may miss the cavity by this share before the maker is asked. */

@@ -2,5 +2,6 @@ export * from './cavity.js';
 export * from './check.js';
 export * from './grid.js';
 export * from './makeup.js';
+export * from './part.js';
 export * from './scaling.js';
 export * from './schema.js';

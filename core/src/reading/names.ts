@@ -79,7 +79,7 @@ export const indexNames = <U extends Usable>(usables: readonly U[]): NameIndex<U
 
 /**
  * Looks a name up. The same words in any order are certain. A name that lacks a word of the pantry's is taken when only
- * one thing has all its words, and shown as such. A name that says more than the pantry's (brown sugar for sugar) is never
+ * one ingredient has all its words, and shown as such. A name that says more than the pantry's (brown sugar for sugar) is never
  * taken: it is asked about.
  */
 export function matchName<U extends Usable>(name: string, index: NameIndex<U>): NameMatch<U> {
@@ -97,7 +97,9 @@ export function matchName<U extends Usable>(name: string, index: NameIndex<U>): 
     .sort((a, b) => b.score - a.score);
   const candidates = shared.slice(0, MOST_CANDIDATES).map(({ each }) => each.usable);
   const named = words.some((word) => !generic.has(word));
-  const wider = index.filter((each) => named && words.every((word) => each.words.includes(word)));
+  const wider = index.filter(
+    ({ usable, words: known }) => named && usable.kind === 'ingredient' && words.every((word) => known.includes(word)),
+  );
   const [one] = wider;
   return { found: one && wider.length === 1 ? one.usable : null, certain: false, candidates };
 }

@@ -1,19 +1,14 @@
 import Box from '@mui/material/Box';
-import { useColorScheme, useTheme } from '@mui/material/styles';
+import { useColorScheme } from '@mui/material/styles';
 import type { Ingredient } from '@usual-pantry/core/ingredient';
 import { daysBetween, sayDay, sayMoney, sayShortDay } from '@usual-pantry/core/quantity';
-import { Chart, LinearScale, LineElement, PointElement, Tooltip } from 'chart.js';
 import { Line } from 'react-chartjs-2';
 import { FIGURES } from '../app/theme';
-import { painted } from '../parts/painted';
-
-Chart.register(LineElement, PointElement, LinearScale, Tooltip);
+import { painted } from '../parts/charts';
 
 /** What each pack has cost since when, with the table behind it. */
 export function Prices({ prices, currency }: { prices: Ingredient['prices']; currency: string }) {
-  const { typography } = useTheme();
   useColorScheme();
-  Chart.defaults.font.family = typography.fontFamily ?? 'sans-serif';
   const sorted = [...prices].sort((a, b) => a.on.localeCompare(b.on));
   const start = sorted[0]?.on ?? '';
   const packs = [...new Set(sorted.map(({ pack }) => pack))];
@@ -39,6 +34,7 @@ export function Prices({ prices, currency }: { prices: Ingredient['prices']; cur
           options={{
             animation: false,
             maintainAspectRatio: false,
+            layout: { padding: { right: 28 } },
             plugins: { legend: { display: false } },
             scales: {
               x: {

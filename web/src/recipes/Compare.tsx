@@ -49,7 +49,7 @@ export function Compare({ season, facts }: { season: SeasonBook; facts: RecipeFa
   const other = others.find(({ id }) => id === search.get('with')) ?? near ?? others[0];
   const right = other && season.book.recipes.get(other.id);
   if (!right) return <span>There is no other recipe to compare it with.</span>;
-  const shown = facts.parts && right.parts;
+  const both = facts.parts && right.parts ? ([facts.parts, right.parts] as const) : null;
   return (
     <>
       <AnswerLine>
@@ -97,18 +97,14 @@ export function Compare({ season, facts }: { season: SeasonBook; facts: RecipeFa
             </tbody>
           </Box>
         </Panel>
-        {shown && facts.parts && right.parts && (
+        {both && (
           <Panel title="In 100 g">
             <Suspense fallback={null}>
               <Shares
                 title="Part"
                 unit="g in 100 g"
                 series={[facts.recipe.name, right.recipe.name]}
-                rows={partNames.map((name) => [
-                  compositionNames[name],
-                  facts.parts?.[name] ?? 0,
-                  right.parts?.[name] ?? 0,
-                ])}
+                rows={partNames.map((name) => [compositionNames[name], both[0][name], both[1][name]])}
               />
             </Suspense>
           </Panel>

@@ -32,9 +32,9 @@ export const Equipment = () => (
         {(path) => (
           <>
             <TextInput name={`${path}.name`} label="Pan" />
-            <NumberInput name={`${path}.lengthMm`} label="Length" unit="mm" />
-            <NumberInput name={`${path}.widthMm`} label="Width" unit="mm" />
-            <NumberInput name={`${path}.depthMm`} label="Depth" unit="mm" />
+            <NumberInput name={`${path}.lengthMm`} label="Length, mm" />
+            <NumberInput name={`${path}.widthMm`} label="Width, mm" />
+            <NumberInput name={`${path}.depthMm`} label="Depth, mm" />
             <NumberInput name={`${path}.count`} label="In hand" />
           </>
         )}

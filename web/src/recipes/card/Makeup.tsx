@@ -44,7 +44,10 @@ export function Makeup({ season, facts }: { season: SeasonBook; facts: RecipeFac
           <Figure name="Sugars, 100 g">{sayNumber(estimate.sugars, 1)} g</Figure>
           <Figure name="As sweet as">{sayNumber(estimate.sweetness, 1)} g of sugar</Figure>
           <Figure name="Of its fat">
-            {sayNumber(estimate.cocoaButter, 1)} g cocoa butter, {sayNumber(estimate.milkFat, 1)} g milk fat
+            {[
+              ...(estimate.cocoaButter >= 0.05 ? [`${sayNumber(estimate.cocoaButter, 1)} g cocoa butter`] : []),
+              ...(estimate.milkFat >= 0.05 ? [`${sayNumber(estimate.milkFat, 1)} g milk fat`] : []),
+            ].join(', ') || 'neither cocoa butter nor milk fat'}
           </Figure>
           {estimate.abv > 0.005 && <Figure name="Alcohol by volume">{sayNumber(estimate.abv, 2)} %</Figure>}
         </FigureList>

@@ -5,7 +5,7 @@ import Slider from '@mui/material/Slider';
 import TextField from '@mui/material/TextField';
 import type { Pan } from '@usual-pantry/core/kitchen';
 import type { RecipeFacts } from '@usual-pantry/core/recipe';
-import { sayGrams, sayNumber } from '@usual-pantry/core/quantity';
+import { sayGrams } from '@usual-pantry/core/quantity';
 import type { Scaled, Wanted } from './useScale';
 
 interface ScaleBarProps {
@@ -21,9 +21,9 @@ interface ScaleBarProps {
 }
 
 const ways: Record<Wanted['by'], string> = {
-  multiple: 'so many base batches',
-  pieces: 'so many pieces',
-  mass: 'so much of it',
+  multiple: 'base batches',
+  pieces: 'pieces',
+  mass: 'grams of it',
   pan: 'another pan',
   'in hand': 'what is in hand',
 };
@@ -155,10 +155,7 @@ export function ScaleBar(props: ScaleBarProps) {
       </Box>
       <Alert severity={scaled?.allowed ? 'success' : 'warning'} data-testid="advice" role="status">
         {scaled
-          ? `${scaled.advice} In all ${sayNumber(
-              scaled.batches.reduce((sum, { size, count }) => sum + size * count, 0),
-              2,
-            )} times the base batch: ${sayGrams(facts.yieldGrams * scaled.batches.reduce((sum, { size, count }) => sum + size * count, 0))}.`
+          ? `${scaled.advice} It gives ${sayGrams(facts.yieldGrams * scaled.batches.reduce((sum, { size, count }) => sum + size * count, 0))}.`
           : 'That cannot be worked out: give an amount above nothing.'}
       </Alert>
     </Box>

@@ -1,12 +1,9 @@
 import Box from '@mui/material/Box';
-import { useColorScheme, useTheme } from '@mui/material/styles';
-import { BarElement, CategoryScale, Chart, LinearScale, Tooltip } from 'chart.js';
+import { useColorScheme } from '@mui/material/styles';
 import { sayNumber } from '@usual-pantry/core/quantity';
 import { Bar } from 'react-chartjs-2';
 import { FIGURES } from '../../app/theme';
-import { painted } from '../../parts/painted';
-
-Chart.register(BarElement, CategoryScale, LinearScale, Tooltip);
+import { painted } from '../../parts/charts';
 
 interface SharesProps {
   readonly title: string;
@@ -18,13 +15,25 @@ interface SharesProps {
 
 /** Shares as bars, with the table behind them. */
 export function Shares({ title, unit, rows, series = [title] }: SharesProps) {
-  const { typography } = useTheme();
   useColorScheme();
-  Chart.defaults.font.family = typography.fontFamily ?? 'sans-serif';
   const shown = rows.filter(([, ...values]) => values.some((value) => value >= 0.05));
   const colours = [painted('primary-main'), painted('hot-main')];
   return (
     <Box sx={{ minWidth: 0 }}>
+      {series.length > 1 && (
+        <Box sx={{ display: 'flex', gap: 2, flexWrap: 'wrap', mb: 0.5 }}>
+          {series.map((name, at) => (
+            <Box component="span" key={name} sx={{ display: 'flex', gap: 0.75, alignItems: 'center' }}>
+              <Box
+                component="span"
+                aria-hidden
+                sx={{ width: 14, height: 14, borderRadius: 0.5, bgcolor: at === 0 ? 'primary.main' : 'hot.main' }}
+              />
+              {name}
+            </Box>
+          ))}
+        </Box>
+      )}
       <Box sx={{ height: shown.length * (series.length > 1 ? 34 : 24) + 30 }}>
         <Bar
           aria-label={`${title}: the table below says the same`}

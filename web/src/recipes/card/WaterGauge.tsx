@@ -33,13 +33,20 @@ export function WaterGauge({ estimate }: { estimate: WaterActivity }) {
         </Worked>
       </Box>
       <svg
-        viewBox={`-4 0 ${WIDTH + 8} 52`}
+        viewBox={`-12 0 ${WIDTH + 24} 52`}
         role="img"
         aria-label={`Water activity ${rangeWords(estimate)} on a scale from 0.4 to 1; the Food Code draws a line at 0.88`}
         style={{ width: '100%', maxWidth: 420 }}
       >
         <rect y="12" width={WIDTH} height="12" rx="6" fill="currentColor" opacity="0.14" />
-        <rect x={at(low)} y="10" width={Math.max(4, at(high) - at(low))} height="16" rx="3" fill="#a85a14" />
+        <rect
+          x={at(low)}
+          y="10"
+          width={Math.max(4, at(high) - at(low))}
+          height="16"
+          rx="3"
+          fill="var(--mui-palette-hot-main)"
+        />
         <line x1={at(FOOD_CODE_LIMIT)} x2={at(FOOD_CODE_LIMIT)} y1="4" y2="32" stroke="currentColor" strokeWidth="2" />
         {[0.4, 0.6, 0.8, 0.88, 1].map((value) => (
           <text key={value} x={at(value)} y="46" fontSize="12" fill="currentColor" textAnchor="middle">

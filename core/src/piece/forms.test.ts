@@ -1,0 +1,107 @@
+import { describe, expect, it } from '@jest/globals';
+import fc from 'fast-check';
+import { ingredient, line, piece, recipe } from '../../testing/kitchen.js';
+import { openRecipeBook } from '../recipe/index.js';
+import {
+  batchesForPieces,
+  cavityFill,
+  fillCavity,
+  formRecipeIds,
+  piecesPerBatch,
+  workOutPiece,
+  type MouldedForm,
+} from './index.js';
+
+const book = openRecipeBook(
+  [ingredient('sugar', { contains: ['milk'] }), ingredient('dark', { contains: ['soy'] })],
+  [
+    recipe('fudge', [line('sugar', 1000)]),
+    recipe('filling', [line('sugar', 485)]),
+    recipe('shell', [line('dark', 500)]),
+  ],
+);
+const moulded = (more: Partial<MouldedForm> = {}): MouldedForm => ({
+  kind: 'moulded',
+  cavities: 24,
+  cavityMl: 10,
+  moulds: 1,
+  turnsPerDay: 1,
+  shell: { recipeId: 'shell', shellPercent: 30, capPercent: 10, gramsPerMl: 1.25, poolFactor: 3 },
+  layers: [
+    { recipeId: 'filling', grams: 4.8, gramsPerMl: 1.2 },
+    { recipeId: 'fudge', grams: 2.4, gramsPerMl: 1.2 },
+  ],
+  breakagePercent: 10,
+  ...more,
+});
+
+describe('moulded', () => {
+  it('adds up shell, cap and fillings, and charges what breaks and the pool to those that hold', () => {
+    const facts = workOutPiece(piece('dome', moulded()), book);
+    expect(facts.findings).toEqual([]);
+    expect(facts.weightGrams).toBeCloseTo(4.8 + 2.4 + 5, 9);
+    expect(facts.parts).toEqual([
+      expect.objectContaining({
+        recipeId: 'filling',
+        role: 'body',
+        grams: 4.8,
+        drawnGrams: expect.closeTo(4.8 / 0.9, 9),
+      }),
+      expect.objectContaining({ recipeId: 'fudge', role: 'layer', drawnGrams: expect.closeTo(2.4 / 0.9, 9) }),
+      expect.objectContaining({ recipeId: 'shell', role: 'shell', grams: 5, readyGrams: expect.closeTo(15 / 0.9, 9) }),
+    ]);
+    expect(facts.contains).toEqual(['milk', 'soy']);
+    expect(formRecipeIds(moulded())).toEqual(['filling', 'fudge', 'shell']);
+  });
+
+  it('says when the cavity is not filled, and how to fill it', () => {
+    const short = moulded({ layers: [{ recipeId: 'filling', grams: 3.6, gramsPerMl: 1.2 }] });
+    expect(workOutPiece(piece('dome', short), book).findings.map(({ message }) => message)).toEqual([
+      'dome: shell, cap and fillings take 7.0 mL of a cavity of 10.0 mL. Scale the fillings by 2.00.',
+    ]);
+    expect(cavityFill(fillCavity(short)).filledMl).toBeCloseTo(10, 9);
+  });
+
+  it('fills any cavity exactly once the fillings are scaled', () => {
+    const grams = fc.double({ min: 0.2, max: 30, noNaN: true });
+    fc.assert(
+      fc.property(grams, grams, fc.double({ min: 2, max: 60, noNaN: true }), (first, second, cavityMl) => {
+        const form = moulded({
+          cavityMl,
+          layers: [
+            { recipeId: 'filling', grams: first, gramsPerMl: 1.1 },
+            { recipeId: 'fudge', grams: second, gramsPerMl: 1.3 },
+          ],
+        });
+        expect(cavityFill(fillCavity(form)).filledMl).toBeCloseTo(cavityMl, 6);
+      }),
+    );
+  });
+});
+
+it('pipes and fills by weight', () => {
+  expect(piecesPerBatch({ kind: 'piped', recipeId: 'fudge', depositGrams: 8 }, 1, 1000)).toBe(125);
+  expect(piecesPerBatch({ kind: 'portion', recipeId: 'fudge', fillGrams: 150 }, 2, 1000)).toBe(13);
+  expect(workOutPiece(piece('jar', { kind: 'portion', recipeId: 'fudge', fillGrams: 150 }), book).weightGrams).toBe(
+    150,
+  );
+});
+
+describe('batches for a number of pieces', () => {
+  const facts = book.recipes.get('fudge');
+  if (!facts) throw new Error('not worked out');
+  const rolled = { kind: 'rolled' as const, recipeId: 'fudge', centreGrams: 20, finish: null };
+
+  it('takes whole batches and says what is over', () => {
+    expect(batchesForPieces(rolled, facts, 130)).toMatchObject({
+      batches: [{ size: 1, count: 3 }],
+      pieces: 150,
+      over: 20,
+      advice: 'Make 3 single batches: 150 pieces, 20 over.',
+    });
+  });
+
+  it('cannot be said when no batch gives a piece', () => {
+    expect(batchesForPieces({ ...rolled, centreGrams: 5000 }, facts, 10)).toBeNull();
+  });
+});

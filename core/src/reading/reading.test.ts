@@ -1,0 +1,133 @@
+import { describe, expect, it } from '@jest/globals';
+import { line, recipe } from '../../testing/kitchen.js';
+import {
+  matchName,
+  indexNames,
+  nameWords,
+  readIngredientLines,
+  readRecipeJsonLd,
+  readSteps,
+  recipeJsonLd,
+  type PantryItem,
+} from './index.js';
+
+const item = (id: string, name: string, more: Partial<PantryItem> = {}): PantryItem => ({
+  kind: 'ingredient',
+  id,
+  name,
+  densities: [{ state: 'plain', gramsPerMl: 1 }],
+  pieceGrams: null,
+  packs: [],
+  ...more,
+});
+const pantry = [
+  item('honey', 'Honey'),
+  item('salted', 'Salted butter'),
+  item('unsalted', 'Unsalted butter'),
+  item('sugar', 'Brown sugar', {
+    densities: [
+      { state: 'packed', gramsPerMl: 0.93 },
+      { state: 'loose', gramsPerMl: 0.61 },
+    ],
+  }),
+  item('ganache', 'Plum ganache', { kind: 'recipe', densities: [] }),
+];
+
+describe('names', () => {
+  it('are the same in any order, singular or plural, by synonym', () => {
+    expect(nameWords('Fresh Cherries')).toEqual(['cherry']);
+    expect(nameWords('Bicarbonate of soda')).toEqual(nameWords('baking soda'));
+    expect(matchName('butter, salted', indexNames(pantry))).toMatchObject({ certain: true, found: { id: 'salted' } });
+  });
+
+  it('that may mean several things are not decided', () => {
+    const { found, candidates } = matchName('butter', indexNames(pantry));
+    expect(found).toBeNull();
+    expect(candidates.map(({ id }) => id)).toEqual(['salted', 'unsalted']);
+  });
+});
+
+describe('lines', () => {
+  it('leave headings and empty lines out, and keep what was pasted', () => {
+    const read = readIngredientLines('For the filling:\n\n  2 tbsp honey\n', pantry, 'US');
+    expect(read.map(({ kind, source, name }) => [kind, source, name])).toEqual([
+      ['heading', 'For the filling:', 'For the filling'],
+      ['line', '2 tbsp honey', 'honey'],
+    ]);
+  });
+
+  it('show what was taken for granted: a state, a range, the lower end', () => {
+    expect(readIngredientLines('1 to 2 cups brown sugar', pantry, 'US')[0]).toMatchObject({
+      line: { amount: 1, unit: 'cup', state: 'packed' },
+      remarks: ['No state is said: taken as packed.', 'A range, up to 2: the lower end was taken.'],
+      questions: [],
+    });
+  });
+
+  it('take a recipe of that very name as a component', () => {
+    expect(readIngredientLines('300 g plum ganache', pantry, 'US')[0]?.line?.uses).toEqual({
+      kind: 'recipe',
+      id: 'ganache',
+    });
+  });
+});
+
+describe('steps', () => {
+  it('get their temperatures, waits and cooking', () => {
+    const [first, second, third] = readSteps(
+      '1. Cook to 300 F (149 C), stirring.\n2) Bake in the oven at 175 C for 20 minutes.\n\n- Leave overnight.',
+    );
+    expect(first).toMatchObject({
+      text: 'Cook to 300 F (149 C), stirring.',
+      effect: { kind: 'cook' },
+      target: { boils: true },
+    });
+    expect(first?.target?.celsius).toBeCloseTo(148.9, 1);
+    expect(second).toMatchObject({ effect: { kind: 'none' }, target: { celsius: 175, boils: false } });
+    expect(third).toMatchObject({ rest: { typicalMinutes: 480, safeMinutes: 720, kind: 'minimum' }, target: null });
+  });
+});
+
+describe('JSON-LD', () => {
+  it('is read from a script tag, a list or a graph, with sections of steps', () => {
+    const node = {
+      '@type': ['Recipe'],
+      name: 'Salt &amp; honey <b>toffee</b>',
+      recipeIngredient: ['200 g sugar', ' '],
+      recipeInstructions: [
+        { '@type': 'HowToSection', itemListElement: [{ text: 'Cook.' }, { name: 'Pour.' }] },
+        'Break.',
+      ],
+    };
+    expect(
+      readRecipeJsonLd(
+        `<script type="application/ld+json">${JSON.stringify({ '@graph': [{ '@type': 'Thing' }, node] })}</script>`,
+      ),
+    ).toEqual({
+      name: 'Salt & honey toffee',
+      ingredients: '200 g sugar',
+      steps: 'Cook.\nPour.\nBreak.',
+    });
+  });
+
+  it('that holds no recipe is refused in words', () => {
+    expect(readRecipeJsonLd('{"@type": "Thing"}')).toEqual({ problem: expect.stringContaining('no recipe') });
+    expect(readRecipeJsonLd('{"@type": ')).toEqual({ problem: expect.stringContaining('no JSON') });
+  });
+
+  it('goes out and comes back with the same lines', () => {
+    const toffee = recipe('toffee', [line('honey', 1.5, 'cup'), line('sugar', 200)], {
+      steps: [{ text: 'Cook.' }, { text: 'Pour.' }],
+    });
+    const written = recipeJsonLd(toffee, 480, ({ id }) => pantry.find((each) => each.id === id)?.name ?? id);
+    expect(written).toMatchObject({ '@context': 'https://schema.org', '@type': 'Recipe', recipeYield: '480 g' });
+    const back = readRecipeJsonLd(JSON.stringify(written));
+    if ('problem' in back) throw new Error(back.problem);
+    const lines = readIngredientLines(back.ingredients, pantry, 'US').map((each) => each.line);
+    expect(lines).toMatchObject([
+      { uses: { id: 'honey' }, amount: 1.5, unit: 'cup' },
+      { uses: { id: 'sugar' }, amount: 200, unit: 'g' },
+    ]);
+    expect(back.steps).toBe('Cook.\nPour.');
+  });
+});
