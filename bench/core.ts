@@ -2,6 +2,8 @@ import { readFileSync } from 'node:fs';
 import { openBook } from '@usual-pantry/core/box';
 import { costOfBoxes } from '@usual-pantry/core/money';
 import { planSeason } from '@usual-pantry/core/plan';
+import { pantryItems, readIngredientLines } from '@usual-pantry/core/reading';
+import { recipeFiledSchema } from '@usual-pantry/core/recipe';
 import { seasonFileSchema } from '@usual-pantry/core/season';
 import { Bench } from 'tinybench';
 import { madeUpSeason } from './season.js';
@@ -21,6 +23,35 @@ bench.add(
   work(large.data, large.orders, large.today),
 );
 bench.add('the same for the demo', work(demo, demo.orders, demo.writtenFor));
+
+// A recipe that 20 others use: changed, and everything that rests on it worked out anew.
+const base = recipeFiledSchema.parse({ ...large.data.recipes[0], id: 'base', name: 'Base' });
+const users = Array.from({ length: 20 }, (_, index) =>
+  recipeFiledSchema.parse({
+    ...base,
+    id: `user-${index}`,
+    name: `User ${index}`,
+    lines: [{ uses: { kind: 'recipe', id: 'base' }, amount: 400, unit: 'g' }, ...base.lines],
+  }),
+);
+let change = 0;
+bench.add('an edit of a recipe that 20 others use, all of them worked out anew', () => {
+  const edited = { ...base, lines: base.lines.map((line) => ({ ...line, amount: line.amount + (change++ % 7) })) };
+  openBook({ ...large.data, recipes: [edited, ...users], pieces: [], boxes: [] });
+});
+
+const pasted = [
+  '1 1/2 cups packed brown sugar',
+  '2-3 tbsp heavy cream',
+  'half a stick unsalted butter, softened',
+  '1 can (354 mL) evaporated milk',
+  '200 g / 7 oz pecan halves, chopped',
+];
+const lines = Array.from({ length: 200 }, (_, index) => pasted[index % pasted.length] ?? '').join('\n');
+const pantry = pantryItems(demo.ingredients, demo.recipes);
+bench.add('200 pasted ingredient lines read against the demo pantry', () => {
+  readIngredientLines(lines, pantry, 'US');
+});
 await bench.run();
 
 for (const { name, result } of bench.tasks)

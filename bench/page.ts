@@ -66,6 +66,29 @@ say(
   `saving an order to every number updated on the screen: median ${median(times).toFixed(0)} ms, worst ${Math.max(...times).toFixed(0)} ms (${times.length} saves)`,
 );
 
+/** Milliseconds from a keystroke in the amount of a line to the new yield on the screen. */
+async function typeToScreen(amount: number): Promise<number> {
+  return page.evaluate(async (value) => {
+    const shown = () => [...document.querySelectorAll('dd')].map((each) => each.textContent).join();
+    const before = shown();
+    const input = document.querySelector<HTMLInputElement>('input[name="lines.0.amount"]');
+    const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set;
+    const since = performance.now();
+    set?.call(input, String(value));
+    input?.dispatchEvent(new Event('input', { bubbles: true }));
+    while (shown() === before) await new Promise((resolve) => requestAnimationFrame(resolve));
+    return performance.now() - since;
+  }, amount);
+}
+
+await page.goto(`${server.url}/recipes/cream-ganache/edit`);
+await page.getByLabel('Amount').first().waitFor();
+const typed: number[] = [];
+for (let round = 0; round < 15; round++) typed.push(await typeToScreen(700 + round * 10));
+say(
+  `typing in a line of a recipe to its new figures on the screen: median ${median(typed).toFixed(0)} ms, worst ${Math.max(...typed).toFixed(0)} ms (${typed.length} keystrokes)`,
+);
+
 await browser.close();
 server.stop();
 rmSync(folder, { recursive: true, force: true });

@@ -6,16 +6,25 @@ import { join } from 'node:path';
 import { chromium } from '@playwright/test';
 import { build, install, root } from './lib/run.mjs';
 
+const pasteText = (page) =>
+  page
+    .getByLabel('Ingredients')
+    .fill(
+      '1 1/2 cups packed brown sugar\n2-3 tbsp heavy cream\nhalf a stick butter\n1 can evaporated milk\n1 cup chopped pecans, toasted',
+    );
+
 const views = [
   ['today', '/?day=2026-12-01'],
   ['orders', '/orders'],
   ['order', '/orders/order-006'],
   ['boxes', '/boxes'],
   ['composer', '/boxes/longest-night'],
-  ['recipe', '/recipes/maple-pecan-fudge'],
-  ['piece', '/pieces/maple-pecan'],
+  ['recipe', '/recipes/sesame-toffee'],
+  ['paste', '/recipes/paste', undefined, undefined, pasteText],
+  ['compare', '/recipes/cream-ganache-coconut/compare'],
+  ['piece', '/pieces/praline'],
   ['pantry', '/pantry'],
-  ['ingredient', '/pantry/dark-chocolate'],
+  ['ingredient', '/pantry/unsalted-butter'],
   ['batches', '/plan'],
   ['shopping', '/plan/shopping'],
   ['label', '/labels/toffee-bag?handOver=2026-12-05'],
@@ -40,13 +49,14 @@ const url = await new Promise((resolve) => {
 });
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] });
 const only = process.argv.slice(2);
-for (const [name, address, viewport = { width: 1280, height: 800 }, colorScheme = 'light'] of views) {
+for (const [name, address, viewport = { width: 1280, height: 800 }, colorScheme = 'light', act] of views) {
   if (only.length > 0 && !only.includes(name)) continue;
   const page = await browser.newPage({ viewport, colorScheme, reducedMotion: 'reduce' });
   await page.goto(url + address);
   await page.locator('h1:visible, h2:visible').first().waitFor();
   await page.getByRole('status', { name: 'Loading' }).waitFor({ state: 'detached' });
   await page.evaluate(() => globalThis.document.fonts.ready);
+  await act?.(page);
   await page.waitForTimeout(400);
   await page.screenshot({ path: join(root, 'docs/screenshots', `${name}.png`) });
   await page.close();

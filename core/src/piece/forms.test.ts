@@ -1,12 +1,14 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { ingredient, line, piece, recipe } from '../../testing/kitchen.js';
+import { noParts } from '../ingredient/index.js';
 import { openRecipeBook } from '../recipe/index.js';
 import {
   batchesForPieces,
   cavityFill,
   fillCavity,
   formRecipeIds,
+  pieceComposition,
   piecesPerBatch,
   workOutPiece,
   type MouldedForm,
@@ -77,6 +79,32 @@ describe('moulded', () => {
       }),
     );
   });
+});
+
+it('adds up what a piece is made of, and leaves it open where something is not known', () => {
+  const composition = { ...noParts, cocoaButter: 0, milkFat: 0, source: '' };
+  const known = openRecipeBook(
+    [
+      ingredient('sugar', { composition: { ...composition, sucrose: 100 } }),
+      ingredient('fat', { composition: { ...composition, fat: 90, ethanol: 10 } }),
+    ],
+    [recipe('inside', [line('sugar', 100)]), recipe('outside', [line('fat', 100)])],
+  );
+  const dipped = workOutPiece(
+    piece('d', {
+      kind: 'dipped',
+      centre: { kind: 'rolled', recipeId: 'inside', centreGrams: 15 },
+      coatingRecipeId: 'outside',
+      coatingPercent: 25,
+    }),
+    known,
+  );
+  expect(pieceComposition(dipped, known)).toMatchObject({
+    parts: { sucrose: 15, fat: 4.5, ethanol: 0.5 },
+    energyKcal: 15 * 4 + 4.5 * 9 + 0.5 * 7,
+    abv: expect.closeTo(((0.5 / 20) * 100 * 1.25) / 0.789, 9),
+  });
+  expect(pieceComposition(workOutPiece(piece('dome', moulded()), book), book)).toBeNull();
 });
 
 it('pipes and fills by weight', () => {

@@ -72,6 +72,10 @@ export function moveSeason(file: SeasonFile, today: Day): SeasonFile {
   return {
     ...file,
     writtenFor: addDays(file.writtenFor, shift),
+    ingredients: file.ingredients.map((each) => ({
+      ...each,
+      prices: each.prices.map((price) => ({ ...price, on: addDays(price.on, shift) })),
+    })),
     orders: file.orders.map((order) => ({
       ...order,
       handOver: { ...order.handOver, on: addDays(order.handOver.on, shift) },

@@ -1,5 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import { readFileSync } from 'node:fs';
+import { addDays, daysBetween } from '../quantity/index.js';
 import { sayPath } from '../record/index.js';
 import { openBook } from '../box/index.js';
 import { planSeason } from '../plan/index.js';
@@ -86,6 +87,9 @@ describe('moving the dates', () => {
       expect((Date.parse(order.handOver.on) - before) % (7 * 86_400_000)).toBe(0);
       expect(order.handOver.on > '2027-03-04').toBe(true);
     });
+    const paid = (season: SeasonFile) => season.ingredients.flatMap(({ prices }) => prices.map(({ on }) => on));
+    expect(paid(moved).length).toBeGreaterThan(0);
+    expect(paid(moved)).toEqual(paid(file).map((on) => addDays(on, daysBetween(file.writtenFor, moved.writtenFor))));
     expect(moveSeason(file, file.writtenFor)).toEqual(file);
   });
 });

@@ -1,9 +1,11 @@
 import Box from '@mui/material/Box';
 import Paper from '@mui/material/Paper';
+import { RESTRICTED_ABV } from '@usual-pantry/core/cooking';
 import {
   bodyForm,
   bodyRecipeId,
   cutGrid,
+  pieceComposition,
   pieceDraftSchema,
   piecesPerBatch,
   workOutPiece,
@@ -29,6 +31,7 @@ export function PieceFigures({ season, piece }: { season: SeasonBook; piece: Pie
   const body = bodyForm(parsed.data.form);
   const recipe = book.recipes.get(bodyRecipeId(parsed.data.form));
   const count = recipe ? piecesPerBatch(body, 1, recipe.yieldGrams) : 0;
+  const made = pieceComposition(facts, book);
   const trim = body.kind === 'cut' ? (1 - cutGrid(body).usedShare) * 100 : null;
   return (
     <div>
@@ -65,6 +68,12 @@ export function PieceFigures({ season, piece }: { season: SeasonBook; piece: Pie
             </Figure>
           ))}
           {trim !== null && <Figure name="Trim and kerf">{sayNumber(trim, 1)} %</Figure>}
+          {made && <Figure name="Energy">{sayNumber(made.energyKcal)} kcal each</Figure>}
+          {made && made.abv > 0.005 && (
+            <Figure name="Alcohol by volume">
+              {sayNumber(made.abv, 2)} %{made.abv > RESTRICTED_ABV && ': restricted in many places'}
+            </Figure>
+          )}
           <Figure name="Contains">
             <Allergens codes={facts.contains} />
           </Figure>

@@ -18,6 +18,7 @@ import { Figure, FigureList } from '../../parts/Figures';
 import { Findings } from '../../parts/Findings';
 import { Panel } from '../../parts/Panel';
 import type { SeasonBook } from '../../parts/useSeason';
+import { MouldDrawing } from '../MouldDrawing';
 import { PanDrawing } from '../PanDrawing';
 import { PiecesOf } from '../PiecesOf';
 import { CardLines } from './CardLines';
@@ -183,6 +184,7 @@ export function RecipeCard({ season, recipe, facts }: { season: SeasonBook; reci
       <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: '1fr', lg: '1fr 1fr' } }}>
         <Panel title="Pieces made of it">
           {form?.kind === 'cut' && <PanDrawing form={form} colour={scale.piece?.piece.colour ?? '#8a5630'} />}
+          {form?.kind === 'moulded' && <MouldDrawing form={form} colour={scale.piece?.piece.colour ?? '#8a5630'} />}
           <PiecesOf season={season} recipeId={recipe.id} />
         </Panel>
         <Panel title="Keeping">
