@@ -11,6 +11,7 @@ import {
   sayMinutes,
   sayMoney,
   sayShortDay,
+  sayTemperature,
   toCelsius,
   toFahrenheit,
   unitCodes,
@@ -98,6 +99,9 @@ describe('saying figures', () => {
       }),
     );
     expect(toFahrenheit(149)).toBeCloseTo(300.2, 9);
+    expect(sayTemperature(149)).toBe('149 C / 300 F');
+    expect(sayTemperature([31, 32], 0, 'F')).toBe('88 to 90 F / 31 to 32 C');
+    expect(sayTemperature([45, 45])).toBe('45 C / 113 F');
   });
 });
 

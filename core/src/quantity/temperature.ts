@@ -5,11 +5,18 @@ export const toFahrenheit = (celsius: number): number => (celsius * 9) / 5 + 32;
 export const toCelsius = (fahrenheit: number): number => ((fahrenheit - 32) * 5) / 9;
 
 /**
- * A temperature in both scales, converted once and exactly: `149 C / 300 F`.
+ * A temperature, or a range of them, in both scales, converted once and exactly: `149 C / 300 F`, `31 to 32 C / 88 to 90 F`.
+ * @param celsius one temperature, or both ends of a range
  * @param decimals of each; 0 or 1
  * @param first the scale that the maker reads first
  */
-export function sayTemperature(celsius: number, decimals: 0 | 1 = 0, first: 'C' | 'F' = 'C'): string {
-  const both = [`${celsius.toFixed(decimals)} C`, `${toFahrenheit(celsius).toFixed(decimals)} F`];
+export function sayTemperature(
+  celsius: number | readonly [number, number],
+  decimals: 0 | 1 = 0,
+  first: 'C' | 'F' = 'C',
+): string {
+  const ends = typeof celsius === 'number' ? [celsius] : celsius;
+  const say = (values: readonly number[]) => [...new Set(values.map((value) => value.toFixed(decimals)))].join(' to ');
+  const both = [`${say(ends)} C`, `${say(ends.map(toFahrenheit))} F`];
   return (first === 'C' ? both : both.reverse()).join(' / ');
 }

@@ -17,8 +17,7 @@ interface CardStepsProps {
 type Range = readonly [number, number | null];
 type Scale = 'C' | 'F';
 
-const sayRange = ([from, to]: Range, first: Scale): string =>
-  to === null ? sayTemperature(from, 0, first) : `${sayTemperature(from, 0, first)} to ${sayTemperature(to, 0, first)}`;
+const sayRange = ([from, to]: Range, first: Scale): string => sayTemperature(to === null ? from : [from, to], 0, first);
 
 /** What the thermometer here must show, and the recipe's own temperature beside. */
 function Target({ season, step }: { season: SeasonBook; step: RecipeStep }) {

@@ -49,10 +49,7 @@ function Tempering({ season, facts }: { season: SeasonBook; facts: RecipeFacts }
   const kind = main && season.book.ingredients.get(main[0])?.chocolate;
   if (!kind) return null;
   const { melt, cool, work } = temperingCurves[kind];
-  const say = ([low, high]: readonly [number, number]) =>
-    low === high
-      ? sayTemperature(low, 0, first)
-      : `${sayTemperature(low, 0, first)} to ${sayTemperature(high, 0, first)}`;
+  const say = (window: readonly [number, number]) => sayTemperature(window, 0, first);
   return (
     <Figure name={`Tempering, ${kind}`}>
       melt {say(melt)}; cool {say(cool)}; work {say(work)}
