@@ -16,6 +16,8 @@ import { KitchenController } from './kitchen/kitchen.controller.js';
 import { KitchenRecords } from './kitchen/kitchen.records.js';
 import { LabelController } from './label/label.controller.js';
 import { MoneyController } from './money/money.controller.js';
+import { OrderFileController } from './order/order-file.controller.js';
+import { OrderFileService } from './order/order-file.service.js';
 import { OrderController } from './order/order.controller.js';
 import { OrderRecords } from './order/order.records.js';
 import { PieceController } from './piece/piece.controller.js';
@@ -45,6 +47,7 @@ export class AppModule {
         PieceRecords,
         BoxRecords,
         OrderRecords,
+        OrderFileService,
         SeasonFileService,
         { provide: APP_INTERCEPTOR, useClass: RevisionInterceptor },
       ],
@@ -58,6 +61,7 @@ export class AppModule {
         LabelController,
         BoxFiguresController,
         BoxController,
+        OrderFileController,
         OrderController,
         PlanController,
         MoneyController,

@@ -2,8 +2,8 @@ import type { NestExpressApplication } from '@nestjs/platform-express';
 import express, { type NextFunction, type Request, type Response } from 'express';
 import type { Refusal } from './errors.js';
 
-/** The largest season file, and the largest other body. */
-const SEASON_FILE_LIMIT = '20mb';
+/** The largest file that is brought, and the largest other body. */
+const FILE_LIMIT = '20mb';
 const BODY_LIMIT = '1mb';
 const MEGABYTE = 1024 * 1024;
 
@@ -35,7 +35,7 @@ function refuseBody(error: BodyError, request: Request, response: Response, next
 
 /** Reads JSON bodies up to a size that depends on the address. */
 export function readBodies(app: NestExpressApplication): void {
-  app.use('/api/season-file', express.json({ limit: SEASON_FILE_LIMIT }));
+  app.use(['/api/season-file', '/api/order-file'], express.json({ limit: FILE_LIMIT }));
   app.use(express.json({ limit: BODY_LIMIT }));
   app.use(refuseBody);
 }

@@ -1,6 +1,7 @@
 import { createApi, fetchBaseQuery, type BaseQueryFn } from '@reduxjs/toolkit/query/react';
 import type { BoxDraft, Box } from '@usual-pantry/core/box';
 import type { Ingredient, IngredientDraft } from '@usual-pantry/core/ingredient';
+import type { ColumnMapping, DayOrder, RowReport } from '@usual-pantry/core/intake';
 import type { Kitchen } from '@usual-pantry/core/kitchen';
 import type { Label, LabelLayout } from '@usual-pantry/core/label';
 import type { BoxCost } from '@usual-pantry/core/money';
@@ -72,6 +73,22 @@ export interface SeasonCounts {
 }
 
 export type LabelAnswer = Label & { run: LabelRun | null; layout: LabelLayout };
+
+/** A CSV of orders, and how it is to be read. */
+export interface OrderFileRequest {
+  readonly text: string;
+  readonly mapping?: ColumnMapping;
+  readonly dayOrder: DayOrder;
+}
+
+/** What the import of a CSV would do, or has done. */
+export interface OrderFileAnswer {
+  readonly columns: readonly string[];
+  readonly mapping: ColumnMapping;
+  readonly report: readonly RowReport[];
+  readonly orders: { readonly create: number; readonly update: number };
+  readonly refused: string;
+}
 
 /** A recipe as it was before an edit. */
 export interface RecipeVersion {
@@ -177,6 +194,13 @@ export const api = createApi({
       query: (body) => ({ url: 'kitchen', method: 'PUT', body }),
       invalidatesTags: (_result, error, change) => (error ? [] : touched(change)),
     }),
+    checkOrderFile: build.mutation<OrderFileAnswer, OrderFileRequest>({
+      query: (body) => ({ url: 'order-file/check', method: 'POST', body }),
+    }),
+    takeOrderFile: build.mutation<OrderFileAnswer, OrderFileRequest>({
+      query: (body) => ({ url: 'order-file', method: 'POST', body }),
+      invalidatesTags: (_result, error) => (error ? [] : ['Orders', 'Order']),
+    }),
     checkSeason: build.mutation<SeasonCounts, unknown>({
       query: (body) => ({ url: 'season-file/check', method: 'POST', body }),
     }),
@@ -204,6 +228,8 @@ export const {
   useChangeMutation,
   useRemoveMutation,
   useSaveKitchenMutation,
+  useCheckOrderFileMutation,
+  useTakeOrderFileMutation,
   useCheckSeasonMutation,
   useImportSeasonMutation,
 } = api;

@@ -4,7 +4,6 @@ import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
 import { exclusionCodes, exclusions } from '@usual-pantry/core/ingredient';
 import { orderDraftSchema, orderStates, type Order, type OrderDraft } from '@usual-pantry/core/order';
-import { addDays } from '@usual-pantry/core/quantity';
 import { useFieldArray } from 'react-hook-form';
 import { useNavigate } from 'react-router';
 import { Icon } from '../app/Icon';
@@ -14,20 +13,10 @@ import { RecordFrame } from '../parts/RecordFrame';
 import { useRemoval } from '../parts/useRemoval';
 import { useRecordForm } from '../parts/useRecordForm';
 import type { SeasonBook } from '../parts/useSeason';
+import { freshOrder } from './freshOrder';
 import { OrderSummary } from './OrderSummary';
 
 const choices = (values: readonly string[]) => values.map((value) => ({ value, label: value }));
-
-const freshOrder = (season: SeasonBook): OrderDraft => ({
-  customer: { name: '', contact: '' },
-  lines: [{ boxId: season.data.boxes[0]?.id ?? '', count: 1 }],
-  handOver: { on: addDays(season.data.today, 14), way: 'pick-up', place: '' },
-  exclusions: [],
-  agreed: [],
-  state: 'asked',
-  depositMinor: 0,
-  notes: '',
-});
 
 function BoxLines({ season }: { season: SeasonBook }) {
   const { fields, append, remove } = useFieldArray({ name: 'lines' });

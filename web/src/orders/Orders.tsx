@@ -1,4 +1,4 @@
-import { mdiPlus } from '@mdi/js';
+import { mdiFileDelimitedOutline, mdiPlus } from '@mdi/js';
 import Button from '@mui/material/Button';
 import { sayCount, sayDay } from '@usual-pantry/core/quantity';
 import { Link, useParams } from 'react-router';
@@ -8,8 +8,10 @@ import { AnswerLine, Mark } from '../parts/AnswerLine';
 import { Findings } from '../parts/Findings';
 import { SplitView } from '../parts/SplitView';
 import { Waiting } from '../parts/Waiting';
+import { OrderImport } from './OrderImport';
 import { OrderPage } from './OrderPage';
 import { OrderTable } from './OrderTable';
+import { QuickEntry } from './QuickEntry';
 
 function Answer({ plan }: { plan: PlanAnswer }) {
   const next = plan.days.find((day) => day.handOvers.length > 0);
@@ -40,11 +42,13 @@ function Answer({ plan }: { plan: PlanAnswer }) {
 export function Orders() {
   const { id } = useParams();
   const { data: plan, error, refetch } = usePlanQuery();
+  if (id === 'import') return <OrderImport />;
   if (!plan) return <Waiting error={error} again={refetch} />;
   return (
     <>
       {!id && <Answer plan={plan} />}
       {!id && <Findings findings={plan.findings.filter((each) => each.about.noun === 'order')} />}
+      {!id && <QuickEntry />}
       <SplitView
         listWidth="370px"
         list={
@@ -52,9 +56,14 @@ export function Orders() {
             openId={id}
             compact={id !== undefined}
             action={
-              <Button component={Link} to="/orders/new" variant="contained" startIcon={<Icon path={mdiPlus} />}>
-                New order
-              </Button>
+              <>
+                <Button component={Link} to="/orders/new" variant="contained" startIcon={<Icon path={mdiPlus} />}>
+                  New order
+                </Button>
+                <Button component={Link} to="/orders/import" startIcon={<Icon path={mdiFileDelimitedOutline} />}>
+                  From a CSV
+                </Button>
+              </>
             }
           />
         }

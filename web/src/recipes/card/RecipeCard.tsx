@@ -17,6 +17,7 @@ import { AnswerLine, Mark } from '../../parts/AnswerLine';
 import { Figure, FigureList } from '../../parts/Figures';
 import { Findings } from '../../parts/Findings';
 import { Panel } from '../../parts/Panel';
+import { saveAs } from '../../parts/saveAs';
 import type { SeasonBook } from '../../parts/useSeason';
 import { MouldDrawing } from '../MouldDrawing';
 import { PanDrawing } from '../PanDrawing';
@@ -29,16 +30,6 @@ import { ScaleBar } from './ScaleBar';
 import { SwapPanel } from './SwapPanel';
 import { useScale } from './useScale';
 import { Versions } from './Versions';
-
-/** Saves a text as a file of the browser. */
-function saveAs(name: string, text: string): void {
-  const url = URL.createObjectURL(new Blob([text], { type: 'application/ld+json' }));
-  const link = document.createElement('a');
-  link.href = url;
-  link.download = name;
-  link.click();
-  URL.revokeObjectURL(url);
-}
 
 /** The tempering of the chocolates that the recipe is made of by more than half. */
 function Tempering({ season, facts }: { season: SeasonBook; facts: RecipeFacts }) {
@@ -141,6 +132,7 @@ export function RecipeCard({ season, recipe, facts }: { season: SeasonBook; reci
                 null,
                 2,
               ),
+              'application/ld+json',
             );
           }}
         >

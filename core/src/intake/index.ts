@@ -1,0 +1,4 @@
+export * from './csv.js';
+export * from './day.js';
+export * from './quick.js';
+export * from './words.js';

@@ -1,0 +1,89 @@
+import { Injectable } from '@nestjs/common';
+import {
+  guessMapping,
+  ordersCsv,
+  planImport,
+  readCsv,
+  refusedCsv,
+  type ColumnMapping,
+  type DayOrder,
+  type ImportPlan,
+  type RowReport,
+} from '@usual-pantry/core/intake';
+import { BookService } from '../book/book.service.js';
+import { Clock } from '../clock/clock.js';
+import { insertRecord } from '../storage/records.js';
+import { UnitOfWork } from '../storage/unit-of-work.js';
+import { orderMapping } from './order.mapping.js';
+import { OrderRecords } from './order.records.js';
+
+/** A file of orders, and how it is to be read. */
+export interface OrderFileRequest {
+  readonly text: string;
+  /** Which column holds what; guessed from the names of the columns when it is not said. */
+  readonly mapping?: ColumnMapping | undefined;
+  readonly dayOrder: DayOrder;
+}
+
+/** What an import would do, or has done. */
+export interface OrderFileAnswer {
+  readonly columns: readonly string[];
+  readonly mapping: ColumnMapping;
+  readonly report: readonly RowReport[];
+  readonly orders: { readonly create: number; readonly update: number };
+  /** The refused rows as CSV, each with its reason; empty when there is none. */
+  readonly refused: string;
+}
+
+@Injectable()
+export class OrderFileService {
+  constructor(
+    private readonly books: BookService,
+    private readonly records: OrderRecords,
+    private readonly work: UnitOfWork,
+    private readonly clock: Clock,
+  ) {}
+
+  /** What a file would do, row by row; changes nothing. */
+  async check(request: OrderFileRequest): Promise<OrderFileAnswer> {
+    return (await this.read(request)).answer;
+  }
+
+  /** Takes every order of a file that can be taken, in one transaction; refused rows change nothing. */
+  take(request: OrderFileRequest): Promise<OrderFileAnswer> {
+    return this.work.write(async (manager) => {
+      const { plan, answer } = await this.read(request);
+      for (const { id, ...draft } of plan.create) await insertRecord(manager, orderMapping, id, draft);
+      for (const { id, version, draft } of plan.update) await this.records.update(id, version, draft);
+      return answer;
+    }, 'orders');
+  }
+
+  /** Every order as a CSV file that can be read again and is safe in a spreadsheet. */
+  async write(): Promise<string> {
+    const { orders, book } = await this.books.season();
+    return ordersCsv(orders, (id) => book.boxes.get(id)?.box.name ?? id);
+  }
+
+  private async read({
+    text,
+    mapping,
+    dayOrder,
+  }: OrderFileRequest): Promise<{ plan: ImportPlan; answer: OrderFileAnswer }> {
+    const { orders, book } = await this.books.season();
+    const table = readCsv(text);
+    const used = mapping ?? guessMapping(table.columns);
+    // An empty box cannot be sold, so that no row can name it.
+    const boxes = [...book.boxes.values()].filter(({ pieceCount }) => pieceCount > 0).map(({ box }) => box);
+    const plan = planImport(table, orders, { mapping: used, boxes, today: this.clock.today(), dayOrder });
+    const { report, create, update } = plan;
+    const answer = {
+      columns: table.columns,
+      mapping: used,
+      report,
+      orders: { create: create.length, update: update.length },
+      refused: report.some(({ fate }) => fate === 'refused') ? refusedCsv(table, report) : '',
+    };
+    return { plan, answer };
+  }
+}

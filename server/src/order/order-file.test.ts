@@ -1,0 +1,62 @@
+import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
+import { openServer, type TestServer } from '../testing/server.js';
+
+let server: TestServer;
+beforeAll(async () => {
+  server = await openServer({ demo: true });
+});
+afterAll(() => server.close());
+
+const text = `Order no,Customer,Box,Qty,Date,How
+W1,Wren Oxley,Table box,2,2026-12-12,stall
+W2,Ivo Stane,Moon box,1,2026-12-12,stall
+W3,Ada Quill,Pinwheel sampler,1,5/12,courier`;
+const total = async () => ((await server.http.get('/api/orders').query({ size: 1 })).body as { total: number }).total;
+const send = async (path: string, body: object) =>
+  (await server.http.post(path).send(body).expect(200)).body as {
+    report: { fate: string; why: string }[];
+    orders: object;
+    refused: string;
+    mapping: object;
+  };
+
+describe('a CSV of orders', () => {
+  it('is looked at row by row without changing anything', async () => {
+    const before = await total();
+    const answer = await send('/api/order-file/check', { text });
+    expect(answer.report.map(({ fate }) => fate)).toEqual(['new', 'refused', 'refused']);
+    expect(answer.report[2]?.why).toContain('say which number is the month');
+    expect(answer.mapping).toMatchObject({ reference: 'Order no', count: 'Qty', way: 'How' });
+    expect(answer.refused.split('\r\n')).toHaveLength(3);
+    expect(await total()).toBe(before);
+  });
+
+  it('is taken in one go, and the second time changes nothing', async () => {
+    const before = await total();
+    expect((await send('/api/order-file', { text, dayOrder: 'day first' })).orders).toEqual({ create: 2, update: 0 });
+    expect(await total()).toBe(before + 2);
+    expect((await send('/api/order-file', { text, dayOrder: 'day first' })).orders).toEqual({ create: 0, update: 0 });
+    const changed = await send('/api/order-file', {
+      text: text.replace('Table box,2', 'Table box,3'),
+      dayOrder: 'day first',
+    });
+    expect(changed.orders).toEqual({ create: 0, update: 1 });
+    expect(await total()).toBe(before + 2);
+  });
+
+  it('goes out so that it changes nothing when it comes back', async () => {
+    const { text: csv } = await server.http
+      .get('/api/order-file')
+      .expect(200)
+      .expect('Content-Type', /text\/csv/);
+    const { report } = await send('/api/order-file/check', { text: csv });
+    expect(report.filter(({ fate }) => fate === 'new' || fate === 'changed')).toEqual([]);
+    expect(report.length).toBeGreaterThanOrEqual(22);
+  });
+
+  it('refuses a request that is none', async () => {
+    await server.http.post('/api/order-file').send({ text: 5 }).expect(422);
+    await server.http.post('/api/order-file/check').send({ text: '', dayOrder: 'backwards' }).expect(422);
+    expect((await send('/api/order-file/check', { text: '' })).report).toEqual([]);
+  });
+});

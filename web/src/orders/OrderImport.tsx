@@ -1,0 +1,206 @@
+import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import LinearProgress from '@mui/material/LinearProgress';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { DataGrid, type GridColDef } from '@mui/x-data-grid';
+import { orderFields, type ColumnMapping, type DayOrder, type RowReport } from '@usual-pantry/core/intake';
+import { sayCount } from '@usual-pantry/core/quantity';
+import { useState } from 'react';
+import {
+  useCheckOrderFileMutation,
+  useTakeOrderFileMutation,
+  type OrderFileAnswer,
+  type OrderFileRequest,
+  type Refusal,
+} from '../app/api';
+import { AnswerLine, Mark } from '../parts/AnswerLine';
+import { Panel } from '../parts/Panel';
+import { saveAs } from '../parts/saveAs';
+import { keepMapping, keptMapping } from './mappings';
+
+/** The text of a file, in UTF-8 or UTF-16 where its bytes say so, otherwise in the Western code page of old spreadsheets. */
+async function textOf(file: File): Promise<string> {
+  const bytes = new Uint8Array(await file.arrayBuffer());
+  if (bytes[0] === 0xff && bytes[1] === 0xfe) return new TextDecoder('utf-16le').decode(bytes);
+  if (bytes[0] === 0xfe && bytes[1] === 0xff) return new TextDecoder('utf-16be').decode(bytes);
+  try {
+    return new TextDecoder('utf-8', { fatal: true }).decode(bytes);
+  } catch {
+    return new TextDecoder('windows-1252').decode(bytes);
+  }
+}
+
+const columns: GridColDef<RowReport>[] = [
+  { field: 'row', headerName: 'Row', width: 70 },
+  { field: 'fate', headerName: 'Is', width: 100 },
+  { field: 'customer', headerName: 'Customer', width: 170 },
+  { field: 'what', headerName: 'Boxes', flex: 1, minWidth: 160 },
+  { field: 'why', headerName: 'Why', flex: 1.4, minWidth: 200 },
+];
+
+const countOf = (report: readonly RowReport[], fate: RowReport['fate']) =>
+  report.filter((each) => each.fate === fate).length;
+
+function Answer({ answer, taken }: { answer: OrderFileAnswer | null; taken: boolean }) {
+  if (!answer) return <AnswerLine>Bring orders from a CSV file: looked at first, taken after.</AnswerLine>;
+  const refused = countOf(answer.report, 'refused');
+  const { create, update } = answer.orders;
+  return (
+    <AnswerLine>
+      {sayCount(answer.report.length, 'row')}: {sayCount(create, 'new order')}, {update} changed{' '}
+      {taken ? 'and taken' : 'to take'}
+      {refused > 0 && (
+        <>
+          , <Mark tone="stop">{refused} refused</Mark>
+        </>
+      )}
+      .
+    </AnswerLine>
+  );
+}
+
+interface MappingProps {
+  readonly answer: OrderFileAnswer;
+  readonly mapping: ColumnMapping;
+  readonly dayOrder: DayOrder;
+  readonly onChange: (mapping: ColumnMapping, dayOrder: DayOrder) => void;
+}
+
+/** Which column holds what; remembered for files with the same columns. */
+const Mapping = ({ answer, mapping, dayOrder, onChange }: MappingProps) => (
+  <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'repeat(auto-fill, minmax(150px, 1fr))' }}>
+    {orderFields.map((field) => (
+      <TextField
+        key={field}
+        select
+        label={field}
+        value={mapping[field] ?? ''}
+        onChange={({ target }) => {
+          const { [field]: _before, ...rest } = mapping;
+          onChange(target.value === '' ? rest : { ...rest, [field]: target.value }, dayOrder);
+        }}
+      >
+        <MenuItem value="">no column</MenuItem>
+        {answer.columns.map((column) => (
+          <MenuItem key={column} value={column}>
+            {column}
+          </MenuItem>
+        ))}
+      </TextField>
+    ))}
+    <TextField
+      select
+      label="5/12 is"
+      value={dayOrder}
+      onChange={({ target }) => {
+        onChange(mapping, target.value as DayOrder);
+      }}
+    >
+      <MenuItem value="unknown">not said</MenuItem>
+      <MenuItem value="day first">5 December</MenuItem>
+      <MenuItem value="month first">May 12</MenuItem>
+    </TextField>
+  </Box>
+);
+
+/** Orders from a CSV: a dry run with a report of every row, then one transaction; refused rows come back to mend. */
+export function OrderImport() {
+  const [check, { isLoading: checking }] = useCheckOrderFileMutation();
+  const [take, { isLoading: taking }] = useTakeOrderFileMutation();
+  const [request, setRequest] = useState<OrderFileRequest | null>(null);
+  const [answer, setAnswer] = useState<OrderFileAnswer | null>(null);
+  const [taken, setTaken] = useState(false);
+  const [trouble, setTrouble] = useState<string | null>(null);
+
+  const look = async (next: OrderFileRequest) => {
+    setRequest(next);
+    setTaken(false);
+    setTrouble(null);
+    try {
+      const first = await check(next).unwrap();
+      const kept = next.mapping ? null : keptMapping(first.columns);
+      if (kept) {
+        await look({ ...next, ...kept });
+        return;
+      }
+      setRequest({ ...next, mapping: first.mapping });
+      setAnswer(first);
+    } catch (error) {
+      setTrouble((error as Refusal).message);
+    }
+  };
+  const bring = async () => {
+    if (!request || !answer) return;
+    try {
+      setAnswer(await take(request).unwrap());
+      setTaken(true);
+      keepMapping(answer.columns, { mapping: request.mapping ?? {}, dayOrder: request.dayOrder });
+    } catch (error) {
+      setTrouble((error as Refusal).message);
+    }
+  };
+  const changes = answer ? answer.orders.create + answer.orders.update : 0;
+  return (
+    <Box sx={{ display: 'grid', gap: 2 }}>
+      <Box sx={{ mb: -2 }}>
+        <Answer answer={answer} taken={taken} />
+      </Box>
+      <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', alignItems: 'center' }}>
+        <Button component="label" variant={answer ? 'outlined' : 'contained'}>
+          Choose a CSV file
+          <input
+            hidden
+            type="file"
+            accept=".csv,.tsv,.txt,text/csv"
+            aria-label="CSV file of orders"
+            onChange={({ target }) => {
+              const file = target.files?.[0];
+              if (file) void textOf(file).then((text) => look({ text, dayOrder: 'unknown' }));
+              target.value = '';
+            }}
+          />
+        </Button>
+        <Button variant="contained" disabled={changes === 0 || taken || taking} onClick={() => void bring()}>
+          Take {sayCount(changes, 'order')}
+        </Button>
+        {answer && answer.refused !== '' && (
+          <Button
+            onClick={() => {
+              saveAs('orders-to-mend.csv', answer.refused, 'text/csv');
+            }}
+          >
+            Save the refused rows
+          </Button>
+        )}
+        <Button href="/api/order-file">Save all orders as CSV</Button>
+      </Box>
+      {(checking || taking) && <LinearProgress aria-label="Reading the file" />}
+      {trouble && <Alert severity="error">{trouble}</Alert>}
+      {answer && request && (
+        <>
+          <Panel title="Columns">
+            <Mapping
+              answer={answer}
+              mapping={request.mapping ?? answer.mapping}
+              dayOrder={request.dayOrder}
+              onChange={(mapping, dayOrder) => void look({ ...request, mapping, dayOrder })}
+            />
+          </Panel>
+          <DataGrid
+            aria-label="Rows of the file"
+            rows={answer.report}
+            getRowId={({ row }) => row}
+            columns={columns}
+            getRowHeight={() => 'auto'}
+            sx={{ '& .MuiDataGrid-cell': { py: 0.75 }, bgcolor: 'background.paper' }}
+            pageSizeOptions={[25, 100]}
+            initialState={{ pagination: { paginationModel: { pageSize: 25 } } }}
+            disableRowSelectionOnClick
+          />
+        </>
+      )}
+    </Box>
+  );
+}
