@@ -47,9 +47,8 @@ describe('a box', () => {
   });
 
   it('counts pieces over cells', () => {
-    expect(
-      countPieces([{ pieceId: 'a', count: 2 }, null, { pieceId: 'b', count: 1 }, { pieceId: 'a', count: 1 }]),
-    ).toEqual([
+    const of = (pieceId: string, count: number) => ({ pieceId, count, standIns: [] });
+    expect(countPieces([of('a', 2), null, of('b', 1), of('a', 1)])).toEqual([
       { pieceId: 'a', count: 3 },
       { pieceId: 'b', count: 1 },
     ]);

@@ -2,3 +2,4 @@ export * from './book.js';
 export * from './check.js';
 export * from './facts.js';
 export * from './schema.js';
+export * from './stand-ins.js';

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { distinct } from '../ingredient/index.js';
 import { gramsSchema } from '../quantity/index.js';
 import { filedShape, idSchema, minorSchema, nameSchema, noteSchema, storedShape } from '../record/index.js';
 
@@ -7,6 +8,8 @@ const cellSchema = z
   .strictObject({
     pieceId: idSchema,
     count: z.int('must be a whole number').min(1, 'must be one or more').max(200),
+    /** Pieces that may take its place when an order rules it out, the preferred one first. */
+    standIns: distinct(idSchema).default([]),
   })
   .nullable()
   .meta({ id: 'Cell' });

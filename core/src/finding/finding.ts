@@ -15,6 +15,11 @@ export type WayOutAction =
       readonly toBoxId: string;
     }
   | {
+      /** Puts a text for the customer on the clipboard. */
+      readonly kind: 'copy';
+      readonly text: string;
+    }
+  | {
       readonly kind: 'agree';
       readonly orderId: string;
       readonly boxId: string;

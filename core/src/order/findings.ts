@@ -1,4 +1,4 @@
-import type { Book } from '../box/index.js';
+import { resolveBox, type Book, type ResolvedBox } from '../box/index.js';
 import { finding, openWayOut, type Finding, type Subject, type WayOut } from '../finding/index.js';
 import { allergens, brokenBy, exclusions } from '../ingredient/index.js';
 import { sayDay, sayList, type Day } from '../quantity/index.js';
@@ -17,10 +17,26 @@ export interface Breach {
   readonly agreed: boolean;
 }
 
-/** Every exclusion that a box of the order breaks, agreed ones too. */
+/** What a box of an order must be packed without: every exclusion that the customer has not agreed to break. */
+export const withoutOf = (order: Pick<OrderDraft, 'exclusions' | 'agreed'>, boxId: string): string[] =>
+  order.exclusions
+    .filter((exclusion) => !order.agreed.some((each) => each.boxId === boxId && each.exclusion === exclusion))
+    .sort();
+
+/** A box as it is packed for an order, stand-ins in place; undefined when it is not there. */
+export function boxFor(
+  order: Pick<OrderDraft, 'exclusions' | 'agreed'>,
+  boxId: string,
+  book: Book,
+): ResolvedBox | undefined {
+  const facts = book.boxes.get(boxId);
+  return facts && resolveBox(facts, withoutOf(order, boxId), book.pieces);
+}
+
+/** Every exclusion that a box of the order breaks although stand-ins are in place, agreed ones too. */
 export function breachesOf(order: OrderDraft, book: Book): Breach[] {
   return order.lines.flatMap(({ boxId }) => {
-    const box = book.boxes.get(boxId);
+    const box = boxFor(order, boxId, book)?.facts;
     if (!box) return [];
     return order.exclusions.flatMap((exclusion) => {
       const pieces = box.pieces.flatMap(({ pieceId }) => {
@@ -34,23 +50,38 @@ export function breachesOf(order: OrderDraft, book: Book): Breach[] {
   });
 }
 
-/** Boxes that hold pieces, and none with anything that the order rules out. */
+/** Boxes that hold pieces, and none with anything that the order rules out, stand-ins in place. */
 const clearBoxes = (order: OrderDraft, book: Book) =>
   [...book.boxes.values()].filter(
     (facts) =>
       facts.complete &&
       !order.lines.some((line) => line.boxId === facts.box.id) &&
-      order.exclusions.every((exclusion) => brokenBy(exclusion, facts.contains).length === 0),
+      order.exclusions.every(
+        (exclusion) =>
+          brokenBy(exclusion, resolveBox(facts, order.exclusions, book.pieces).facts.contains).length === 0,
+      ),
   );
 
 /** `Contains: barley, pecans` of the broken exclusion, in words. */
-const whatBreaks = (exclusion: string, book: Book, boxId: string): string =>
-  sayList(brokenBy(exclusion, book.boxes.get(boxId)?.contains ?? []).map((code) => allergens[code].name.toLowerCase()));
+const whatBreaks = (exclusion: string, order: OrderDraft, book: Book, boxId: string): string =>
+  sayList(
+    brokenBy(exclusion, boxFor(order, boxId, book)?.facts.contains ?? []).map((code) =>
+      allergens[code].name.toLowerCase(),
+    ),
+  );
+
+/** A message to the customer about an exclusion that a box breaks. It promises nothing that a home kitchen cannot keep. */
+const askCustomer = (order: OrderDraft, breach: Breach, book: Book, instead: readonly string[]): string => {
+  const wish = exclusions[breach.exclusion]?.name ?? breach.exclusion;
+  const box = book.boxes.get(breach.boxId)?.box.name ?? breach.boxId;
+  const offer = instead.length > 0 ? ` I could give you the ${sayList(instead)} in its place.` : '';
+  return `Dear ${order.customer.name}, you asked for no ${wish}. The ${box} has ${whatBreaks(breach.exclusion, order, book, breach.boxId)} in it (${sayList(breach.pieceNames)}).${offer} Would you like that, or is the box all right as it is? All of it is made in one home kitchen that handles common allergens, so I can tell you what is in a box but not promise that it is free of traces.`;
+};
 
 /** Boxes that keep an exclusion but whose suppliers speak of traces: worth a word to the customer. */
 const traceFindings = (order: OrderDraft, book: Book, about: Subject): Finding[] =>
   order.lines.flatMap(({ boxId }) => {
-    const box = book.boxes.get(boxId);
+    const box = boxFor(order, boxId, book)?.facts;
     if (!box) return [];
     return order.exclusions
       .filter((exclusion) => brokenBy(exclusion, box.contains).length === 0)
@@ -118,6 +149,18 @@ export function findingsOfOrder(order: OrderFiled, book: Book, today: Day): Find
       })),
       openWayOut(about, 'Open the order'),
       {
+        label: 'Copy a message to the customer',
+        action: {
+          kind: 'copy',
+          text: askCustomer(
+            order,
+            breach,
+            book,
+            clear.slice(0, 2).map((facts) => facts.box.name),
+          ),
+        },
+      },
+      {
         label: 'The customer knows and agrees',
         action: { kind: 'agree', orderId: order.id, boxId, exclusion },
       },
@@ -127,7 +170,7 @@ export function findingsOfOrder(order: OrderFiled, book: Book, today: Day): Find
         'decide',
         'exclusion-broken',
         about,
-        `${order.customer.name} wants no ${exclusions[exclusion]?.name ?? exclusion}, but ${boxName} contains ${whatBreaks(exclusion, book, boxId)} (${sayList(pieceNames)}).`,
+        `${order.customer.name} wants no ${exclusions[exclusion]?.name ?? exclusion}, but ${boxName} contains ${whatBreaks(exclusion, order, book, boxId)} (${sayList(pieceNames)}).`,
         waysOut,
       ),
     );

@@ -38,6 +38,7 @@ describe('an exclusion', () => {
     expect(found?.waysOut.map((way) => way.label)).toEqual([
       'Change to clear',
       'Open the order',
+      'Copy a message to the customer',
       'The customer knows and agrees',
     ]);
   });

@@ -1,11 +1,15 @@
-import type { Book } from '../box/index.js';
-import { isOpen, type OrderFiled } from '../order/index.js';
+import type { Book, BoxFacts } from '../box/index.js';
+import { boxFor, isOpen, withoutOf, type OrderFiled } from '../order/index.js';
 import type { Day } from '../quantity/index.js';
 
-/** One box that is due on one day. */
+/** One box that is due on one day, packed in one way. */
 export interface BoxDemand {
   readonly day: Day;
   readonly boxId: string;
+  /** What it is packed without, because stand-ins are in place; empty for the box as it is. */
+  readonly without: readonly string[];
+  /** Null when the box is not in the book. */
+  readonly facts: BoxFacts | null;
   readonly count: number;
 }
 
@@ -16,27 +20,35 @@ export interface PieceDemand {
   readonly count: number;
 }
 
-/** The boxes of all open orders, added up by hand-over day and box, the earliest first. */
-export function boxDemand(orders: readonly OrderFiled[]): BoxDemand[] {
-  const days = new Map<Day, Map<string, number>>();
+/** The boxes of all open orders, added up by hand-over day, box and stand-ins, the earliest first. */
+export function boxDemand(orders: readonly OrderFiled[], book: Book): BoxDemand[] {
+  const days = new Map<Day, Map<string, BoxDemand>>();
   for (const order of orders) {
     if (!isOpen(order)) continue;
-    let boxes = days.get(order.handOver.on);
-    if (!boxes) days.set(order.handOver.on, (boxes = new Map<string, number>()));
-    for (const { boxId, count } of order.lines) boxes.set(boxId, (boxes.get(boxId) ?? 0) + count);
+    const day = order.handOver.on;
+    let boxes = days.get(day);
+    if (!boxes) days.set(day, (boxes = new Map<string, BoxDemand>()));
+    for (const { boxId, count } of order.lines) {
+      const resolved = boxFor(order, boxId, book);
+      // As long as something must still be settled, the box is planned as it is sold.
+      const stoodIn = resolved !== undefined && resolved.clear && resolved.standIns.length > 0;
+      const without = stoodIn ? withoutOf(order, boxId) : [];
+      const facts = stoodIn ? resolved.facts : (book.boxes.get(boxId) ?? null);
+      const key = [boxId, ...without].join(' ');
+      const before = boxes.get(key)?.count ?? 0;
+      boxes.set(key, { day, boxId, without, facts, count: before + count });
+    }
   }
-  return [...days]
-    .sort(([a], [b]) => (a < b ? -1 : 1))
-    .flatMap(([day, boxes]) => [...boxes].map(([boxId, count]) => ({ day, boxId, count })));
+  return [...days].sort(([a], [b]) => (a < b ? -1 : 1)).flatMap(([, boxes]) => [...boxes.values()]);
 }
 
 /** The pieces in those boxes, added up by day and piece. Boxes that are not in the book are passed over. */
-export function pieceDemand(boxes: readonly BoxDemand[], book: Book): PieceDemand[] {
+export function pieceDemand(boxes: readonly BoxDemand[]): PieceDemand[] {
   const days = new Map<Day, Map<string, number>>();
-  for (const { day, boxId, count } of boxes) {
+  for (const { day, facts, count } of boxes) {
     let pieces = days.get(day);
     if (!pieces) days.set(day, (pieces = new Map<string, number>()));
-    for (const each of book.boxes.get(boxId)?.pieces ?? [])
+    for (const each of facts?.pieces ?? [])
       pieces.set(each.pieceId, (pieces.get(each.pieceId) ?? 0) + each.count * count);
   }
   return [...days].flatMap(([day, pieces]) => [...pieces].map(([pieceId, count]) => ({ day, pieceId, count })));

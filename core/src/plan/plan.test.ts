@@ -175,7 +175,9 @@ describe('days', () => {
   it('puts packing on the last bench day before the hand-over and says when a day is over', () => {
     const plan = planSeason(bookOf({ ...pantry, kitchen: bench }), [order('Ada', { mixed: 60 }, '2026-12-05')], TODAY);
     const tuesday = plan.days.find((each) => each.day === '2026-12-01');
-    expect(tuesday?.packs).toEqual([{ boxId: 'mixed', boxName: 'mixed', handOver: '2026-12-05', count: 60 }]);
+    expect(tuesday?.packs).toEqual([
+      { boxId: 'mixed', boxName: 'mixed', without: [], handOver: '2026-12-05', count: 60 },
+    ]);
     expect(tuesday?.bookedMinutes).toBeGreaterThan(210);
     expect(plan.findings.map((each) => each.message)).toContain('Tuesday 1 December is 30 min over its 3 h 30 min.');
   });

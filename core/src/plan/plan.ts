@@ -11,6 +11,8 @@ import { benchHours, type Bookings } from './windows.js';
 export interface Pack {
   readonly boxId: string;
   readonly boxName: string;
+  /** What they are packed without, because stand-ins are in place. */
+  readonly without: readonly string[];
   readonly handOver: Day;
   readonly count: number;
 }
@@ -37,10 +39,11 @@ export interface SeasonDay {
   readonly handOvers: readonly HandOver[];
 }
 
-/** One lot of equal labels: a box for one hand-over day. */
+/** One lot of equal labels: a box for one hand-over day, with the same stand-ins. */
 export interface LabelRun {
   readonly boxId: string;
   readonly boxName: string;
+  readonly without: readonly string[];
   readonly handOver: Day;
   readonly count: number;
   /** The day on which its oldest piece is made. */
@@ -65,8 +68,7 @@ export interface Plan {
 
 /** Equal labels for each box and hand-over day: made on its oldest piece's day, best before its first piece ends. */
 export function labelRuns(boxes: readonly BoxDemand[], madeOn: ReadonlyMap<string, Day>, book: Book): LabelRun[] {
-  return boxes.flatMap(({ day, boxId, count }) => {
-    const facts = book.boxes.get(boxId);
+  return boxes.flatMap(({ day, boxId, without, facts, count }) => {
     if (!facts) return [];
     let oldest: Day | undefined;
     let first: Day | undefined;
@@ -79,7 +81,7 @@ export function labelRuns(boxes: readonly BoxDemand[], madeOn: ReadonlyMap<strin
       if (first === undefined || ends < first) first = ends;
     }
     if (oldest === undefined || first === undefined) return [];
-    return [{ boxId, boxName: facts.box.name, handOver: day, count, madeOn: oldest, bestBefore: first }];
+    return [{ boxId, boxName: facts.box.name, without, handOver: day, count, madeOn: oldest, bestBefore: first }];
   });
 }
 
@@ -102,12 +104,11 @@ interface Packing {
 function bookPacking(boxes: readonly BoxDemand[], book: Book, today: Day): Packing {
   const minutes: Bookings = new Map();
   const packs = new Map<Day, Pack[]>();
-  for (const { day: handOver, boxId, count } of boxes) {
-    const facts = book.boxes.get(boxId);
+  for (const { day: handOver, boxId, without, facts, count } of boxes) {
     if (!facts) continue;
     const day = packingDay(handOver, book, today);
     minutes.set(day, (minutes.get(day) ?? 0) + count * facts.box.packMinutes);
-    const pack = { boxId, boxName: facts.box.name, handOver, count };
+    const pack = { boxId, boxName: facts.box.name, without, handOver, count };
     packs.set(day, [...(packs.get(day) ?? []), pack]);
   }
   return { minutes, packs };
@@ -202,8 +203,8 @@ function shoppingFindings(shopping: readonly ShoppingLine[]): Finding[] {
  */
 export function planSeason(book: Book, orders: readonly OrderFiled[], today: Day): Plan {
   const open = orders.filter(isOpen);
-  const boxes = boxDemand(open);
-  const pieces = pieceDemand(boxes, book);
+  const boxes = boxDemand(open, book);
+  const pieces = pieceDemand(boxes);
   const packing = bookPacking(boxes, book, today);
   const { makings, madeOn, findings } = planMakings(pieces, book, today, packing.minutes);
   const shopping = shoppingList(makings, book);

@@ -23,6 +23,7 @@ export class BoxCellRow {
   @PrimaryColumn('integer') position: number;
   @Column('text') pieceId: string;
   @Column('integer') count: number;
+  @Column('simple-json') standIns: string[];
   @ManyToOne(() => BoxRow, (box) => box.cells)
   @JoinColumn({ name: 'boxId' })
   box: Relation<BoxRow>;

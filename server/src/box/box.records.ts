@@ -23,7 +23,7 @@ export const boxMapping: Mapping<BoxDraft, BoxRow> = {
   toRow: ({ cells: _cells, ...row }) => row,
   toDraft: ({ id: _id, version: _version, cells: filled, ...draft }) => {
     const cells: BoxDraft['cells'] = new Array<null>(draft.rows * draft.columns).fill(null);
-    for (const { position, pieceId, count } of filled) cells[position] = { pieceId, count };
+    for (const { position, pieceId, count, standIns } of filled) cells[position] = { pieceId, count, standIns };
     return { ...draft, cells };
   },
 };

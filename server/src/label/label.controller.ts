@@ -1,7 +1,9 @@
 import { Controller, Get, Param, Query, Res } from '@nestjs/common';
 import { ApiOperation, ApiProduces, ApiQuery, ApiTags } from '@nestjs/swagger';
+import { resolveBox } from '@usual-pantry/core/box';
 import { finding, type Finding } from '@usual-pantry/core/finding';
 import { usLabel, type Label, type LabelLayout } from '@usual-pantry/core/label';
+import { exclusionSchema } from '@usual-pantry/core/order';
 import type { LabelRun } from '@usual-pantry/core/plan';
 import { sayNumber } from '@usual-pantry/core/quantity';
 import { daySchema } from '@usual-pantry/core/record';
@@ -13,7 +15,15 @@ import { notFound, wrongValues } from '../http/errors.js';
 
 const MOST_COPIES = 500;
 
-const labelQuerySchema = z.strictObject({ handOver: daySchema.optional() });
+const labelQuerySchema = z.strictObject({
+  handOver: daySchema.optional(),
+  /** What the box is packed without, stand-ins in place: codes with commas between. */
+  without: z
+    .string()
+    .transform((text) => text.split(',').filter(Boolean).sort())
+    .pipe(z.array(exclusionSchema))
+    .optional(),
+});
 const pdfQuerySchema = labelQuerySchema.extend({
   copies: z.coerce.number().int().min(1).max(MOST_COPIES).default(1),
 });
@@ -40,17 +50,19 @@ export class LabelController {
   @Get('boxes/:id/label')
   @ApiOperation({ summary: 'The US label of a box in words and set in type, with what is missing' })
   @ApiQuery({ name: 'handOver', required: false, schema: { type: 'string', format: 'date' } })
+  @ApiQuery({ name: 'without', required: false, schema: { type: 'string', example: 'nuts,sesame' } })
   label(
     @Param('id') id: string,
     @Query({ schema: labelQuerySchema }) query: z.infer<typeof labelQuerySchema>,
   ): Promise<SetLabel> {
-    return this.set(id, query.handOver);
+    return this.set(id, query.handOver, query.without);
   }
 
   @Get('boxes/:id/label.pdf')
   @ApiOperation({ summary: 'The same as a PDF at true size, one label a page' })
   @ApiProduces('application/pdf')
   @ApiQuery({ name: 'handOver', required: false, schema: { type: 'string', format: 'date' } })
+  @ApiQuery({ name: 'without', required: false, schema: { type: 'string', example: 'nuts,sesame' } })
   @ApiQuery({
     name: 'copies',
     required: false,
@@ -61,7 +73,7 @@ export class LabelController {
     @Query({ schema: pdfQuerySchema }) query: z.infer<typeof pdfQuerySchema>,
     @Res() response: Response,
   ): Promise<void> {
-    const { findings, layout, blocks } = await this.set(id, query.handOver);
+    const { findings, layout, blocks } = await this.set(id, query.handOver, query.without);
     const stops = findings.filter((each) => each.severity === 'stop');
     if (stops.length > 0)
       throw wrongValues(
@@ -72,11 +84,15 @@ export class LabelController {
     response.type('application/pdf').set('Content-Disposition', `inline; filename="label-${id}.pdf"`).send(pdf);
   }
 
-  private async set(boxId: string, handOver: string | undefined): Promise<SetLabel> {
+  private async set(boxId: string, handOver: string | undefined, without: readonly string[] = []): Promise<SetLabel> {
     const { season, plan } = await this.books.plan();
-    const facts = season.book.boxes.get(boxId);
-    if (!facts) throw notFound('box', boxId);
-    const run = plan.labels.find((each) => each.boxId === boxId && each.handOver === handOver) ?? null;
+    const box = season.book.boxes.get(boxId);
+    if (!box) throw notFound('box', boxId);
+    const { facts } = resolveBox(box, without, season.book.pieces);
+    const run =
+      plan.labels.find(
+        (each) => each.boxId === boxId && each.handOver === handOver && each.without.join() === without.join(),
+      ) ?? null;
     const label = usLabel(facts, season.book, run);
     const { widthMm, heightMm } = season.book.kitchen.label;
     const layout = setLabel(label, widthMm, heightMm);

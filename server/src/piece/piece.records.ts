@@ -59,8 +59,10 @@ export class PieceRecords extends Records<PieceDraft, PieceRow> {
   usersOf(id: string, manager: EntityManager): Promise<User[]> {
     return manager.query(
       `SELECT DISTINCT 'box' AS noun, box.id, box.name FROM box
-       JOIN box_cell ON box_cell.boxId = box.id WHERE box_cell.pieceId = ? ORDER BY box.name`,
-      [id],
+       JOIN box_cell ON box_cell.boxId = box.id
+       WHERE box_cell.pieceId = ? OR EXISTS (SELECT 1 FROM json_each(box_cell.standIns) WHERE value = ?)
+       ORDER BY box.name`,
+      [id, id],
     );
   }
 }

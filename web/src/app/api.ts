@@ -150,10 +150,10 @@ export const api = createApi({
       query: (id) => `orders/${encodeURIComponent(id)}`,
       providesTags: ['Order'],
     }),
-    label: build.query<LabelAnswer, { boxId: string; handOver: string | null }>({
-      query: ({ boxId, handOver }) => ({
+    label: build.query<LabelAnswer, { boxId: string; handOver: string | null; without: string }>({
+      query: ({ boxId, handOver, without }) => ({
         url: `boxes/${encodeURIComponent(boxId)}/label`,
-        params: handOver ? { handOver } : {},
+        params: { ...(handOver ? { handOver } : {}), ...(without ? { without } : {}) },
       }),
       providesTags: ['Orders'],
     }),

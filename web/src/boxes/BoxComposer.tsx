@@ -14,6 +14,7 @@ import type { SeasonBook } from '../parts/useSeason';
 import { BoxFigures, useBoxCost } from './BoxFigures';
 import { PackagingLines } from './PackagingLines';
 import { Shelf } from './Shelf';
+import { StandIns } from './StandIns';
 import { Tray } from './Tray';
 
 const freshBox: BoxDraft = {
@@ -127,7 +128,7 @@ function Body({ season, box }: { season: SeasonBook; box: StoredBox | null }) {
   const place = (pieceId: string | null) => {
     const cells = [...getValues('cells')];
     if (cell >= cells.length) return;
-    cells[cell] = pieceId === null ? null : { pieceId, count: cells[cell]?.count ?? 1 };
+    cells[cell] = pieceId === null ? null : { pieceId, count: cells[cell]?.count ?? 1, standIns: [] };
     setValue('cells', cells, { shouldDirty: true, shouldValidate: true });
     if (pieceId !== null) setCell(Math.min(cell + 1, cells.length - 1));
   };
@@ -149,6 +150,7 @@ function Body({ season, box }: { season: SeasonBook; box: StoredBox | null }) {
       </Box>
       <Panel title={`Cell ${String(cell + 1)}`} aside={<Size />}>
         <Tray season={season} cell={cell} onChoose={setCell} onPlace={place} />
+        <StandIns season={season} cell={cell} />
       </Panel>
       <Box sx={{ gridColumn: { md: '1 / -1', lg: 'auto' }, order: { xs: 2, md: 0 } }}>
         <BoxFigures season={season} facts={facts} />

@@ -14,15 +14,23 @@ import { LabelPreview } from './LabelPreview';
 
 const MOST_COPIES = 500;
 
+interface LabelSheetProps {
+  readonly boxId: string;
+  readonly handOver: string | null;
+  /** What the box is packed without, stand-ins in place: codes with commas between. */
+  readonly without: string;
+  readonly count: number;
+}
+
 /** One label: what is missing, the label at true size, the PDF. */
-export function LabelSheet({ boxId, handOver, count }: { boxId: string; handOver: string | null; count: number }) {
-  const { data: label, error, refetch } = useLabelQuery({ boxId, handOver });
+export function LabelSheet({ boxId, handOver, without, count }: LabelSheetProps) {
+  const { data: label, error, refetch } = useLabelQuery({ boxId, handOver, without });
   const [copies, setCopies] = useState(String(count));
   if (!label) return <Waiting error={error} again={refetch} />;
   const stops = label.findings.some((each) => each.severity === 'stop');
   const number = Number(copies);
   const wrong = !Number.isInteger(number) || number < 1 || number > MOST_COPIES;
-  const query = new URLSearchParams({ ...(handOver ? { handOver } : {}), copies });
+  const query = new URLSearchParams({ ...(handOver ? { handOver } : {}), ...(without ? { without } : {}), copies });
   return (
     <Box component="section" aria-label="Label">
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, mb: 1.5 }}>

@@ -7,12 +7,15 @@ import { AnswerLine, Mark } from '../parts/AnswerLine';
 import { Empty } from '../parts/Panel';
 import { SplitView } from '../parts/SplitView';
 import { Waiting } from '../parts/Waiting';
+import { labelAddress } from '../parts/addresses';
+import { sayExclusion } from '../orders/words';
 import { LabelSheet } from './LabelSheet';
 
 interface Row {
   readonly boxId: string;
   readonly name: string;
   readonly handOver: string | null;
+  readonly without: string;
   readonly text: string;
 }
 
@@ -20,22 +23,26 @@ interface Row {
 const rowsOf = (plan: PlanAnswer, boxes: readonly { id: string; name: string }[]): Row[] => [
   ...plan.labels.map((run) => ({
     boxId: run.boxId,
-    name: run.boxName,
+    name: [run.boxName, ...run.without.map(sayExclusion)].join(', '),
     handOver: run.handOver,
+    without: run.without.join(),
     text: `${sayCount(run.count, 'label')} for ${sayShortDay(run.handOver)} · made ${sayShortDay(run.madeOn)}, best before ${sayShortDay(run.bestBefore)}`,
   })),
-  ...boxes.map(({ id, name }) => ({ boxId: id, name, handOver: null, text: 'without dates' })),
+  ...boxes.map(({ id, name }) => ({ boxId: id, name, handOver: null, without: '', text: 'without dates' })),
 ];
+
+const addressOf = ({ boxId, handOver, without }: Row): string =>
+  labelAddress(boxId, handOver, without.split(',').filter(Boolean));
 
 function RunList({ rows, open }: { rows: readonly Row[]; open: Row | undefined }) {
   return (
     <Box component="ul" aria-label="Labels" sx={{ listStyle: 'none', m: 0, p: 0, display: 'grid', gap: 0.75 }}>
       {rows.map((row) => (
-        <li key={`${row.boxId} ${row.handOver ?? ''}`}>
+        <li key={addressOf(row)}>
           <Paper
             variant="outlined"
             component={Link}
-            to={`/labels/${row.boxId}${row.handOver ? `?handOver=${row.handOver}` : ''}`}
+            to={addressOf(row)}
             aria-current={row === open ? 'true' : undefined}
             sx={{
               display: 'block',
@@ -67,7 +74,8 @@ export function Labels() {
   const rows = rowsOf(plan, book.boxes);
   if (rows.length === 0) return <Empty title="No boxes, so no labels.">Fill a box, and its label stands here.</Empty>;
   const handOver = search.get('handOver');
-  const open = rows.find((row) => row.boxId === boxId && row.handOver === handOver);
+  const without = search.get('without') ?? '';
+  const open = rows.find((row) => row.boxId === boxId && row.handOver === handOver && row.without === without);
   const labels = plan.labels.reduce((sum, run) => sum + run.count, 0);
   return (
     <>
@@ -88,10 +96,15 @@ export function Labels() {
         detail={
           boxId && (
             <LabelSheet
-              key={`${boxId} ${handOver ?? ''}`}
+              key={`${boxId} ${handOver ?? ''} ${without}`}
               boxId={boxId}
               handOver={handOver}
-              count={plan.labels.find((run) => run.boxId === boxId && run.handOver === handOver)?.count ?? 1}
+              without={without}
+              count={
+                plan.labels.find(
+                  (run) => run.boxId === boxId && run.handOver === handOver && run.without.join() === without,
+                )?.count ?? 1
+              }
             />
           )
         }

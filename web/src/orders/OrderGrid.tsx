@@ -5,6 +5,7 @@ import { sayShortDay } from '@usual-pantry/core/quantity';
 import { memo, useMemo } from 'react';
 import { useBookQuery, usePlanQuery } from '../app/api';
 import { nonce } from '../app/nonce';
+import { gridLook } from './gridLook';
 import { FIGURES } from '../app/theme';
 import { sayExclusion } from './words';
 
@@ -103,14 +104,8 @@ function useColumns(compact: boolean): Columns {
   );
 }
 
+const look = { ...gridLook, '& .MuiDataGrid-cell': { ...gridLook['& .MuiDataGrid-cell'], cursor: 'pointer' } };
 const heightOfText = () => 'auto' as const;
-const look = {
-  bgcolor: 'background.paper',
-  borderColor: 'divider',
-  '--DataGrid-rowBorderColor': 'var(--mui-palette-divider)',
-  '& .MuiDataGrid-cell': { py: 1, cursor: 'pointer', lineHeight: 1.35, whiteSpace: 'normal' },
-};
-
 type GridProps = Pick<
   DataGridProps<Order>,
   'rows' | 'rowCount' | 'loading' | 'paginationModel' | 'onPaginationModelChange' | 'sortModel' | 'onSortModelChange'

@@ -15,6 +15,8 @@ import {
   type OrderFileRequest,
   type Refusal,
 } from '../app/api';
+import { nonce } from '../app/nonce';
+import { gridLook } from './gridLook';
 import { AnswerLine, Mark } from '../parts/AnswerLine';
 import { Panel } from '../parts/Panel';
 import { saveAs } from '../parts/saveAs';
@@ -189,15 +191,17 @@ export function OrderImport() {
             />
           </Panel>
           <DataGrid
-            aria-label="Rows of the file"
+            label="Rows of the file"
+            nonce={nonce}
             rows={answer.report}
             getRowId={({ row }) => row}
             columns={columns}
             getRowHeight={() => 'auto'}
-            sx={{ '& .MuiDataGrid-cell': { py: 0.75 }, bgcolor: 'background.paper' }}
+            sx={gridLook}
             pageSizeOptions={[25, 100]}
             initialState={{ pagination: { paginationModel: { pageSize: 25 } } }}
             disableRowSelectionOnClick
+            disableColumnMenu
           />
         </>
       )}

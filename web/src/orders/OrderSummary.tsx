@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import Paper from '@mui/material/Paper';
-import { findingsOfOrder, orderDraftSchema, type Order } from '@usual-pantry/core/order';
+import { boxFor, findingsOfOrder, orderDraftSchema, withoutOf, type Order } from '@usual-pantry/core/order';
 import { sayGrams, sayMoney, sayShortDay } from '@usual-pantry/core/quantity';
 import { useFormState, useWatch } from 'react-hook-form';
 import { usePlanQuery } from '../app/api';
@@ -17,15 +17,18 @@ export function OrderSummary({ season, order }: { season: SeasonBook; order: Ord
   const { book, data } = season;
   const lines = parsed.success ? parsed.data.lines : (order?.lines ?? []);
   const boxes = lines.flatMap(({ boxId, count }) => {
-    const facts = book.boxes.get(boxId);
-    return facts ? [{ facts, count }] : [];
+    const resolved = boxFor(parsed.success ? parsed.data : { exclusions: [], agreed: [] }, boxId, book);
+    return resolved ? [{ ...resolved, count }] : [];
   });
   const price = boxes.reduce((sum, { facts, count }) => sum + facts.box.priceMinor * count, 0);
   const grams = boxes.reduce((sum, { facts, count }) => sum + facts.weightGrams * count, 0);
   const pieces = boxes.reduce((sum, { facts, count }) => sum + facts.pieceCount * count, 0);
   const deposit = parsed.success ? parsed.data.depositMinor : 0;
   const runs = plan?.labels.filter(
-    (run) => run.handOver === order?.handOver.on && order.lines.some((line) => line.boxId === run.boxId),
+    (run) =>
+      run.handOver === order?.handOver.on &&
+      order.lines.some((line) => line.boxId === run.boxId) &&
+      (run.without.length === 0 || run.without.join() === withoutOf(order, run.boxId).join()),
   );
   const findings = parsed.success ? findingsOfOrder({ ...parsed.data, id: order?.id ?? 'new' }, book, data.today) : [];
   const settled = findings.map((each) => ({
@@ -33,6 +36,7 @@ export function OrderSummary({ season, order }: { season: SeasonBook; order: Ord
     // Ways out change the stored order: with unsaved typing they would change it underneath.
     waysOut: order && !isDirty ? each.waysOut.filter((way) => way.action.kind !== 'open') : [],
   }));
+  const nameOf = (pieceId: string) => book.pieces.get(pieceId)?.piece.name ?? pieceId;
   const money = (minor: number) => sayMoney(minor, data.kitchen.currency);
   return (
     <Box>
@@ -46,8 +50,15 @@ export function OrderSummary({ season, order }: { season: SeasonBook; order: Ord
           <Figure name="Pieces, weight">
             {pieces} · {sayGrams(grams)}
           </Figure>
+          {boxes.flatMap(({ facts, standIns }) =>
+            standIns.map(({ fromId, toId, cells }) => (
+              <Figure key={`${facts.box.id} ${fromId} ${toId}`} name={`Stand-in in ${facts.box.name}`}>
+                {cells} × {nameOf(toId)} for {nameOf(fromId)}
+              </Figure>
+            )),
+          )}
           {runs?.map((run) => (
-            <Figure key={run.boxId} name={`Label of ${run.boxName}`}>
+            <Figure key={[run.boxId, ...run.without].join(' ')} name={`Label of ${run.boxName}`}>
               made {sayShortDay(run.madeOn)} · best before {sayShortDay(run.bestBefore)}
             </Figure>
           ))}

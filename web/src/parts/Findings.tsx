@@ -10,6 +10,7 @@ import { agreeTo, swapBox } from '@usual-pantry/core/order';
 import { memo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { api } from '../app/api';
+import { said } from '../app/history';
 import { Icon } from '../app/Icon';
 import { useAppDispatch } from '../app/store';
 import { addressOf } from './addresses';
@@ -29,6 +30,11 @@ function useWayOut() {
   return async ({ action }: WayOut) => {
     if (action.kind === 'open') {
       await navigate(addressOf(action.subject));
+      return;
+    }
+    if (action.kind === 'copy') {
+      await navigator.clipboard.writeText(action.text);
+      dispatch(said({ text: 'The message is on the clipboard.' }));
       return;
     }
     const order = await dispatch(

@@ -8,6 +8,8 @@ import type { ReactNode } from 'react';
 import { Link as RouterLink } from 'react-router';
 import type { PlanAnswer } from '../app/api';
 import { FIGURES } from '../app/theme';
+import { sayExclusion } from '../orders/words';
+import { labelAddress } from '../parts/addresses';
 import { Panel } from '../parts/Panel';
 import { Tape } from '../parts/Tape';
 import { sayBatches } from '@usual-pantry/core/recipe';
@@ -55,10 +57,10 @@ export function DaySheet({ entry, plan, title }: { entry: SeasonDay; plan: PlanA
         <Section title="Pack">
           {entry.packs.map((pack) => (
             <Tape
-              key={`${pack.boxId} ${pack.handOver}`}
+              key={labelAddress(pack.boxId, pack.handOver, pack.without)}
               tone="pack"
-              to={`/labels/${pack.boxId}?handOver=${pack.handOver}`}
-              name={`${String(pack.count)} × ${pack.boxName}`}
+              to={labelAddress(pack.boxId, pack.handOver, pack.without)}
+              name={[`${String(pack.count)} × ${pack.boxName}`, ...pack.without.map(sayExclusion)].join(', ')}
               code={`for ${sayShortDay(pack.handOver)}`}
             />
           ))}

@@ -12,6 +12,7 @@ const added: readonly (readonly [table: string, column: string, type: string])[]
   ['recipe', 'alcohol', `TEXT NOT NULL DEFAULT 'never heated'`],
   ['recipe', 'variantSwaps', `TEXT CHECK (variantSwaps IS NULL OR json_valid(variantSwaps))`],
   ['recipe', 'variantOfId', `TEXT REFERENCES recipe (id) DEFERRABLE INITIALLY DEFERRED CHECK (variantOfId <> id)`],
+  ['box_cell', 'standIns', `TEXT NOT NULL DEFAULT '[]' CHECK (json_valid(standIns))`],
   ['recipe_line', 'afterCook', `INTEGER NOT NULL DEFAULT 0 CHECK (afterCook IN (0, 1))`],
 ];
 
@@ -33,7 +34,7 @@ const tables = [
   ) STRICT`,
 ];
 
-/** Steps, variants and versions of recipes, fillings of moulded pieces, and what ingredients cost over time. */
+/** Steps, variants and versions of recipes, fillings of moulded pieces, stand-ins of cells, and what ingredients cost over time. */
 export class BenchCard1764050000000 implements MigrationInterface {
   name = 'BenchCard1764050000000';
 

@@ -1,0 +1,98 @@
+import { expect, test } from './support/kitchen';
+
+test('an order is taken from one line, and the decision that it raises is settled', async ({ page }) => {
+  await page.goto('/orders');
+  const line = page.getByLabel('An order in one line');
+  const ticket = page.getByTestId('ticket');
+  await line.fill('Wren Oxley: 2 sampler + 1 large box, pick-up 5/12 at the porch, no sesame');
+  await expect(ticket).toContainText('Wren Oxley · 2 × Pinwheel sampler · pick-up · porch · no sesame');
+  await expect(page.getByRole('button', { name: 'Take it' })).toBeDisabled();
+  await ticket.getByRole('button', { name: 'Longest Night box' }).click();
+  await ticket.getByRole('button', { name: 'Saturday 5 December' }).click();
+  await expect(ticket).toContainText(
+    'Wren Oxley · 2 × Pinwheel sampler, 1 × Longest Night box · Saturday 5 December · pick-up · porch · no sesame',
+  );
+  await page.getByRole('button', { name: 'Take it' }).click();
+  await expect(page.getByText('Wren Oxley’s order taken.')).toBeVisible();
+
+  // Both boxes hold sesame toffee and no stand-in for it: two decisions, each with its ways out
+  await expect(page.getByText('Wren Oxley wants no sesame, but Pinwheel sampler contains sesame')).toBeVisible();
+  await expect(page.getByText('Wren Oxley wants no sesame, but Longest Night box contains sesame')).toBeVisible();
+  const decision = page.getByRole('listitem').filter({ hasText: 'but Longest Night box contains sesame' });
+  await decision.getByRole('button', { name: 'The customer knows and agrees' }).click();
+  await expect(page.getByText('Wren Oxley’s order changed.')).toBeVisible();
+  await expect(decision).toBeHidden();
+  const other = page.getByRole('listitem').filter({ hasText: 'but Pinwheel sampler contains sesame' });
+  await other.getByRole('button', { name: 'Change to Box without nuts' }).click();
+  await expect(other).toBeHidden();
+});
+
+test('a messy CSV is looked at, taken, mended and brought again', async ({ page }) => {
+  const messy = [
+    'Order no;Customer;Box;Qty;Date;How;Allergies',
+    'M1;"Oxley; Wren";Table box;2;20/12/2026;porch;no peanut',
+    'M2;Ivo Stane;Moon box;1;20/12/2026;stall;',
+    'M3;Ada Quill;Pinwheel sampler;many;20/12/2026;stall;',
+    'M4;Tam Reed;Pinwheel sampler;1;31/02/2026;stall;',
+    'M5;=1+1;Longest Night box;1;20/12/2026;courier;alcohol',
+  ].join('\n');
+  const file = (text: string) => ({ name: 'orders.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
+  await page.goto('/orders');
+  await page.getByRole('link', { name: 'From a CSV' }).click();
+  await page.getByLabel('CSV file of orders').setInputFiles(file(messy));
+  await expect(page.getByTestId('answer')).toHaveText('5 rows: 2 new orders, 0 changed to take, 3 refused.');
+  await expect(page.getByText('there is no one box “Moon box”')).toBeVisible();
+  await expect(page.getByText('“many” is no number of boxes')).toBeVisible();
+  await expect(page.getByText('“31/02/2026” is no day')).toBeVisible();
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save the refused rows' }).click();
+  const stream = await (await download).createReadStream();
+  const chunks: Buffer[] = [];
+  for await (const chunk of stream) chunks.push(chunk as Buffer);
+  const refused = Buffer.concat(chunks).toString();
+  expect(refused.split('\r\n')).toHaveLength(4);
+  await page.getByRole('button', { name: 'Take 2 orders' }).click();
+  await expect(page.getByTestId('answer')).toContainText('2 new orders, 0 changed and taken');
+
+  // The refused rows come back mended; what is there already stays as it is
+  const mended = refused.replace('Moon box', 'Table box').replace('many', '3').replace('31/02/2026', '21/12/2026');
+  await page.getByLabel('CSV file of orders').setInputFiles(file(mended));
+  await expect(page.getByTestId('answer')).toHaveText('3 rows: 3 new orders, 0 changed to take.');
+  await page.getByRole('button', { name: 'Take 3 orders' }).click();
+  await expect(page.getByTestId('answer')).toContainText('and taken');
+  await page.getByLabel('CSV file of orders').setInputFiles(file(messy));
+  await expect(page.getByTestId('answer')).toHaveText('5 rows: 0 new orders, 0 changed to take, 3 refused.');
+  await page
+    .getByRole('navigation', { name: 'Screens' })
+    .getByRole('link', { name: /^Orders/ })
+    .click();
+  await page.getByLabel('Search customers').fill('Tam Reed');
+  await expect(page.getByRole('row').filter({ hasText: 'Tam Reed' })).toContainText('1 × Pinwheel sampler');
+});
+
+test('a stand-in takes the place of what an order rules out, down to the label', async ({ page }) => {
+  await page.goto('/boxes/longest-night');
+  await page.getByRole('button', { name: 'Cell 5: Sesame-cardamom toffee' }).click();
+  await page.getByLabel(/^Stand-ins for Sesame-cardamom toffee/).fill('Ginger');
+  await page.getByRole('option', { name: 'Ginger and cocoa-nib bark' }).click();
+  await page.getByRole('button', { name: 'Cell 8: Sesame-cardamom toffee' }).click();
+  await page.getByLabel(/^Stand-ins for Sesame-cardamom toffee/).fill('Ginger');
+  await page.getByRole('option', { name: 'Ginger and cocoa-nib bark' }).click();
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByText('Longest Night box saved.')).toBeVisible();
+
+  await page.goto('/orders');
+  await page.getByLabel('An order in one line').fill('Wren Oxley: 1 longest night box, courier 19 Dec, no sesame');
+  await page.getByRole('button', { name: 'Take it' }).click();
+  await expect(page.getByText('2 × Ginger and cocoa-nib bark for Sesame-cardamom toffee')).toBeVisible();
+  await expect(page.getByText('Wren Oxley wants no sesame, but')).toBeHidden();
+  await page
+    .getByRole('navigation', { name: 'Screens' })
+    .getByRole('link', { name: /^Labels/ })
+    .click();
+  await page.getByRole('link', { name: /^Longest Night box, no sesame/ }).click();
+  const label = page.getByRole('img', { name: /Longest Night box/ });
+  await expect(label).toBeVisible();
+  await expect(label).toHaveAccessibleName(/Contains: Milk, Tree Nuts \(Hazelnuts, Pecans\), Wheat, Soy\./);
+  await expect(label).not.toHaveAccessibleName(/sesame seed/i);
+});
