@@ -72,9 +72,9 @@ async function typeToScreen(amount: number): Promise<number> {
     const shown = () => [...document.querySelectorAll('dd')].map((each) => each.textContent).join();
     const before = shown();
     const input = document.querySelector<HTMLInputElement>('input[name="lines.0.amount"]');
-    const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set;
     const since = performance.now();
-    set?.call(input, String(value));
+    // Past the property that React puts on the field, so that it sees a change.
+    Reflect.set(HTMLInputElement.prototype, 'value', String(value), input);
     input?.dispatchEvent(new Event('input', { bubbles: true }));
     while (shown() === before) await new Promise((resolve) => requestAnimationFrame(resolve));
     return performance.now() - since;

@@ -96,3 +96,43 @@ test('a stand-in takes the place of what an order rules out, down to the label',
   await expect(label).toHaveAccessibleName(/Contains: Milk, Tree Nuts \(Hazelnuts, Pecans\), Wheat, Soy\./);
   await expect(label).not.toHaveAccessibleName(/sesame seed/i);
 });
+
+test('a box of sixteen cells is filled by keys and by dragging, and told what does not lie well together', async ({
+  page,
+}) => {
+  await page.goto('/boxes/new');
+  await page.getByLabel('Name', { exact: true }).fill('Sixteen');
+  await page.getByLabel('Rows').fill('4');
+  await page.getByLabel('Columns').fill('4');
+  const tray = page.getByRole('grid', { name: 'Tray' });
+  await tray.getByRole('button', { name: 'Cell 1: empty' }).focus();
+  for (let cell = 0; cell < 15; cell++) await page.keyboard.press('1');
+  await expect(page.getByTestId('answer')).toContainText('15 pieces');
+  const piece = page.getByRole('button', { name: /Smoked-salt pumpkin-seed toffee/ }).first();
+  const target = tray.getByRole('button', { name: 'Cell 16: empty' });
+  await piece.hover();
+  await page.mouse.down();
+  const place = await target.boundingBox();
+  if (!place) throw new Error('the cell is not to be seen');
+  await page.mouse.move(place.x + place.width / 2, place.y + place.height / 2, { steps: 12 });
+  await page.mouse.up();
+  await expect(page.getByTestId('answer')).toContainText('16 pieces');
+  await expect(tray.getByRole('button', { name: 'Cell 16: Smoked-salt pumpkin-seed toffee' })).toBeVisible();
+  await expect(
+    page.getByText('The smoke of the smoked-salt pumpkin-seed toffee wanders into the other pieces'),
+  ).toBeVisible();
+  await expect(page.getByText(/draws damp from the .* and goes soft: part them with a barrier/)).toBeVisible();
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByText('Sixteen saved.')).toBeVisible();
+});
+
+test('a box is made over for somebody who must not have something', async ({ page }) => {
+  await page.goto('/boxes/longest-night');
+  const panel = page.getByRole('region', { name: 'The same box without something' });
+  await panel.getByLabel('Without').fill('alcohol');
+  await page.getByRole('option', { name: 'alcohol' }).click();
+  await expect(panel).toContainText('2 × Black tea truffle for Plum brandy truffle');
+  await panel.getByRole('button', { name: 'Make that box' }).click();
+  await expect(page.getByText('Longest Night box, no alcohol made.')).toBeVisible();
+  await expect(page.getByRole('grid', { name: 'Tray' })).not.toContainText('Plum brandy');
+});

@@ -1,5 +1,6 @@
 export * from './book.js';
 export * from './check.js';
 export * from './facts.js';
+export * from './mixing.js';
 export * from './schema.js';
 export * from './stand-ins.js';

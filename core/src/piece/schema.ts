@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { distinct } from '../ingredient/index.js';
 import { amountSchema, percentSchema } from '../quantity/index.js';
 import { filedShape, idSchema, nameSchema, noteSchema, storedShape } from '../record/index.js';
 
@@ -104,6 +105,10 @@ export const formSchema = z
   ])
   .meta({ id: 'PieceForm' });
 
+/** Flavours that migrate. Common practice, no source. */
+export const strongFlavours = ['mint', 'smoke', 'citrus oil', 'coffee'] as const;
+export const textures = ['crisp', 'soft'] as const;
+
 /** What the maker writes of a piece. */
 export const pieceDraftSchema = z
   .strictObject({
@@ -114,6 +119,9 @@ export const pieceDraftSchema = z
     /** Seconds of the maker's hands for each: cutting, rolling, dipping. */
     handSeconds: z.number('must be a number').min(0, 'must not be negative').max(3600),
     travel: z.enum(['travels', 'keep cool', 'local only']),
+    /** Flavours that wander into whatever lies beside it. */
+    strong: distinct(z.enum(strongFlavours)).default([]),
+    texture: z.enum(textures).nullable().default(null),
     colour: z.string().regex(/^#[0-9a-fA-F]{6}$/, 'must be a colour such as #8a5a2b'),
     notes: noteSchema,
   })

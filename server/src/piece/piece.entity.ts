@@ -14,6 +14,8 @@ export class PieceRow {
   @Column('integer') keepsDays: number;
   @Column('real') handSeconds: number;
   @Column('text') travel: PieceDraft['travel'];
+  @Column('simple-json') strong: PieceDraft['strong'];
+  @Column('text', { nullable: true }) texture: PieceDraft['texture'];
   @Column('text') colour: string;
   @Column('text') notes: string;
   @OneToMany(() => PieceLayerRow, (layer) => layer.piece) layers: Relation<PieceLayerRow>[];

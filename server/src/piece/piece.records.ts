@@ -33,12 +33,14 @@ export const pieceMapping: Mapping<PieceDraft, PieceRow> = {
       coatingRecipeId: coatingOf(draft.form),
     };
   },
-  toDraft: ({ name, form, keepsDays, handSeconds, travel, colour, notes }) => ({
+  toDraft: ({ name, form, keepsDays, handSeconds, travel, strong, texture, colour, notes }) => ({
     name,
     form,
     keepsDays,
     handSeconds,
     travel,
+    strong,
+    texture,
     colour,
     notes,
   }),

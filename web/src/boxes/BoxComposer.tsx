@@ -1,3 +1,4 @@
+import { DndContext, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
 import Box from '@mui/material/Box';
 import { boxDraftSchema, workOutBox, type Box as StoredBox, type BoxDraft } from '@usual-pantry/core/box';
 import { sayCount, sayGrams, sayMoney } from '@usual-pantry/core/quantity';
@@ -12,6 +13,7 @@ import { useRemoval } from '../parts/useRemoval';
 import { useRecordForm } from '../parts/useRecordForm';
 import type { SeasonBook } from '../parts/useSeason';
 import { BoxFigures, useBoxCost } from './BoxFigures';
+import { BoxWithout } from './BoxWithout';
 import { PackagingLines } from './PackagingLines';
 import { Shelf } from './Shelf';
 import { StandIns } from './StandIns';
@@ -125,37 +127,49 @@ function Body({ season, box }: { season: SeasonBook; box: StoredBox | null }) {
   const [cell, setCell] = useState(0);
   const facts = useDraftFacts(season, box);
   const { setValue, getValues } = useFormContext<BoxDraft>();
-  const place = (pieceId: string | null) => {
+  // A press is a press: only a pull of a few pixels starts a drag.
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
+  const placeAt = (at: number, pieceId: string | null) => {
     const cells = [...getValues('cells')];
-    if (cell >= cells.length) return;
-    cells[cell] = pieceId === null ? null : { pieceId, count: cells[cell]?.count ?? 1, standIns: [] };
+    if (at >= cells.length) return;
+    cells[at] = pieceId === null ? null : { pieceId, count: cells[at]?.count ?? 1, standIns: [] };
     setValue('cells', cells, { shouldDirty: true, shouldValidate: true });
-    if (pieceId !== null) setCell(Math.min(cell + 1, cells.length - 1));
+    setCell(pieceId === null ? at : Math.min(at + 1, cells.length - 1));
+  };
+  const place = (pieceId: string | null) => {
+    placeAt(cell, pieceId);
   };
   return (
-    <Box
-      sx={{
-        display: 'grid',
-        gap: 2,
-        gridTemplateColumns: {
-          xs: '1fr',
-          md: '220px minmax(0, 1fr)',
-          lg: '220px minmax(0, 1fr) 268px',
-        },
-        alignItems: 'start',
+    <DndContext
+      sensors={sensors}
+      onDragEnd={({ active, over }) => {
+        if (over) placeAt(Number(over.id), String(active.id));
       }}
     >
-      <Box sx={{ order: { xs: 1, md: 0 } }}>
-        <Shelf season={season} onPick={place} />
+      <Box
+        sx={{
+          display: 'grid',
+          gap: 2,
+          gridTemplateColumns: {
+            xs: '1fr',
+            md: '220px minmax(0, 1fr)',
+            lg: '220px minmax(0, 1fr) 268px',
+          },
+          alignItems: 'start',
+        }}
+      >
+        <Box sx={{ order: { xs: 1, md: 0 } }}>
+          <Shelf season={season} onPick={place} />
+        </Box>
+        <Panel title={`Cell ${String(cell + 1)}`} aside={<Size />}>
+          <Tray season={season} cell={cell} onChoose={setCell} onPlace={place} />
+          <StandIns season={season} cell={cell} />
+        </Panel>
+        <Box sx={{ gridColumn: { md: '1 / -1', lg: 'auto' }, order: { xs: 2, md: 0 } }}>
+          <BoxFigures season={season} facts={facts} />
+        </Box>
       </Box>
-      <Panel title={`Cell ${String(cell + 1)}`} aside={<Size />}>
-        <Tray season={season} cell={cell} onChoose={setCell} onPlace={place} />
-        <StandIns season={season} cell={cell} />
-      </Panel>
-      <Box sx={{ gridColumn: { md: '1 / -1', lg: 'auto' }, order: { xs: 2, md: 0 } }}>
-        <BoxFigures season={season} facts={facts} />
-      </Box>
-    </Box>
+    </DndContext>
   );
 }
 
@@ -196,6 +210,11 @@ export function BoxComposer({ season, box }: { season: SeasonBook; box: StoredBo
         <PackagingLines currency={season.data.kitchen.currency} />
       </Panel>
       <TextInput name="notes" label="Notes" multiline minRows={2} />
+      {box && (
+        <Panel title="The same box without something">
+          <BoxWithout season={season} box={box} />
+        </Panel>
+      )}
     </RecordFrame>
   );
 }

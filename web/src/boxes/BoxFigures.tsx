@@ -1,6 +1,7 @@
 import Alert from '@mui/material/Alert';
 import Typography from '@mui/material/Typography';
-import type { BoxFacts } from '@usual-pantry/core/box';
+import Box from '@mui/material/Box';
+import { allergenCells, mixingWarnings, type BoxFacts } from '@usual-pantry/core/box';
 import { costBasis, costOfBox, type BoxCost } from '@usual-pantry/core/money';
 import { netQuantity } from '@usual-pantry/core/label';
 import { sayCount, sayGrams, sayMinutes, sayMoney, sayOunces } from '@usual-pantry/core/quantity';
@@ -17,6 +18,24 @@ import { costWorking } from './costWorking';
 export function useBoxCost(season: SeasonBook, facts: BoxFacts): BoxCost {
   const basis = useMemo(() => costBasis(season.book), [season.book]);
   return costOfBox(facts, season.book, basis);
+}
+
+/** Each allergen with the cells that bring it. */
+function BringsAllergens({ season, facts }: { season: SeasonBook; facts: BoxFacts }) {
+  const brings = allergenCells(facts.box.cells, season.book.pieces);
+  if (brings.length === 0) return <Allergens codes={[]} />;
+  return (
+    <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none' }}>
+      {brings.map(({ code, cells }) => (
+        <li key={code}>
+          <Allergens codes={[code]} />{' '}
+          <Box component="span" sx={{ color: 'text.secondary', fontSize: 13 }}>
+            {cells.length === 1 ? 'cell' : 'cells'} {cells.join(', ')}
+          </Box>
+        </li>
+      ))}
+    </Box>
+  );
 }
 
 /** Weight, cost, price, allergens, shelf life and travel of a box, at once. */
@@ -62,7 +81,12 @@ export function BoxFigures({ season, facts }: { season: SeasonBook; facts: BoxFa
       <Typography variant="h3" sx={{ mt: 1.5 }}>
         Contains
       </Typography>
-      <Allergens codes={facts.contains} />
+      <BringsAllergens season={season} facts={facts} />
+      {mixingWarnings(facts.box.cells, season.book.pieces).map((warning) => (
+        <Alert key={warning} severity="warning" sx={{ mt: 1 }}>
+          {warning}
+        </Alert>
+      ))}
       {facts.mayContain.length > 0 && (
         <>
           <Typography variant="h3" sx={{ mt: 1 }}>

@@ -1,5 +1,7 @@
 import Box from '@mui/material/Box';
 import ButtonBase from '@mui/material/ButtonBase';
+import { useDraggable } from '@dnd-kit/core';
+import type { PieceFacts } from '@usual-pantry/core/piece';
 import { sayGrams } from '@usual-pantry/core/quantity';
 import { AllergenTags } from '../parts/Allergens';
 import { Panel } from '../parts/Panel';
@@ -10,54 +12,74 @@ import { FIGURES } from '../app/theme';
 /** The digit that places the shelf's piece at a position: 1 to 9, then 0. */
 export const shelfDigit = (index: number): string | null => (index < 9 ? String(index + 1) : index === 9 ? '0' : null);
 
+interface ShelfPieceProps {
+  readonly facts: PieceFacts;
+  readonly index: number;
+  readonly onPick: (pieceId: string) => void;
+}
+
+/** One piece: pressed, dragged to a cell, or placed by its digit. */
+function ShelfPiece({ facts: { piece, weightGrams, contains }, index, onPick }: ShelfPieceProps) {
+  const { listeners, setNodeRef, transform, isDragging } = useDraggable({ id: piece.id });
+  return (
+    <ButtonBase
+      ref={setNodeRef}
+      {...listeners}
+      onClick={() => {
+        onPick(piece.id);
+      }}
+      style={transform ? { transform: `translate(${transform.x}px, ${transform.y}px)`, zIndex: 3 } : undefined}
+      sx={{
+        bgcolor: isDragging ? 'background.paper' : 'transparent',
+        touchAction: 'manipulation',
+        justifyContent: 'flex-start',
+        textAlign: 'left',
+        gap: 1,
+        p: 0.75,
+        borderRadius: 1,
+        border: 1,
+        borderColor: 'divider',
+        '&:hover': { bgcolor: 'action.hover' },
+      }}
+    >
+      <Box
+        component="kbd"
+        aria-hidden
+        sx={{
+          fontFamily: FIGURES,
+          fontSize: 12,
+          width: 20,
+          textAlign: 'center',
+          border: 1,
+          borderColor: 'divider',
+          borderRadius: 0.5,
+        }}
+      >
+        {shelfDigit(index) ?? ' '}
+      </Box>
+      <PieceDrawing kind={piece.form.kind} colour={piece.colour} size={30} />
+      <Box sx={{ minWidth: 0 }}>
+        <Box sx={{ fontWeight: 650, fontSize: 13.5, lineHeight: 1.2 }}>{piece.name}</Box>
+        <Box sx={{ fontSize: 12, color: 'text.secondary', fontFamily: FIGURES }}>
+          {sayGrams(weightGrams)} · <AllergenTags codes={contains} />
+        </Box>
+      </Box>
+    </ButtonBase>
+  );
+}
+
 /** Every piece, with the digit that places it. */
 export function Shelf({ season, onPick }: { season: SeasonBook; onPick: (pieceId: string) => void }) {
   return (
     <Panel title="Shelf">
       <Box sx={{ display: 'grid', gap: 0.5, maxHeight: { xs: 190, md: 560 }, overflowY: 'auto' }}>
-        {[...season.book.pieces.values()].map(({ piece, weightGrams, contains }, index) => (
-          <ButtonBase
-            key={piece.id}
-            onClick={() => {
-              onPick(piece.id);
-            }}
-            sx={{
-              justifyContent: 'flex-start',
-              textAlign: 'left',
-              gap: 1,
-              p: 0.75,
-              borderRadius: 1,
-              border: 1,
-              borderColor: 'divider',
-              '&:hover': { bgcolor: 'action.hover' },
-            }}
-          >
-            <Box
-              component="kbd"
-              aria-hidden
-              sx={{
-                fontFamily: FIGURES,
-                fontSize: 12,
-                width: 20,
-                textAlign: 'center',
-                border: 1,
-                borderColor: 'divider',
-                borderRadius: 0.5,
-              }}
-            >
-              {shelfDigit(index) ?? ' '}
-            </Box>
-            <PieceDrawing kind={piece.form.kind} colour={piece.colour} size={30} />
-            <Box sx={{ minWidth: 0 }}>
-              <Box sx={{ fontWeight: 650, fontSize: 13.5, lineHeight: 1.2 }}>{piece.name}</Box>
-              <Box sx={{ fontSize: 12, color: 'text.secondary', fontFamily: FIGURES }}>
-                {sayGrams(weightGrams)} · <AllergenTags codes={contains} />
-              </Box>
-            </Box>
-          </ButtonBase>
+        {[...season.book.pieces.values()].map((facts, index) => (
+          <ShelfPiece key={facts.piece.id} facts={facts} index={index} onPick={onPick} />
         ))}
       </Box>
-      <Box sx={{ fontSize: 13, color: 'text.secondary', mt: 1 }}>Press the digit in the tray; x clears.</Box>
+      <Box sx={{ fontSize: 13, color: 'text.secondary', mt: 1 }}>
+        Drag it, press it, or press its digit in the tray; x clears.
+      </Box>
     </Panel>
   );
 }

@@ -1,7 +1,8 @@
+import { useDroppable } from '@dnd-kit/core';
 import Box from '@mui/material/Box';
 import ButtonBase from '@mui/material/ButtonBase';
 import type { BoxDraft } from '@usual-pantry/core/box';
-import { useRef, type KeyboardEvent } from 'react';
+import { useRef, type KeyboardEvent, type ReactNode } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { PieceDrawing } from '../parts/PieceDrawing';
 import type { SeasonBook } from '../parts/useSeason';
@@ -20,6 +21,21 @@ const steps = (columns: number): Record<string, number> => ({
   ArrowUp: -columns,
   ArrowDown: columns,
 });
+
+/** A cell that a dragged piece can be dropped into. */
+function DropCell({ index, chosen, children }: { index: number; chosen: boolean; children: ReactNode }) {
+  const { setNodeRef, isOver } = useDroppable({ id: index });
+  return (
+    <Box
+      ref={setNodeRef}
+      role="gridcell"
+      aria-selected={chosen}
+      sx={{ borderRadius: 1, outline: isOver ? '3px solid' : 'none', outlineColor: 'hot.main' }}
+    >
+      {children}
+    </Box>
+  );
+}
 
 /** The tray from above. Arrows move, digits place the shelf's pieces, + and - change the count, x clears. */
 export function Tray({ season, cell: chosen, onChoose, onPlace }: TrayProps) {
@@ -89,7 +105,7 @@ export function Tray({ season, cell: chosen, onChoose, onPlace }: TrayProps) {
             const piece = cell && season.book.pieces.get(cell.pieceId)?.piece;
             const name = piece ? `${cell.count > 1 ? `${String(cell.count)} × ` : ''}${piece.name}` : 'empty';
             return (
-              <Box key={index} role="gridcell" aria-selected={index === chosen}>
+              <DropCell key={index} index={index} chosen={index === chosen}>
                 <ButtonBase
                   aria-label={`Cell ${String(index + 1)}: ${name}`}
                   tabIndex={index === chosen ? 0 : -1}
@@ -134,7 +150,7 @@ export function Tray({ season, cell: chosen, onChoose, onPlace }: TrayProps) {
                     {name}
                   </Box>
                 </ButtonBase>
-              </Box>
+              </DropCell>
             );
           })}
         </Box>

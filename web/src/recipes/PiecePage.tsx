@@ -1,7 +1,14 @@
-import { bodyRecipeId, pieceDraftSchema, type Piece, type PieceDraft } from '@usual-pantry/core/piece';
+import {
+  bodyRecipeId,
+  pieceDraftSchema,
+  strongFlavours,
+  textures,
+  type Piece,
+  type PieceDraft,
+} from '@usual-pantry/core/piece';
 import Box from '@mui/material/Box';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
-import { ChoiceInput, NumberInput, TextInput } from '../parts/fields';
+import { ChoiceInput, ManyInput, NumberInput, TextInput } from '../parts/fields';
 import { Empty, Panel } from '../parts/Panel';
 import { RecordFrame } from '../parts/RecordFrame';
 import { useRemoval } from '../parts/useRemoval';
@@ -25,6 +32,8 @@ function PieceForm({ season, piece, recipeId }: { season: SeasonBook; piece: Pie
     keepsDays: 14,
     handSeconds: 10,
     travel: 'travels',
+    strong: [],
+    texture: null,
     colour: '#8a5630',
     notes: '',
   };
@@ -59,6 +68,21 @@ function PieceForm({ season, piece, recipeId }: { season: SeasonBook; piece: Pie
         <NumberInput name="handSeconds" label="Hands, each" unit="s" />
         <ChoiceInput name="travel" label="Travels" choices={travelChoices} />
         <TextInput name="colour" label="Colour" type="color" />
+      </Box>
+      <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: { xs: '1fr', sm: '2fr 1fr' } }}>
+        <ManyInput
+          name="strong"
+          label="Flavours that wander"
+          help="They are smelled in whatever lies beside it."
+          options={strongFlavours}
+          nameOf={(flavour) => flavour}
+        />
+        <ChoiceInput
+          name="texture"
+          label="Texture"
+          choices={[{ value: '', label: 'neither' }, ...textures.map((value) => ({ value, label: value }))]}
+          empty={null}
+        />
       </Box>
       <Panel title="Form">
         <FormFields season={season} />

@@ -12,6 +12,8 @@ const added: readonly (readonly [table: string, column: string, type: string])[]
   ['recipe', 'alcohol', `TEXT NOT NULL DEFAULT 'never heated'`],
   ['recipe', 'variantSwaps', `TEXT CHECK (variantSwaps IS NULL OR json_valid(variantSwaps))`],
   ['recipe', 'variantOfId', `TEXT REFERENCES recipe (id) DEFERRABLE INITIALLY DEFERRED CHECK (variantOfId <> id)`],
+  ['piece', 'strong', `TEXT NOT NULL DEFAULT '[]' CHECK (json_valid(strong))`],
+  ['piece', 'texture', `TEXT CHECK (texture IN ('crisp', 'soft'))`],
   ['box_cell', 'standIns', `TEXT NOT NULL DEFAULT '[]' CHECK (json_valid(standIns))`],
   ['recipe_line', 'afterCook', `INTEGER NOT NULL DEFAULT 0 CHECK (afterCook IN (0, 1))`],
 ];

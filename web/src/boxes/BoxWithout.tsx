@@ -1,0 +1,73 @@
+import Alert from '@mui/material/Alert';
+import Autocomplete from '@mui/material/Autocomplete';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import { resolveBox, type Box as StoredBox } from '@usual-pantry/core/box';
+import { brokenBy, exclusionCodes, exclusions } from '@usual-pantry/core/ingredient';
+import { sayList } from '@usual-pantry/core/quantity';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { sayExclusion } from '../orders/words';
+import { useEdit } from '../parts/useEdit';
+import type { SeasonBook } from '../parts/useSeason';
+
+/** A dietary variant of a stored box: which cells change, which must still be settled, and the box itself. */
+export function BoxWithout({ season, box }: { season: SeasonBook; box: StoredBox }) {
+  const { boxes, pieces } = season.book;
+  const edit = useEdit();
+  const navigate = useNavigate();
+  const [without, setWithout] = useState<string[]>([]);
+  const facts = boxes.get(box.id);
+  if (!facts) return null;
+  const { facts: resolved, standIns, clear } = resolveBox(facts, without, pieces);
+  const nameOf = (id: string) => pieces.get(id)?.piece.name ?? id;
+  const left = resolved.box.cells.flatMap((cell, at) => {
+    const contains = (cell && pieces.get(cell.pieceId)?.contains) ?? [];
+    return without.some((code) => brokenBy(code, contains).length > 0) ? [at + 1] : [];
+  });
+  const make = async () => {
+    const { id: _id, ...draft } = resolved.box;
+    const name = [box.name, ...without.map(sayExclusion)].join(', ').slice(0, 80);
+    const saved = await edit.add(
+      'box',
+      { ...draft, name, cells: draft.cells.map((cell, at) => (left.includes(at + 1) ? null : cell)) },
+      `${name} made.`,
+    );
+    void navigate(`/boxes/${saved.id}`);
+  };
+  return (
+    <Box sx={{ display: 'grid', gap: 1.25 }}>
+      <Autocomplete
+        multiple
+        options={exclusionCodes}
+        value={without}
+        getOptionLabel={(code) => exclusions[code]?.name ?? code}
+        onChange={(_event, codes) => {
+          setWithout(codes);
+        }}
+        renderInput={(props) => <TextField {...props} label="Without" />}
+      />
+      {standIns.map(({ fromId, toId, cells }) => (
+        <span key={`${fromId} ${toId}`}>
+          {cells} × {nameOf(toId)} for {nameOf(fromId)}
+        </span>
+      ))}
+      {without.length > 0 && (
+        <Alert severity={clear ? 'success' : 'warning'}>
+          {clear
+            ? standIns.length === 0
+              ? 'It has none of that in it as it is.'
+              : 'Its stand-ins have none of that in them.'
+            : `No stand-in is clear for ${left.length === 1 ? 'cell' : 'cells'} ${sayList(left.map(String))}: left empty to be filled.`}{' '}
+          A home kitchen can say what is in a box, never that it is free of traces.
+        </Alert>
+      )}
+      <div>
+        <Button variant="outlined" disabled={without.length === 0} onClick={() => void make()}>
+          Make that box
+        </Button>
+      </div>
+    </Box>
+  );
+}
