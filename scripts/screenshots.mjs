@@ -13,9 +13,13 @@ const pasteText = (page) =>
       '1 1/2 cups packed brown sugar\n2-3 tbsp heavy cream\nhalf a stick butter\n1 can evaporated milk\n1 cup chopped pecans, toasted',
     );
 
+const quickText = (page) =>
+  page.getByLabel('An order in one line').fill('Wren Oxley: 3 table box + 2 large box, pick-up 5/12, no sesame');
+
 const views = [
   ['today', '/?day=2026-12-01'],
   ['orders', '/orders'],
+  ['quick-entry', '/orders', undefined, undefined, quickText],
   ['order', '/orders/order-006'],
   ['boxes', '/boxes'],
   ['composer', '/boxes/longest-night'],
