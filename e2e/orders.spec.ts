@@ -136,3 +136,17 @@ test('a box is made over for somebody who must not have something', async ({ pag
   await expect(page.getByText('Longest Night box, no alcohol made.')).toBeVisible();
   await expect(page.getByRole('grid', { name: 'Tray' })).not.toContainText('Plum brandy');
 });
+
+test('a promise is answered while the date is typed, with the earliest day that is free', async ({ page }) => {
+  await page.goto('/orders/new');
+  await page.getByLabel('Customer').fill('Wren Oxley');
+  await page.getByLabel('Day', { exact: true }).fill('2026-12-19');
+  await expect(page.getByTestId('promise')).toContainText('It can be promised for Saturday 19 December');
+  await page.getByLabel('Day', { exact: true }).fill('2026-11-26');
+  await expect(page.getByTestId('promise')).toContainText('It cannot be promised for Thursday 26 November.');
+  await page
+    .getByTestId('promise')
+    .getByRole('button', { name: /^Take / })
+    .click();
+  await expect(page.getByTestId('promise')).toContainText('It can be promised for');
+});

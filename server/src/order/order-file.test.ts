@@ -54,6 +54,28 @@ describe('a CSV of orders', () => {
     expect(report.length).toBeGreaterThanOrEqual(22);
   });
 
+  it('is promised by the plan as it stands, one order at a time', async () => {
+    const order = {
+      customer: { name: 'Ada Quill' },
+      lines: [{ boxId: 'sampler', count: 1 }],
+      handOver: { on: '2026-12-19', way: 'courier' },
+    };
+    const check = async (more: object) =>
+      (
+        await server.http
+          .post('/api/plan/promise')
+          .send({ ...order, ...more })
+          .expect(200)
+      ).body as object;
+    expect(await check({})).toMatchObject({ earliest: '2026-12-19' });
+    const large = await check({ lines: [{ boxId: 'table-box', count: 400 }] });
+    expect(large).toMatchObject({
+      verdict: 'not feasible',
+      why: expect.arrayContaining([expect.stringContaining('over its')]),
+    });
+    await server.http.post('/api/plan/promise').send({}).expect(422);
+  });
+
   it('refuses a request that is none', async () => {
     await server.http.post('/api/order-file').send({ text: 5 }).expect(422);
     await server.http.post('/api/order-file/check').send({ text: '', dayOrder: 'backwards' }).expect(422);

@@ -1,8 +1,15 @@
-import { Controller, Get } from '@nestjs/common';
-import { ApiOperation, ApiTags } from '@nestjs/swagger';
+import { Body, Controller, Get, HttpCode, Post } from '@nestjs/common';
+import { ApiBody, ApiOperation, ApiTags } from '@nestjs/swagger';
 import type { Finding } from '@usual-pantry/core/finding';
-import type { Plan, ShoppingLine } from '@usual-pantry/core/plan';
+import { orderDraftSchema } from '@usual-pantry/core/order';
+import { promiseCheck, type Plan, type PromiseCheck, type ShoppingLine } from '@usual-pantry/core/plan';
+import { idSchema } from '@usual-pantry/core/record';
+import type { z } from 'zod';
 import { BookService } from '../book/book.service.js';
+import { jsonSchemaOf } from '../http/json-schema.js';
+
+/** An order that may be stored already: then it is not counted twice. */
+const askedSchema = orderDraftSchema.safeExtend({ id: idSchema.optional() });
 
 @ApiTags('Plan')
 @Controller('api')
@@ -23,6 +30,17 @@ export class PlanController {
   @ApiOperation({ summary: 'The shopping list: whole packs at least cost, net of what is on hand' })
   async shopping(): Promise<readonly ShoppingLine[]> {
     return (await this.books.plan()).plan.shopping;
+  }
+
+  @Post('plan/promise')
+  @HttpCode(200)
+  @ApiOperation({
+    summary: 'Whether an order can be promised for its day, why not, and the earliest day; changes nothing',
+  })
+  @ApiBody({ schema: jsonSchemaOf(orderDraftSchema) })
+  async promise(@Body({ schema: askedSchema }) asked: z.infer<typeof askedSchema>): Promise<PromiseCheck> {
+    const { season, today } = await this.books.plan();
+    return promiseCheck(season.book, season.orders, { ...asked, id: asked.id ?? 'asked' }, today);
   }
 
   @Get('findings')

@@ -7,7 +7,7 @@ import type { Label, LabelLayout } from '@usual-pantry/core/label';
 import type { BoxCost } from '@usual-pantry/core/money';
 import type { Order, OrderDraft } from '@usual-pantry/core/order';
 import type { Piece, PieceDraft } from '@usual-pantry/core/piece';
-import type { LabelRun, Plan } from '@usual-pantry/core/plan';
+import type { LabelRun, Plan, PromiseCheck } from '@usual-pantry/core/plan';
 import type { Recipe, RecipeDraft } from '@usual-pantry/core/recipe';
 
 /** A refusal of the server: what happened and what is needed to mend it. */
@@ -157,6 +157,10 @@ export const api = createApi({
       }),
       providesTags: ['Orders'],
     }),
+    promise: build.query<PromiseCheck, OrderDraft & { id?: string }>({
+      query: (body) => ({ url: 'plan/promise', method: 'POST', body }),
+      providesTags: ['Orders'],
+    }),
     recipeVersions: build.query<RecipeVersion[], string>({
       query: (id) => `recipes/${encodeURIComponent(id)}/versions`,
       providesTags: ['Book'],
@@ -223,6 +227,7 @@ export const {
   useOrdersQuery,
   useOrderQuery,
   useLabelQuery,
+  usePromiseQuery,
   useRecipeVersionsQuery,
   useAddMutation,
   useChangeMutation,

@@ -1,12 +1,13 @@
 import Box from '@mui/material/Box';
 import Paper from '@mui/material/Paper';
-import { boxFor, findingsOfOrder, orderDraftSchema, withoutOf, type Order } from '@usual-pantry/core/order';
+import { boxFor, findingsOfOrder, isOpen, orderDraftSchema, withoutOf, type Order } from '@usual-pantry/core/order';
 import { sayGrams, sayMoney, sayShortDay } from '@usual-pantry/core/quantity';
 import { useFormState, useWatch } from 'react-hook-form';
 import { usePlanQuery } from '../app/api';
 import { Findings } from '../parts/Findings';
 import { Figure, FigureList } from '../parts/Figures';
 import type { SeasonBook } from '../parts/useSeason';
+import { PromiseLine } from './PromiseLine';
 
 /** What the order comes to while it is typed, and what it breaks. Label dates are those of the stored plan. */
 export function OrderSummary({ season, order }: { season: SeasonBook; order: Order | null }) {
@@ -40,6 +41,9 @@ export function OrderSummary({ season, order }: { season: SeasonBook; order: Ord
   const money = (minor: number) => sayMoney(minor, data.kitchen.currency);
   return (
     <Box>
+      {parsed.success && isOpen(parsed.data) && (isDirty || !order) && (
+        <PromiseLine draft={parsed.data} id={order?.id} />
+      )}
       <Findings findings={settled} />
       <Paper variant="outlined" sx={{ px: 2, py: 0.5 }}>
         <FigureList>

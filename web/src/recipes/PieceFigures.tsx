@@ -67,6 +67,11 @@ export function PieceFigures({ season, piece }: { season: SeasonBook; piece: Pie
               {part.drawnGrams > part.grams * 1.001 && `, takes ${sayGrams(part.drawnGrams, 0.1)}`}
             </Figure>
           ))}
+          {body.kind === 'moulded' && (
+            <Figure name="In the moulds, a day">
+              {sayNumber(Math.floor(body.cavities * body.moulds * body.turnsPerDay))}
+            </Figure>
+          )}
           {trim !== null && <Figure name="Trim and kerf">{sayNumber(trim, 1)} %</Figure>}
           {made && <Figure name="Energy">{sayNumber(made.energyKcal)} kcal each</Figure>}
           {made && made.abv > 0.005 && (

@@ -43,7 +43,7 @@ function WholeFields({ season, recipe }: { season: SeasonBook; recipe: Recipe | 
         <PotFields />
       </Panel>
       <Panel title="Steps">
-        <StepFields />
+        <StepFields season={season} />
       </Panel>
       <TextInput name="method" label="Notes" multiline minRows={2} />
       {recipe && (

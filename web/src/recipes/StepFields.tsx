@@ -11,6 +11,8 @@ import { useFieldArray, useFormContext, useWatch } from 'react-hook-form';
 import { Icon } from '../app/Icon';
 import { CheckInput } from '../parts/CheckInput';
 import { ChoiceInput, NumberInput, TextInput } from '../parts/fields';
+import { TagsInput } from '../parts/TagsInput';
+import type { SeasonBook } from '../parts/useSeason';
 import { freshStep } from './freshRecipe';
 
 const grid = { display: 'grid', gap: 1.25, gridTemplateColumns: { xs: '1fr 1fr', md: 'repeat(4, 1fr)' } } as const;
@@ -24,6 +26,9 @@ const effects: readonly { value: RecipeStep['effect']['kind']; label: string; fr
   { value: 'trim', label: 'is trimmed', fresh: { kind: 'trim', lossPercent: 5 } },
   { value: 'stick', label: 'leaves some in the pot', fresh: { kind: 'stick', lossPercent: 2 } },
 ];
+
+/** What every kitchen has. */
+const otherTools = ['oven', 'mixer', 'thermometer', 'fine sieve', 'rack', 'slab'];
 
 interface OptionalProps {
   readonly path: string;
@@ -75,7 +80,7 @@ function EffectFields({ path }: { path: string }) {
   );
 }
 
-function Step({ path }: { path: string }) {
+function Step({ path, equipment }: { path: string; equipment: readonly string[] }) {
   const [target, rest] = useWatch({ name: [`${path}.target`, `${path}.rest`] }) as [unknown, unknown];
   return (
     <Box sx={{ display: 'grid', gap: 1.25, minWidth: 0 }}>
@@ -84,6 +89,7 @@ function Step({ path }: { path: string }) {
         <NumberInput name={`${path}.handsMinutes`} label="Hands" unit="min" />
         <EffectFields path={path} />
       </Box>
+      <TagsInput name={`${path}.equipment`} label="With" options={equipment} />
       <Box sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 2 }}>
         <Optional
           path={path}
@@ -124,7 +130,9 @@ function Step({ path }: { path: string }) {
 }
 
 /** The steps of the method, in order. */
-export function StepFields() {
+export function StepFields({ season }: { season: SeasonBook }) {
+  const { pots, pans, moulds } = season.data.kitchen;
+  const equipment = [...[...pots, ...pans, ...moulds].map(({ name }) => name), ...otherTools];
   const { fields, append, remove, swap } = useFieldArray({ name: 'steps' });
   return (
     <Box sx={{ display: 'grid', gap: 1.5 }}>
@@ -165,7 +173,7 @@ export function StepFields() {
               <Icon path={mdiTrashCanOutline} />
             </IconButton>
           </Box>
-          <Step path={`steps.${index}`} />
+          <Step path={`steps.${index}`} equipment={equipment} />
         </Paper>
       ))}
       <div>

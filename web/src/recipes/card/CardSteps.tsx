@@ -1,7 +1,7 @@
 import { mdiAlertOutline } from '@mdi/js';
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import { sayGrams, sayMinutes, sayTemperature } from '@usual-pantry/core/quantity';
+import { sayGrams, sayList, sayMinutes, sayTemperature } from '@usual-pantry/core/quantity';
 import { stepCautions, stepMinutes, stepTarget, type RecipeFacts, type RecipeStep } from '@usual-pantry/core/recipe';
 import { Icon } from '../../app/Icon';
 import { FIGURES } from '../../app/theme';
@@ -74,6 +74,7 @@ export function CardSteps({ season, facts, size }: CardStepsProps) {
               <span>{step.text}</span>
               <Target season={season} step={step} />
               <Times step={step} size={size} />
+              {step.equipment.length > 0 && <Box sx={{ color: 'text.secondary' }}>With {sayList(step.equipment)}</Box>}
               {mass && (mass.boiledOff > 0.5 || mass.lost > 0.5) && (
                 <Box sx={{ fontFamily: FIGURES, fontSize: 14 }}>
                   {mass.boiledOff > 0.5
