@@ -312,3 +312,21 @@ export const ordersCsv = (orders: readonly OrderFiled[], nameOf: (boxId: string)
     ),
     safely,
   );
+
+/** A file of orders, and how it is to be read. */
+export interface OrderFileRequest {
+  readonly text: string;
+  /** Which column holds what; guessed from the names of the columns when it is not said. */
+  readonly mapping?: ColumnMapping | undefined;
+  readonly dayOrder: DayOrder;
+}
+
+/** What an import would do, or has done. */
+export interface OrderFileAnswer {
+  readonly columns: readonly string[];
+  readonly mapping: ColumnMapping;
+  readonly report: readonly RowReport[];
+  readonly orders: { readonly create: number; readonly update: number };
+  /** The refused rows as CSV, each with its reason; empty when there is none. */
+  readonly refused: string;
+}

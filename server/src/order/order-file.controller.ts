@@ -1,9 +1,9 @@
 import { Body, Controller, Get, Header, HttpCode, Post } from '@nestjs/common';
 import { ApiBody, ApiOperation, ApiTags } from '@nestjs/swagger';
-import { orderFields } from '@usual-pantry/core/intake';
+import { orderFields, type OrderFileAnswer } from '@usual-pantry/core/intake';
 import { z } from 'zod';
 import { jsonSchemaOf } from '../http/json-schema.js';
-import { OrderFileService, type OrderFileAnswer } from './order-file.service.js';
+import { OrderFileService } from './order-file.service.js';
 
 const requestSchema = z.strictObject({
   text: z.string().max(10_000_000, 'is larger than 10 MB'),

@@ -5,10 +5,9 @@ import {
   planImport,
   readCsv,
   refusedCsv,
-  type ColumnMapping,
-  type DayOrder,
   type ImportPlan,
-  type RowReport,
+  type OrderFileAnswer,
+  type OrderFileRequest,
 } from '@usual-pantry/core/intake';
 import { BookService } from '../book/book.service.js';
 import { Clock } from '../clock/clock.js';
@@ -16,24 +15,6 @@ import { insertRecord } from '../storage/records.js';
 import { UnitOfWork } from '../storage/unit-of-work.js';
 import { orderMapping } from './order.mapping.js';
 import { OrderRecords } from './order.records.js';
-
-/** A file of orders, and how it is to be read. */
-export interface OrderFileRequest {
-  readonly text: string;
-  /** Which column holds what; guessed from the names of the columns when it is not said. */
-  readonly mapping?: ColumnMapping | undefined;
-  readonly dayOrder: DayOrder;
-}
-
-/** What an import would do, or has done. */
-export interface OrderFileAnswer {
-  readonly columns: readonly string[];
-  readonly mapping: ColumnMapping;
-  readonly report: readonly RowReport[];
-  readonly orders: { readonly create: number; readonly update: number };
-  /** The refused rows as CSV, each with its reason; empty when there is none. */
-  readonly refused: string;
-}
 
 @Injectable()
 export class OrderFileService {

@@ -1,7 +1,7 @@
 import { createApi, fetchBaseQuery, type BaseQueryFn } from '@reduxjs/toolkit/query/react';
 import type { BoxDraft, Box } from '@usual-pantry/core/box';
 import type { Ingredient, IngredientDraft } from '@usual-pantry/core/ingredient';
-import type { ColumnMapping, DayOrder, RowReport } from '@usual-pantry/core/intake';
+import type { OrderFileAnswer, OrderFileRequest } from '@usual-pantry/core/intake';
 import type { Kitchen } from '@usual-pantry/core/kitchen';
 import type { Label, LabelLayout } from '@usual-pantry/core/label';
 import type { BoxCost } from '@usual-pantry/core/money';
@@ -73,22 +73,6 @@ export interface SeasonCounts {
 }
 
 export type LabelAnswer = Label & { run: LabelRun | null; layout: LabelLayout };
-
-/** A CSV of orders, and how it is to be read. */
-export interface OrderFileRequest {
-  readonly text: string;
-  readonly mapping?: ColumnMapping;
-  readonly dayOrder: DayOrder;
-}
-
-/** What the import of a CSV would do, or has done. */
-export interface OrderFileAnswer {
-  readonly columns: readonly string[];
-  readonly mapping: ColumnMapping;
-  readonly report: readonly RowReport[];
-  readonly orders: { readonly create: number; readonly update: number };
-  readonly refused: string;
-}
 
 /** A recipe as it was before an edit. */
 export interface RecipeVersion {

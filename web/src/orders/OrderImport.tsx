@@ -5,16 +5,17 @@ import LinearProgress from '@mui/material/LinearProgress';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { DataGrid, type GridColDef } from '@mui/x-data-grid';
-import { orderFields, type ColumnMapping, type DayOrder, type RowReport } from '@usual-pantry/core/intake';
-import { sayCount } from '@usual-pantry/core/quantity';
-import { useState } from 'react';
 import {
-  useCheckOrderFileMutation,
-  useTakeOrderFileMutation,
+  orderFields,
+  type ColumnMapping,
+  type DayOrder,
   type OrderFileAnswer,
   type OrderFileRequest,
-  type Refusal,
-} from '../app/api';
+  type RowReport,
+} from '@usual-pantry/core/intake';
+import { sayCount } from '@usual-pantry/core/quantity';
+import { useState } from 'react';
+import { useCheckOrderFileMutation, useTakeOrderFileMutation, type Refusal } from '../app/api';
 import { nonce } from '../app/nonce';
 import { gridLook } from './gridLook';
 import { AnswerLine, Mark } from '../parts/AnswerLine';

@@ -1,6 +1,4 @@
-import { mdiMagnify } from '@mdi/js';
 import Box from '@mui/material/Box';
-import InputAdornment from '@mui/material/InputAdornment';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import useMediaQuery from '@mui/material/useMediaQuery';
@@ -11,7 +9,7 @@ import { sayCount } from '@usual-pantry/core/quantity';
 import { useCallback, useDeferredValue, useMemo, useState, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import { useOrdersQuery, type OrderListQuery } from '../app/api';
-import { Icon } from '../app/Icon';
+import { SearchField } from '../parts/SearchField';
 import { useListKeys } from '../parts/useListKeys';
 import { OrderGrid } from './OrderGrid';
 
@@ -57,24 +55,14 @@ export function OrderTable({
   return (
     <Box component="section" aria-label="Orders">
       <Box sx={{ display: 'flex', gap: 1, mb: 1.25, flexWrap: 'wrap' }}>
-        <TextField
-          data-search
+        <SearchField
           label="Search customers"
           value={search}
-          onChange={(event) => {
-            setSearch(event.target.value);
+          onChange={(text) => {
+            setSearch(text);
             setPage(0);
           }}
           sx={{ flex: '1 1 150px', maxWidth: 320 }}
-          slotProps={{
-            input: {
-              startAdornment: (
-                <InputAdornment position="start">
-                  <Icon path={mdiMagnify} />
-                </InputAdornment>
-              ),
-            },
-          }}
         />
         <TextField
           select

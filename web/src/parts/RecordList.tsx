@@ -1,12 +1,11 @@
-import { mdiMagnify, mdiPlus } from '@mdi/js';
+import { mdiPlus } from '@mdi/js';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import InputAdornment from '@mui/material/InputAdornment';
 import Paper from '@mui/material/Paper';
-import TextField from '@mui/material/TextField';
 import { useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { Icon } from '../app/Icon';
+import { SearchField } from './SearchField';
 import { useListKeys } from './useListKeys';
 
 /** One line of a list. */
@@ -40,23 +39,7 @@ export function RecordList({ title, items, base, openId, newLabel, empty, column
   return (
     <Box component="section" aria-label={title}>
       <Box sx={{ display: 'flex', gap: 1, mb: 1.25, maxWidth: 520 }}>
-        <TextField
-          data-search
-          label={`Search ${title.toLowerCase()}`}
-          value={search}
-          onChange={(event) => {
-            setSearch(event.target.value);
-          }}
-          slotProps={{
-            input: {
-              startAdornment: (
-                <InputAdornment position="start">
-                  <Icon path={mdiMagnify} />
-                </InputAdornment>
-              ),
-            },
-          }}
-        />
+        <SearchField label={`Search ${title.toLowerCase()}`} value={search} onChange={setSearch} />
         <Button
           component={Link}
           to={`${base}/new`}

@@ -11,6 +11,7 @@ import { useState } from 'react';
 import { Icon } from '../app/Icon';
 import { FIGURES } from '../app/theme';
 import type { SeasonBook } from '../parts/useSeason';
+import { nameOfUse } from './nameOfUse';
 
 interface ReadLinesProps {
   readonly season: SeasonBook;
@@ -19,9 +20,6 @@ interface ReadLinesProps {
   readonly settled: ReadonlyMap<string, RecipeLine | null>;
   readonly onSettle: (source: string, line: RecipeLine | null) => void;
 }
-
-const nameOf = (season: SeasonBook, { kind, id }: RecipeLine['uses']): string =>
-  (kind === 'recipe' ? season.book.recipes.get(id)?.recipe.name : season.book.ingredients.get(id)?.name) ?? '';
 
 function gramsOf(season: SeasonBook, line: RecipeLine): string {
   const substance = line.uses.kind === 'ingredient' ? season.book.ingredients.get(line.uses.id) : undefined;
@@ -136,7 +134,7 @@ export function ReadLines({ season, read, settled, onSettle }: ReadLinesProps) {
                     <Box component="span" sx={{ fontFamily: FIGURES, fontWeight: 650 }}>
                       {gramsOf(season, line)}
                     </Box>{' '}
-                    {nameOf(season, line.uses)}, {sayMeasure(line.amount, line.unit)}
+                    {nameOfUse(season, line.uses)}, {sayMeasure(line.amount, line.unit)}
                     {[line.state, line.note].filter(Boolean).map((word) => `, ${word ?? ''}`)}
                   </span>
                 ) : (

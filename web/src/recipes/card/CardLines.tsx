@@ -6,6 +6,7 @@ import { useState } from 'react';
 import { Link as RouterLink } from 'react-router';
 import { FIGURES } from '../../app/theme';
 import type { SeasonBook } from '../../parts/useSeason';
+import { nameOfUse } from '../nameOfUse';
 
 const cell = { py: 0.75, px: 1, verticalAlign: 'top', borderBottom: 1, borderColor: 'divider' } as const;
 const figure = { ...cell, fontFamily: FIGURES, fontWeight: 650, textAlign: 'right', whiteSpace: 'nowrap' } as const;
@@ -35,10 +36,6 @@ export function CardLines({ season, facts, batches }: CardLinesProps) {
   const sheets = batches.map(({ size, count }) => ({ size, count, sheet: weighSheet(facts.lineGrams, size, step) }));
   const total = batches.reduce((sum, { size, count }) => sum + size * count, 0);
   const several = batches.length > 1 || (batches[0]?.count ?? 1) > 1;
-  const nameOf = ({ uses }: RecipeFacts['recipe']['lines'][number]) =>
-    uses.kind === 'ingredient'
-      ? (season.book.ingredients.get(uses.id)?.name ?? 'Not there any more')
-      : (season.book.recipes.get(uses.id)?.recipe.name ?? 'Not there any more');
   return (
     <Box sx={{ overflowX: 'auto' }}>
       <Box component="table" sx={{ borderCollapse: 'collapse', width: '100%' }}>
@@ -84,14 +81,14 @@ export function CardLines({ season, facts, batches }: CardLinesProps) {
                           setOpen(isOpen ? open.filter((each) => each !== index) : [...open, index]);
                         }}
                       >
-                        {nameOf(line)}
+                        {nameOfUse(season, line.uses)}
                       </Link>{' '}
                       <Link component={RouterLink} to={`/recipes/${line.uses.id}`} sx={{ fontSize: 13 }}>
                         open its card
                       </Link>
                     </>
                   ) : (
-                    nameOf(line)
+                    nameOfUse(season, line.uses)
                   )}
                   {(line.note || line.state || line.afterCook) && (
                     <Box component="span" sx={{ color: 'text.secondary' }}>
@@ -130,7 +127,7 @@ export function CardLines({ season, facts, batches }: CardLinesProps) {
           {sheet.errorGrams < 0 ? 'less' : 'more'} in all
           {sheet.worst !== null &&
             Math.abs(sheet.lines[sheet.worst]?.errorPercent ?? 0) >= 1 &&
-            `; most at ${nameOf(facts.recipe.lines[sheet.worst] as RecipeFacts['recipe']['lines'][number])}, ${sayNumber(Math.abs(sheet.lines[sheet.worst]?.errorPercent ?? 0), 0)} %`}
+            `; most at ${nameOfUse(season, facts.recipe.lines[sheet.worst]?.uses)}, ${sayNumber(Math.abs(sheet.lines[sheet.worst]?.errorPercent ?? 0), 0)} %`}
           .
         </Box>
       ))}

@@ -1,52 +1,32 @@
-import { mdiClose, mdiCompareHorizontal, mdiDownload, mdiPencilOutline } from '@mdi/js';
+import { mdiClose } from '@mdi/js';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
 import Link from '@mui/material/Link';
-import { temperingCurves } from '@usual-pantry/core/cooking';
 import { bodyForm } from '@usual-pantry/core/piece';
-import { sayCount, sayGrams, sayList, sayMinutes, sayTemperature } from '@usual-pantry/core/quantity';
-import { recipeJsonLd } from '@usual-pantry/core/reading';
+import { sayCount, sayGrams, sayTemperature } from '@usual-pantry/core/quantity';
 import { stepTarget, type Recipe, type RecipeFacts } from '@usual-pantry/core/recipe';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link as RouterLink, useNavigate } from 'react-router';
 import { Icon } from '../../app/Icon';
-import { Allergens } from '../../parts/Allergens';
 import { AnswerLine, Mark } from '../../parts/AnswerLine';
-import { Figure, FigureList } from '../../parts/Figures';
 import { Findings } from '../../parts/Findings';
 import { Panel } from '../../parts/Panel';
-import { saveAs } from '../../parts/saveAs';
 import type { SeasonBook } from '../../parts/useSeason';
 import { MouldDrawing } from '../MouldDrawing';
+import { nameOfUse } from '../nameOfUse';
 import { PanDrawing } from '../PanDrawing';
 import { PiecesOf } from '../PiecesOf';
+import { CardActions } from './CardActions';
 import { CardLines } from './CardLines';
 import { CardSteps } from './CardSteps';
+import { Keeping } from './Keeping';
 import { Makeup } from './Makeup';
 import { PotLine } from './PotLine';
 import { ScaleBar } from './ScaleBar';
 import { SwapPanel } from './SwapPanel';
 import { useScale } from './useScale';
 import { Versions } from './Versions';
-
-/** The tempering of the chocolates that the recipe is made of by more than half. */
-function Tempering({ season, facts }: { season: SeasonBook; facts: RecipeFacts }) {
-  const first = season.data.kitchen.temperatureFirst;
-  const main = [...facts.ingredientsPerGram].find(
-    ([id, share]) => share > 0.5 && season.book.ingredients.get(id)?.chocolate,
-  );
-  const kind = main && season.book.ingredients.get(main[0])?.chocolate;
-  if (!kind) return null;
-  const { melt, cool, work } = temperingCurves[kind];
-  const say = (window: readonly [number, number]) => sayTemperature(window, 0, first);
-  return (
-    <Figure name={`Tempering, ${kind}`}>
-      melt {say(melt)}; cool {say(cool)}; work {say(work)}
-    </Figure>
-  );
-}
 
 /** The sentence that the card exists for. */
 function Answer({ season, facts, perBatch }: { season: SeasonBook; facts: RecipeFacts; perBatch: number }) {
@@ -72,20 +52,12 @@ function Answer({ season, facts, perBatch }: { season: SeasonBook; facts: Recipe
 export function RecipeCard({ season, recipe, facts }: { season: SeasonBook; recipe: Recipe; facts: RecipeFacts }) {
   const navigate = useNavigate();
   const scale = useScale(season, facts);
-  const whole = facts.recipe;
   useHotkeys('e', () => void navigate(`/recipes/${recipe.id}/edit`), { preventDefault: true });
   useHotkeys('escape', () => void navigate('/recipes'));
   const findings = season.book.findings
     .filter(({ about, severity }) => about.id === recipe.id && severity !== 'know')
     .map((each) => ({ ...each, waysOut: [] }));
   const base = recipe.variantOf && season.book.recipes.get(recipe.variantOf.recipeId)?.recipe;
-  const variants = season.data.recipes.filter(({ variantOf }) => variantOf?.recipeId === recipe.id);
-  const nameOfLine = (line: number) => {
-    const uses = whole.lines[line]?.uses;
-    const found =
-      uses?.kind === 'recipe' ? season.book.recipes.get(uses.id)?.recipe : season.book.ingredients.get(uses?.id ?? '');
-    return found?.name ?? 'Not there any more';
-  };
   const form = scale.piece && bodyForm(scale.piece.piece.form);
   const batches = scale.scaled?.batches ?? [{ size: 1, count: 1 }];
   const size = Math.max(...batches.map((each) => each.size));
@@ -99,46 +71,7 @@ export function RecipeCard({ season, recipe, facts }: { season: SeasonBook; reci
           <Icon path={mdiClose} />
         </IconButton>
       </Box>
-      <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
-        <Button
-          component={RouterLink}
-          to={`/recipes/${recipe.id}/edit`}
-          variant="contained"
-          startIcon={<Icon path={mdiPencilOutline} />}
-        >
-          Edit
-        </Button>
-        <Button
-          component={RouterLink}
-          to={`/recipes/${recipe.id}/compare`}
-          startIcon={<Icon path={mdiCompareHorizontal} />}
-        >
-          Compare
-        </Button>
-        <Button
-          startIcon={<Icon path={mdiDownload} />}
-          onClick={() => {
-            saveAs(
-              `${recipe.id}.jsonld`,
-              JSON.stringify(
-                recipeJsonLd(
-                  whole,
-                  facts.yieldGrams,
-                  ({ id, kind }) =>
-                    (kind === 'recipe'
-                      ? season.book.recipes.get(id)?.recipe.name
-                      : season.book.ingredients.get(id)?.name) ?? id,
-                ),
-                null,
-                2,
-              ),
-              'application/ld+json',
-            );
-          }}
-        >
-          Save as JSON-LD
-        </Button>
-      </Box>
+      <CardActions season={season} facts={facts} />
       <Findings findings={findings} />
       {base && (
         <Alert severity="info">
@@ -152,7 +85,7 @@ export function RecipeCard({ season, recipe, facts }: { season: SeasonBook; reci
       <Panel title="Scale">
         <ScaleBar
           facts={facts}
-          nameOf={nameOfLine}
+          nameOf={(line) => nameOfUse(season, facts.recipe.lines[line]?.uses)}
           pans={season.data.kitchen.pans}
           perBatch={scale.perBatch}
           cut={form?.kind === 'cut'}
@@ -176,27 +109,7 @@ export function RecipeCard({ season, recipe, facts }: { season: SeasonBook; reci
           {form?.kind === 'moulded' && <MouldDrawing form={form} colour={scale.piece?.piece.colour ?? '#8a5630'} />}
           <PiecesOf season={season} recipeId={recipe.id} />
         </Panel>
-        <Panel title="Keeping">
-          <FigureList>
-            <Figure name="Keeps">{sayCount(whole.keepsDays, 'day')}</Figure>
-            <Figure name="Rests">{whole.restDays === 0 ? 'not' : sayCount(whole.restDays, 'day')}</Figure>
-            <Figure name="Hands, a batch">{sayMinutes(whole.handsMinutes)}</Figure>
-            {whole.hygroscopic && <Figure name="Draws damp">under 50 % humidity, tight pack</Figure>}
-            <Tempering season={season} facts={facts} />
-            <Figure name="Contains">
-              <Allergens codes={facts.contains} />
-            </Figure>
-            {variants.length > 0 && (
-              <Figure name="Variants">
-                {variants.map(({ id, name }) => (
-                  <Link key={id} component={RouterLink} to={`/recipes/${id}`} sx={{ display: 'block' }}>
-                    {name}
-                  </Link>
-                ))}
-              </Figure>
-            )}
-          </FigureList>
-        </Panel>
+        <Keeping season={season} facts={facts} />
       </Box>
       <Panel title="What it is made of">
         <Makeup season={season} facts={facts} />
@@ -207,9 +120,6 @@ export function RecipeCard({ season, recipe, facts }: { season: SeasonBook; reci
       <Panel title="Versions">
         <Versions recipe={recipe} />
       </Panel>
-      {facts.unknownParts.length > 0 && facts.parts === null && (
-        <Box sx={{ color: 'text.secondary' }}>No composition: {sayList(facts.unknownParts)}.</Box>
-      )}
     </Box>
   );
 }

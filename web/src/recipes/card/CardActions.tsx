@@ -1,0 +1,37 @@
+import { mdiCompareHorizontal, mdiDownload, mdiPencilOutline } from '@mdi/js';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import { recipeJsonLd } from '@usual-pantry/core/reading';
+import type { RecipeFacts } from '@usual-pantry/core/recipe';
+import { Link } from 'react-router';
+import { Icon } from '../../app/Icon';
+import { saveAs } from '../../parts/saveAs';
+import type { SeasonBook } from '../../parts/useSeason';
+import { nameOfUse } from '../nameOfUse';
+
+/** What can be done with a recipe from its card. */
+export function CardActions({ season, facts }: { season: SeasonBook; facts: RecipeFacts }) {
+  const { recipe, yieldGrams } = facts;
+  const save = () => {
+    const text = recipeJsonLd(recipe, yieldGrams, (uses) => nameOfUse(season, uses));
+    saveAs(`${recipe.id}.jsonld`, JSON.stringify(text, null, 2), 'application/ld+json');
+  };
+  return (
+    <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
+      <Button
+        component={Link}
+        to={`/recipes/${recipe.id}/edit`}
+        variant="contained"
+        startIcon={<Icon path={mdiPencilOutline} />}
+      >
+        Edit
+      </Button>
+      <Button component={Link} to={`/recipes/${recipe.id}/compare`} startIcon={<Icon path={mdiCompareHorizontal} />}>
+        Compare
+      </Button>
+      <Button startIcon={<Icon path={mdiDownload} />} onClick={save}>
+        Save as JSON-LD
+      </Button>
+    </Box>
+  );
+}

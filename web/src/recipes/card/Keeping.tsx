@@ -1,0 +1,54 @@
+import Link from '@mui/material/Link';
+import { temperingCurves } from '@usual-pantry/core/cooking';
+import { sayCount, sayMinutes, sayTemperature } from '@usual-pantry/core/quantity';
+import type { RecipeFacts } from '@usual-pantry/core/recipe';
+import { Link as RouterLink } from 'react-router';
+import { Allergens } from '../../parts/Allergens';
+import { Figure, FigureList } from '../../parts/Figures';
+import { Panel } from '../../parts/Panel';
+import type { SeasonBook } from '../../parts/useSeason';
+
+/** The tempering of the chocolates that the recipe is made of by more than half. */
+function Tempering({ season, facts }: { season: SeasonBook; facts: RecipeFacts }) {
+  const first = season.data.kitchen.temperatureFirst;
+  const main = [...facts.ingredientsPerGram].find(
+    ([id, share]) => share > 0.5 && season.book.ingredients.get(id)?.chocolate,
+  );
+  const kind = main && season.book.ingredients.get(main[0])?.chocolate;
+  if (!kind) return null;
+  const { melt, cool, work } = temperingCurves[kind];
+  const say = (window: readonly [number, number]) => sayTemperature(window, 0, first);
+  return (
+    <Figure name={`Tempering, ${kind}`}>
+      melt {say(melt)}; cool {say(cool)}; work {say(work)}
+    </Figure>
+  );
+}
+
+/** How it keeps and rests, what it contains, its variants. */
+export function Keeping({ season, facts: { recipe, contains }, facts }: { season: SeasonBook; facts: RecipeFacts }) {
+  const variants = season.data.recipes.filter(({ variantOf }) => variantOf?.recipeId === recipe.id);
+  return (
+    <Panel title="Keeping">
+      <FigureList>
+        <Figure name="Keeps">{sayCount(recipe.keepsDays, 'day')}</Figure>
+        <Figure name="Rests">{recipe.restDays === 0 ? 'not' : sayCount(recipe.restDays, 'day')}</Figure>
+        <Figure name="Hands, a batch">{sayMinutes(recipe.handsMinutes)}</Figure>
+        {recipe.hygroscopic && <Figure name="Draws damp">under 50 % humidity, tight pack</Figure>}
+        <Tempering season={season} facts={facts} />
+        <Figure name="Contains">
+          <Allergens codes={contains} />
+        </Figure>
+        {variants.length > 0 && (
+          <Figure name="Variants">
+            {variants.map(({ id, name }) => (
+              <Link key={id} component={RouterLink} to={`/recipes/${id}`} sx={{ display: 'block' }}>
+                {name}
+              </Link>
+            ))}
+          </Figure>
+        )}
+      </FigureList>
+    </Panel>
+  );
+}
