@@ -45,7 +45,10 @@ module.exports = {
       name: 'core-is-free-of-frameworks',
       severity: 'error',
       from: { path: '^core/src/', pathNot: '\\.test\\.ts$' },
-      to: { path: 'node_modules', pathNot: 'node_modules/(zod|decimal\\.js|parse-ingredient|format-quantity|chrono-node|papaparse)/' },
+      to: {
+        path: 'node_modules',
+        pathNot: 'node_modules/(zod|decimal\\.js|parse-ingredient|format-quantity|chrono-node|papaparse)/',
+      },
     },
     {
       name: 'core-does-no-input-or-output',

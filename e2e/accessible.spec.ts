@@ -25,6 +25,8 @@ async function open(page: Page, address: string): Promise<void> {
   await page.goto(address);
   await expect(page.locator('h1:visible, h2:visible').first()).toBeVisible();
   await expect(page.getByRole('status', { name: 'Loading' })).toHaveCount(0);
+  // A table draws its rows first and their cells a moment later
+  await expect(page.locator('[role=row][data-id]:not(:has([role=gridcell]))')).toHaveCount(0);
 }
 
 /** Nothing that axe calls serious or critical, and nothing wider than the window. */

@@ -139,14 +139,28 @@ test('a box is made over for somebody who must not have something', async ({ pag
 
 test('a promise is answered while the date is typed, with the earliest day that is free', async ({ page }) => {
   await page.goto('/orders/new');
-  await page.getByLabel('Customer').fill('Wren Oxley');
-  await page.getByLabel('Day', { exact: true }).fill('2026-12-19');
-  await expect(page.getByTestId('promise')).toContainText('It can be promised for Saturday 19 December');
+  await page.getByLabel('Customer', { exact: true }).fill('Wren Oxley');
   await page.getByLabel('Day', { exact: true }).fill('2026-11-26');
-  await expect(page.getByTestId('promise')).toContainText('It cannot be promised for Thursday 26 November.');
-  await page
-    .getByTestId('promise')
-    .getByRole('button', { name: /^Take / })
-    .click();
-  await expect(page.getByTestId('promise')).toContainText('It can be promised for');
+  const promise = page.getByTestId('promise');
+  await expect(promise).toContainText('It cannot be promised for Thursday 26 November.');
+  await expect(promise).toContainText('should have been made by');
+  // One more making on Thursday 3 December would take that day over its hours; a day later needs none on it
+  await page.getByLabel('Day', { exact: true }).fill('2026-12-19');
+  await expect(promise).toContainText('It cannot be promised for Saturday 19 December. Thursday 3 December would be');
+  await promise.getByRole('button', { name: 'Take Sunday 20 December' }).click();
+  await expect(page.getByLabel('Day', { exact: true })).toHaveValue('2026-12-20');
+  await expect(promise).toContainText('It can be promised for Sunday 20 December');
+});
+
+test('the hand-over list says by day and way who gets what, and what is still to be paid', async ({ page }) => {
+  await page.goto('/orders');
+  await page.getByLabel('An order in one line').fill('Wren Oxley: 2 longest night box, courier 19 Dec, no alcohol');
+  await page.getByRole('button', { name: 'Take it' }).click();
+  await expect(page.getByText('Wren Oxley’s order taken.')).toBeVisible();
+  await page.goto('/orders/hand-overs');
+  const day = page.getByRole('region', { name: 'Saturday 19 December' });
+  const line = day.getByRole('region', { name: 'courier' }).getByRole('listitem').filter({ hasText: 'Wren Oxley' });
+  await expect(line).toContainText('2 × Longest Night box, no alcohol');
+  // Two boxes at 26 dollars, nothing paid yet
+  await expect(line).toContainText('$52.00 due');
 });

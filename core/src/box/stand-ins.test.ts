@@ -64,6 +64,9 @@ describe('an order with an exclusion', () => {
       [['nuts'], 3],
       [[], 1],
     ]);
+    const [ada12, bo12] = plan.days.find(({ day }) => day === '2026-12-12')?.handOvers ?? [];
+    expect(ada12).toMatchObject({ contents: [{ boxName: 'mixed', count: 3, without: ['nuts'] }], dueMinor: 6000 });
+    expect(bo12?.contents[0]?.without).toEqual([]);
     const seeds = plan.makings.find(({ recipeId }) => recipeId === 'seed');
     expect(seeds?.usedGrams).toBeCloseTo(3 * 4 * 10, 6);
   });

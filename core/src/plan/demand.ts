@@ -20,6 +20,15 @@ export interface PieceDemand {
   readonly count: number;
 }
 
+/**
+ * What a box of an order is packed without, because stand-ins are in place; empty for the box as it is. As long as something
+ * must still be settled, the box is planned as it is sold.
+ */
+export function packedWithout(order: OrderFiled, boxId: string, book: Book): readonly string[] {
+  const resolved = boxFor(order, boxId, book);
+  return resolved !== undefined && resolved.clear && resolved.standIns.length > 0 ? withoutOf(order, boxId) : [];
+}
+
 /** The boxes of all open orders, added up by hand-over day, box and stand-ins, the earliest first. */
 export function boxDemand(orders: readonly OrderFiled[], book: Book): BoxDemand[] {
   const days = new Map<Day, Map<string, BoxDemand>>();
@@ -29,11 +38,8 @@ export function boxDemand(orders: readonly OrderFiled[], book: Book): BoxDemand[
     let boxes = days.get(day);
     if (!boxes) days.set(day, (boxes = new Map<string, BoxDemand>()));
     for (const { boxId, count } of order.lines) {
-      const resolved = boxFor(order, boxId, book);
-      // As long as something must still be settled, the box is planned as it is sold.
-      const stoodIn = resolved !== undefined && resolved.clear && resolved.standIns.length > 0;
-      const without = stoodIn ? withoutOf(order, boxId) : [];
-      const facts = stoodIn ? resolved.facts : (book.boxes.get(boxId) ?? null);
+      const without = packedWithout(order, boxId, book);
+      const facts = (without.length > 0 ? boxFor(order, boxId, book)?.facts : book.boxes.get(boxId)) ?? null;
       const key = [boxId, ...without].join(' ');
       const before = boxes.get(key)?.count ?? 0;
       boxes.set(key, { day, boxId, without, facts, count: before + count });

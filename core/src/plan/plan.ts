@@ -2,7 +2,7 @@ import type { Book } from '../box/index.js';
 import { finding, gravestFirst, type Finding, type Subject } from '../finding/index.js';
 import { findingsOfOrder, isOpen, type OrderFiled } from '../order/index.js';
 import { addDays, daysBetween, sayDay, sayMinutes, type Day } from '../quantity/index.js';
-import { boxDemand, pieceDemand, type BoxDemand } from './demand.js';
+import { boxDemand, packedWithout, pieceDemand, type BoxDemand } from './demand.js';
 import { madeOnKey, planMakings, type Making } from './makings.js';
 import { shoppingList, type ShoppingLine } from './shopping.js';
 import { benchHours, type Bookings } from './windows.js';
@@ -24,6 +24,17 @@ export interface HandOver {
   readonly way: OrderFiled['handOver']['way'];
   readonly place: string;
   readonly boxes: number;
+  readonly contents: readonly BoxOfOrder[];
+  /** What is still to be paid, minor units: the price of the boxes less the deposit; nothing once it is paid. */
+  readonly dueMinor: number;
+}
+
+/** A box of an order, as it is packed for it. */
+export interface BoxOfOrder {
+  readonly boxName: string;
+  readonly count: number;
+  /** What it is packed without, because stand-ins are in place. */
+  readonly without: readonly string[];
 }
 
 /** One day of the season. */
@@ -114,6 +125,16 @@ function bookPacking(boxes: readonly BoxDemand[], book: Book, today: Day): Packi
   return { minutes, packs };
 }
 
+/** What is still to be paid of an order, minor units: the price of its boxes less the deposit; nothing once it is paid. */
+function dueOf(order: OrderFiled, book: Book): number {
+  if (order.state !== 'asked' && order.state !== 'confirmed') return 0;
+  const price = order.lines.reduce(
+    (sum, { boxId, count }) => sum + (book.boxes.get(boxId)?.box.priceMinor ?? 0) * count,
+    0,
+  );
+  return Math.max(0, price - order.depositMinor);
+}
+
 /** At most this many days are drawn, however far away the last hand-over is. */
 const MOST_DAYS = 400;
 
@@ -156,6 +177,12 @@ function seasonDays(
         way: order.handOver.way,
         place: order.handOver.place,
         boxes: order.lines.reduce((sum, line) => sum + line.count, 0),
+        contents: order.lines.map(({ boxId, count }) => ({
+          boxName: book.boxes.get(boxId)?.box.name ?? boxId,
+          count,
+          without: packedWithout(order, boxId, book),
+        })),
+        dueMinor: dueOf(order, book),
       })),
     };
   });

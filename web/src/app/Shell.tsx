@@ -25,9 +25,15 @@ export function Shell() {
       >
         Skip to the screen
       </Box>
-      {!narrow && <Navigation plan={plan} />}
+      {!narrow && (
+        <Box sx={{ displayPrint: 'none' }}>
+          <Navigation plan={plan} />
+        </Box>
+      )}
       <Box sx={{ flex: 1, minWidth: 0, pb: narrow ? 9 : 0 }}>
-        <SeasonStrip plan={plan} />
+        <Box sx={{ displayPrint: 'none' }}>
+          <SeasonStrip plan={plan} />
+        </Box>
         <Box
           component="main"
           id="screen"
@@ -37,7 +43,11 @@ export function Shell() {
           <Outlet />
         </Box>
       </Box>
-      {narrow && <BottomBar />}
+      {narrow && (
+        <Box sx={{ displayPrint: 'none' }}>
+          <BottomBar />
+        </Box>
+      )}
       <Shortcuts />
       <NoticeBar />
       <ScrollRestoration />

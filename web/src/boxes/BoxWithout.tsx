@@ -8,6 +8,7 @@ import { brokenBy, exclusionCodes, exclusions } from '@usual-pantry/core/ingredi
 import { sayList } from '@usual-pantry/core/quantity';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
+import type { Refusal } from '../app/api';
 import { sayExclusion } from '../orders/words';
 import { useEdit } from '../parts/useEdit';
 import type { SeasonBook } from '../parts/useSeason';
@@ -18,6 +19,7 @@ export function BoxWithout({ season, box }: { season: SeasonBook; box: StoredBox
   const edit = useEdit();
   const navigate = useNavigate();
   const [without, setWithout] = useState<string[]>([]);
+  const [trouble, setTrouble] = useState<string | null>(null);
   const facts = boxes.get(box.id);
   if (!facts) return null;
   const { facts: resolved, standIns, clear } = resolveBox(facts, without, pieces);
@@ -27,14 +29,15 @@ export function BoxWithout({ season, box }: { season: SeasonBook; box: StoredBox
     return without.some((code) => brokenBy(code, contains).length > 0) ? [at + 1] : [];
   });
   const make = async () => {
-    const { id: _id, ...draft } = resolved.box;
+    const { id: _id, version: _version, ...draft } = box;
     const name = [box.name, ...without.map(sayExclusion)].join(', ').slice(0, 80);
-    const saved = await edit.add(
-      'box',
-      { ...draft, name, cells: draft.cells.map((cell, at) => (left.includes(at + 1) ? null : cell)) },
-      `${name} made.`,
-    );
-    void navigate(`/boxes/${saved.id}`);
+    const cells = resolved.box.cells.map((cell, at) => (left.includes(at + 1) ? null : cell));
+    try {
+      const saved = await edit.add('box', { ...draft, name, cells }, `${name} made.`);
+      void navigate(`/boxes/${saved.id}`);
+    } catch (error) {
+      setTrouble((error as Refusal).message);
+    }
   };
   return (
     <Box sx={{ display: 'grid', gap: 1.25 }}>
@@ -63,6 +66,7 @@ export function BoxWithout({ season, box }: { season: SeasonBook; box: StoredBox
           A home kitchen can say what is in a box, never that it is free of traces.
         </Alert>
       )}
+      {trouble && <Alert severity="error">{trouble}</Alert>}
       <div>
         <Button variant="outlined" disabled={without.length === 0} onClick={() => void make()}>
           Make that box

@@ -1,4 +1,4 @@
-import { mdiFileDelimitedOutline, mdiPlus } from '@mdi/js';
+import { mdiFileDelimitedOutline, mdiHandshakeOutline, mdiPlus } from '@mdi/js';
 import Button from '@mui/material/Button';
 import { sayCount, sayDay } from '@usual-pantry/core/quantity';
 import { Link, useParams } from 'react-router';
@@ -8,6 +8,7 @@ import { AnswerLine, Mark } from '../parts/AnswerLine';
 import { Findings } from '../parts/Findings';
 import { SplitView } from '../parts/SplitView';
 import { Waiting } from '../parts/Waiting';
+import { HandOvers } from './HandOvers';
 import { OrderImport } from './OrderImport';
 import { OrderPage } from './OrderPage';
 import { OrderTable } from './OrderTable';
@@ -43,6 +44,7 @@ export function Orders() {
   const { id } = useParams();
   const { data: plan, error, refetch } = usePlanQuery();
   if (id === 'import') return <OrderImport />;
+  if (id === 'hand-overs') return <HandOvers />;
   if (!plan) return <Waiting error={error} again={refetch} />;
   return (
     <>
@@ -62,6 +64,9 @@ export function Orders() {
                 </Button>
                 <Button component={Link} to="/orders/import" startIcon={<Icon path={mdiFileDelimitedOutline} />}>
                   From a CSV
+                </Button>
+                <Button component={Link} to="/orders/hand-overs" startIcon={<Icon path={mdiHandshakeOutline} />}>
+                  Hand-overs
                 </Button>
               </>
             }

@@ -1,0 +1,91 @@
+import { mdiPrinterOutline } from '@mdi/js';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Link from '@mui/material/Link';
+import Typography from '@mui/material/Typography';
+import type { HandOver } from '@usual-pantry/core/plan';
+import { sayCount, sayDay, sayMoney } from '@usual-pantry/core/quantity';
+import { Link as RouterLink } from 'react-router';
+import { usePlanQuery } from '../app/api';
+import { Icon } from '../app/Icon';
+import { FIGURES } from '../app/theme';
+import { AnswerLine, Mark } from '../parts/AnswerLine';
+import { Empty, Panel } from '../parts/Panel';
+import { Waiting } from '../parts/Waiting';
+import { sayExclusion } from './words';
+
+const ways = ['stall', 'pick-up', 'courier'] as const;
+
+/** One order on the list, with a box to tick on paper. */
+function Line({ order, currency }: { order: HandOver; currency: string }) {
+  return (
+    <Box
+      component="li"
+      sx={{ display: 'flex', gap: 1.5, py: 0.75, borderBottom: 1, borderColor: 'divider', breakInside: 'avoid' }}
+    >
+      <Box aria-hidden sx={{ width: 18, height: 18, border: 2, borderRadius: 0.5, flexShrink: 0, mt: 0.25 }} />
+      <Box sx={{ flex: 1, minWidth: 0 }}>
+        <Link component={RouterLink} to={`/orders/${order.orderId}`} sx={{ fontWeight: 650 }}>
+          {order.customer}
+        </Link>
+        {order.place && `, ${order.place}`}
+        {order.contents.map(({ boxName, count, without }) => (
+          <div key={boxName}>{[`${count} × ${boxName}`, ...without.map(sayExclusion)].join(', ')}</div>
+        ))}
+      </Box>
+      <Box sx={{ fontFamily: FIGURES, fontWeight: 650, whiteSpace: 'nowrap' }}>
+        {order.dueMinor > 0 ? `${sayMoney(order.dueMinor, currency)} due` : 'paid'}
+      </Box>
+    </Box>
+  );
+}
+
+/** What is handed over on which day and how, to be printed and ticked off. */
+export function HandOvers() {
+  const { data: plan, error, refetch } = usePlanQuery();
+  if (!plan) return <Waiting error={error} again={refetch} />;
+  const days = plan.days.filter(({ handOvers }) => handOvers.length > 0);
+  const due = days.flatMap(({ handOvers }) => handOvers).reduce((sum, { dueMinor }) => sum + dueMinor, 0);
+  const [next] = days;
+  if (!next) return <Empty title="Nothing to hand over." />;
+  return (
+    <>
+      <AnswerLine>
+        {sayCount(days.length, 'hand-over day')}; next,{' '}
+        <Mark tone="hot">
+          {sayCount(next.handOvers.length, 'order')} on {sayDay(next.day)}
+        </Mark>
+        . {sayMoney(due, plan.currency)} still to be paid.
+      </AnswerLine>
+      <Button
+        startIcon={<Icon path={mdiPrinterOutline} />}
+        onClick={() => {
+          window.print();
+        }}
+        sx={{ mb: 1.5, displayPrint: 'none' }}
+      >
+        Print the list
+      </Button>
+      <Box sx={{ display: 'grid', gap: 2 }}>
+        {days.map(({ day, handOvers }) => (
+          <Panel key={day} title={sayDay(day)}>
+            {ways.map((way) => {
+              const orders = handOvers.filter((each) => each.way === way);
+              if (orders.length === 0) return null;
+              return (
+                <Box key={way} component="section" aria-label={way} sx={{ mb: 1 }}>
+                  <Typography variant="h3">{way}</Typography>
+                  <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none' }}>
+                    {orders.map((order) => (
+                      <Line key={order.orderId} order={order} currency={plan.currency} />
+                    ))}
+                  </Box>
+                </Box>
+              );
+            })}
+          </Panel>
+        ))}
+      </Box>
+    </>
+  );
+}
