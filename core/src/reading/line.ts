@@ -139,6 +139,9 @@ function stateFor(unit: RecipeLine['unit'], state: string | null, item: PantryIt
     : { ...plain, state: first.state, remarks: [`No state is said: taken as ${first.state}.`] };
 }
 
+/** No line of a recipe has more of anything, in its own unit. */
+const MOST = 1_000_000;
+
 const headingPattern = /^(?:for (?:the )?.{2,60}|[^\d½⅓⅔¼¾⅛⅜⅝⅞]{2,60}):$/iu;
 
 function readOne(source: string, index: NameIndex<PantryItem>, habit: MeasureHabit): ReadLine {
@@ -155,6 +158,7 @@ function readOne(source: string, index: NameIndex<PantryItem>, habit: MeasureHab
   const questions = [...packed.questions, ...density.questions];
   if (measure.upTo !== null && packed.amount !== null)
     remarks.push(`A range, up to ${measure.upTo}: the lower end was taken.`);
+  if ((packed.amount ?? 0) > MOST) questions.push('That is absurdly much: how much is meant?');
   if (!match.found)
     questions.unshift(
       name === '' ? 'No ingredient: what is meant?' : `“${name}” is not in your pantry by that name: which is meant?`,
@@ -166,7 +170,8 @@ function readOne(source: string, index: NameIndex<PantryItem>, habit: MeasureHab
     kind: 'line',
     line: {
       uses: { kind: match.found?.kind ?? 'ingredient', id: match.found?.id ?? '' },
-      amount: packed.amount !== null && packed.amount > 0 ? Number(packed.amount.toPrecision(9)) : 1,
+      amount:
+        packed.amount !== null && packed.amount > 0 && packed.amount <= MOST ? Number(packed.amount.toPrecision(9)) : 1,
       unit,
       state: density.state,
       note: [stateNote, note].filter(Boolean).join(', '),

@@ -38,7 +38,7 @@ describe('a measure', () => {
     expect(readMeasure('1 jar milk', 'US')).toMatchObject({ pack: 'jar', size: null });
   });
 
-  it.each(['2 heaped tbsp milk', 'a knob of milk', '1 stick milk', 'milk', '0 g milk'])(
+  it.each(['-3 cups milk', '2 heaped tbsp milk', 'a knob of milk', '1 stick milk', 'milk', '0 g milk'])(
     'asks what is meant by "%s"',
     (line) => {
       expect(readMeasure(line, 'US').questions.length).toBeGreaterThan(0);

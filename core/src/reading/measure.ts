@@ -62,7 +62,8 @@ const STICK_GRAMS = 113.4;
 function tidy(line: string): { text: string; region: MeasureHabit | null; about: boolean; uncertain: string | null } {
   let text = line
     .replace(/[\u00a0\u2009\u202f]/g, ' ')
-    .replace(/^[\s\-–—•*·▢□☐]+/u, '')
+    // A dash before a space is a bullet; before a number it may be a sign.
+    .replace(/^\s*(?:[-–—]+\s+|[•*·▢□☐]+\s*)/u, '')
     .replace(/(\d)\s*(?:and|&)\s*(\d+\s*\/\s*\d+|[½⅓⅔¼¾⅛⅜⅝⅞])/giu, '$1 $2')
     .replace(/(\d)\s*°/g, '$1°')
     .replace(/(\d\s*(?:g|kg|oz|lb|ml|l))\/(?=\d)/gi, '$1 / ')

@@ -72,6 +72,13 @@ describe('lines', () => {
   });
 });
 
+it('asks about an amount that no kitchen has', () => {
+  expect(readIngredientLines('99999999 kg honey', pantry, 'US')[0]).toMatchObject({
+    line: { amount: 1 },
+    questions: ['That is absurdly much: how much is meant?'],
+  });
+});
+
 describe('steps', () => {
   it('get their temperatures, waits and cooking', () => {
     const [first, second, third] = readSteps(

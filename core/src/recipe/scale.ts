@@ -43,6 +43,9 @@ export function multipleFor(goal: ScaleGoal, { yieldGrams, lineGrams }: RecipeFa
   }
 }
 
+/** Half a percent of a base batch is no other size. */
+const NEAR = 0.005;
+
 /** What a recipe says to a multiple: whole batches of its allowed sizes, and the advice in words. */
 export interface BatchAdvice {
   readonly batches: readonly BatchCount[];
@@ -58,18 +61,24 @@ export interface BatchAdvice {
  * @example adviceFor({ batchSizes: [1] }, 3).advice // 'Do not make it 3-fold in one pot: make 3 single batches.'
  */
 export function adviceFor({ batchSizes }: Pick<RecipeFiled, 'batchSizes'>, multiple: number): BatchAdvice {
+  const exact = batchSizes.find((size) => Math.abs(size - multiple) < NEAR);
+  if (exact !== undefined)
+    return {
+      batches: [{ size: exact, count: 1 }],
+      over: 0,
+      allowed: true,
+      advice: 'One batch of that size is allowed.',
+    };
   const { batches, over } = batchesFor(multiple, batchSizes);
-  const allowed = batchSizes.some((size) => Math.abs(size - multiple) < 1e-6);
-  const rest = over > 1e-6 ? ` ${sayNumber(over, 2)} of a base batch is left over.` : '';
+  const rest = over > NEAR ? ` ${sayNumber(over, 2)} of a base batch is left over.` : '';
   const most = Math.max(...batchSizes);
-  if (allowed) return { batches, over: 0, allowed, advice: 'One batch of that size is allowed.' };
   const refusal =
     multiple > most
       ? multiple <= 2
         ? 'Do not double'
         : `Do not make it ${sayNumber(multiple, 1)}-fold in one pot`
       : 'That size is not allowed';
-  return { batches, over, allowed, advice: `${refusal}: make ${sayBatches(batches, 'single ')}.${rest}` };
+  return { batches, over, allowed: false, advice: `${refusal}: make ${sayBatches(batches, 'single ')}.${rest}` };
 }
 
 /** One line on the scale's step. */

@@ -123,7 +123,14 @@ export function ReadLines({ season, read, settled, onSettle }: ReadLinesProps) {
             component="li"
             key={index}
             aria-label={each.source}
-            sx={{ borderLeft: 4, borderColor: done ? 'success.main' : 'warning.light', pl: 1.5, py: 0.25 }}
+            sx={{
+              borderLeft: 4,
+              borderColor: done ? 'success.main' : 'warning.light',
+              pl: 1.5,
+              py: 0.25,
+              minWidth: 0,
+              overflowWrap: 'anywhere',
+            }}
           >
             <Box sx={{ color: 'text.secondary', fontSize: 14 }}>{each.source}</Box>
             {done ? (
