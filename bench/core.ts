@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { openBook } from '@usual-pantry/core/box';
+import { guessMapping, planImport, readCsv } from '@usual-pantry/core/intake';
 import { costOfBoxes } from '@usual-pantry/core/money';
 import { planSeason } from '@usual-pantry/core/plan';
 import { pantryItems, readIngredientLines } from '@usual-pantry/core/reading';
@@ -51,6 +52,25 @@ const lines = Array.from({ length: 200 }, (_, index) => pasted[index % pasted.le
 const pantry = pantryItems(demo.ingredients, demo.recipes);
 bench.add('200 pasted ingredient lines read against the demo pantry', () => {
   readIngredientLines(lines, pantry, 'US');
+});
+const rows = Array.from(
+  { length: 5000 },
+  (_, at) => `R${at};Customer ${at};Table box;${(at % 4) + 1};${(at % 20) + 1} Dec 2026;stall;no nuts`,
+);
+const csv = ['Order no;Customer;Box;Count;Day;Way;Without', ...rows].join('\n');
+bench.add('a CSV of 5,000 rows read and looked at row by row', () => {
+  const table = readCsv(csv);
+  const mapping = guessMapping(table.columns);
+  planImport(
+    table,
+    demo.orders.map((each) => ({ ...each, version: 1 })),
+    {
+      mapping,
+      boxes: demo.boxes,
+      today: demo.writtenFor,
+      dayOrder: 'unknown',
+    },
+  );
 });
 await bench.run();
 

@@ -164,3 +164,11 @@ test('the hand-over list says by day and way who gets what, and what is still to
   // Two boxes at 26 dollars, nothing paid yet
   await expect(line).toContainText('$52.00 due');
 });
+
+test('a customer’s last order is taken over for a new one', async ({ page }) => {
+  await page.goto('/orders/new');
+  await page.getByLabel('Customer', { exact: true }).fill('Tamsin Okonjo-Vale');
+  await page.getByRole('button', { name: 'As last time: 1 × Box without nuts' }).click();
+  await expect(page.getByLabel('Box', { exact: true })).toHaveValue('Box without nuts');
+  await expect(page.getByRole('button', { name: 'tree nuts' })).toBeVisible();
+});

@@ -140,23 +140,25 @@ function fillPot(recipe: RecipeFiled, lines: readonly (LineFacts | null)[]): Pot
 
 /** The finished mass, and what it is made of. */
 function workOutYield(recipe: RecipeFiled, rawGrams: number, lines: readonly (LineFacts | null)[]) {
-  const pot = fillPot(recipe, lines);
-  const known = !('unknown' in pot);
-  const run = known ? runSteps(recipe, pot) : null;
+  const filled = fillPot(recipe, lines);
+  const pot = 'unknown' in filled ? null : filled;
+  const run = pot && runSteps(recipe, pot);
   const { yield: rule } = recipe;
-  const yieldGrams =
-    rule.by === 'weighed'
-      ? rule.grams
-      : rule.by === 'loss'
-        ? rawGrams * (1 - rule.lossPercent / 100)
-        : run
-          ? massOf(run.left)
-          : rawGrams;
-  const left = run && (rule.by === 'steps' ? run.left : finishAt(pot as PotContents, yieldGrams, isCooked(recipe)));
+  const yieldGrams = (() => {
+    switch (rule.by) {
+      case 'weighed':
+        return rule.grams;
+      case 'loss':
+        return rawGrams * (1 - rule.lossPercent / 100);
+      case 'steps':
+        return run ? massOf(run.left) : rawGrams;
+    }
+  })();
+  const left = rule.by === 'steps' ? run?.left : pot && finishAt(pot, yieldGrams, isCooked(recipe));
   return {
     yieldGrams,
     parts: left && yieldGrams > 0 && rawGrams > 0 ? scaleParts(left, 100 / yieldGrams) : null,
-    unknownParts: known ? [] : pot.unknown,
+    unknownParts: 'unknown' in filled ? filled.unknown : [],
     stepMasses: run?.masses ?? [],
   };
 }

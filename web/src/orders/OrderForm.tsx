@@ -15,6 +15,7 @@ import { useRecordForm } from '../parts/useRecordForm';
 import type { SeasonBook } from '../parts/useSeason';
 import { freshOrder } from './freshOrder';
 import { OrderSummary } from './OrderSummary';
+import { RepeatLast } from './RepeatLast';
 
 const choices = (values: readonly string[]) => values.map((value) => ({ value, label: value }));
 
@@ -101,6 +102,7 @@ export function OrderForm({ season, order }: { season: SeasonBook; order: Order 
         <TextInput name="customer.name" label="Customer" autoFocus={order === null} />
         <TextInput name="customer.contact" label="Phone or mail" />
       </Box>
+      {!order && <RepeatLast season={season} />}
       <BoxLines season={season} />
       <Panel title="Hand-over">
         <Box
