@@ -143,7 +143,8 @@ export const api = createApi({
     }),
     promise: build.query<PromiseCheck, OrderDraft & { id?: string }>({
       query: (body) => ({ url: 'plan/promise', method: 'POST', body }),
-      providesTags: ['Orders'],
+      // Asked anew each time that it is typed: an answer of before may be wrong by now.
+      keepUnusedDataFor: 0,
     }),
     recipeVersions: build.query<RecipeVersion[], string>({
       query: (id) => `recipes/${encodeURIComponent(id)}/versions`,

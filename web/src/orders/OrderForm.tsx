@@ -4,6 +4,7 @@ import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
 import { exclusionCodes, exclusions } from '@usual-pantry/core/ingredient';
 import { orderDraftSchema, orderStates, type Order, type OrderDraft } from '@usual-pantry/core/order';
+import { memo } from 'react';
 import { useFieldArray } from 'react-hook-form';
 import { useNavigate } from 'react-router';
 import { Icon } from '../app/Icon';
@@ -67,42 +68,15 @@ function BoxLines({ season }: { season: SeasonBook }) {
   );
 }
 
-/** An order as a form, with what it weighs, costs and breaks beside it while it is typed. */
-export function OrderForm({ season, order }: { season: SeasonBook; order: Order | null }) {
-  const navigate = useNavigate();
-  const record = useRecordForm({
-    noun: 'order',
-    schema: orderDraftSchema,
-    record: order,
-    fresh: freshOrder(season),
-    nameOf: (draft) => `${draft.customer.name}’s order`,
-    onSaved: (saved) => void navigate(`/orders/${saved.id}`, { replace: true }),
-  });
-  const setState = async (state: OrderDraft['state']) => {
-    record.form.setValue('state', state, { shouldDirty: true });
-    await record.save();
-  };
+/** The fields of an order. Apart, so that a save draws again only those that have changed. */
+const OrderFields = memo(function OrderFields({ season, isNew }: { season: SeasonBook; isNew: boolean }) {
   return (
-    <RecordFrame
-      title={order ? order.customer.name : 'New order'}
-      record={record}
-      back="/orders"
-      onDelete={useRemoval('order', order, `${order?.customer.name ?? ''}’s order`, '/orders')}
-      actions={
-        order &&
-        order.state !== 'cancelled' && (
-          <Button size="small" variant="outlined" onClick={() => void setState('cancelled')}>
-            Cancel the order
-          </Button>
-        )
-      }
-    >
-      <OrderSummary season={season} order={order} />
+    <>
       <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: { xs: '1fr', sm: '3fr 2fr' } }}>
-        <TextInput name="customer.name" label="Customer" autoFocus={order === null} />
+        <TextInput name="customer.name" label="Customer" autoFocus={isNew} />
         <TextInput name="customer.contact" label="Phone or mail" />
       </Box>
-      {!order && <RepeatLast season={season} />}
+      {isNew && <RepeatLast season={season} />}
       <BoxLines season={season} />
       <Panel title="Hand-over">
         <Box
@@ -137,6 +111,42 @@ export function OrderForm({ season, order }: { season: SeasonBook; order: Order 
         <NumberInput name="depositMinor" label="Deposit" scale={100} unit={season.data.kitchen.currency} />
       </Box>
       <TextInput name="notes" label="Notes" multiline minRows={2} />
+    </>
+  );
+});
+
+/** An order as a form, with what it weighs, costs and breaks beside it while it is typed. */
+export function OrderForm({ season, order }: { season: SeasonBook; order: Order | null }) {
+  const navigate = useNavigate();
+  const record = useRecordForm({
+    noun: 'order',
+    schema: orderDraftSchema,
+    record: order,
+    fresh: freshOrder(season),
+    nameOf: (draft) => `${draft.customer.name}’s order`,
+    onSaved: (saved) => void navigate(`/orders/${saved.id}`, { replace: true }),
+  });
+  const setState = async (state: OrderDraft['state']) => {
+    record.form.setValue('state', state, { shouldDirty: true });
+    await record.save();
+  };
+  return (
+    <RecordFrame
+      title={order ? order.customer.name : 'New order'}
+      record={record}
+      back="/orders"
+      onDelete={useRemoval('order', order, `${order?.customer.name ?? ''}’s order`, '/orders')}
+      actions={
+        order &&
+        order.state !== 'cancelled' && (
+          <Button size="small" variant="outlined" onClick={() => void setState('cancelled')}>
+            Cancel the order
+          </Button>
+        )
+      }
+    >
+      <OrderSummary season={season} order={order} />
+      <OrderFields season={season} isNew={order === null} />
     </RecordFrame>
   );
 }

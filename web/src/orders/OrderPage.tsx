@@ -1,14 +1,15 @@
+import { memo } from 'react';
 import { useOrderQuery } from '../app/api';
 import { useSeasonBook } from '../parts/useSeason';
 import { Waiting } from '../parts/Waiting';
 import { OrderForm } from './OrderForm';
 
-/** One stored order, or a new one. */
-export function OrderPage({ id }: { id: string }) {
+/** One stored order, or a new one. Drawn again only when the order or the book changes. */
+export const OrderPage = memo(function OrderPage({ id }: { id: string }) {
   const isNew = id === 'new';
   const { data, error, refetch } = useOrderQuery(id, { skip: isNew });
   const { season, error: bookError, again } = useSeasonBook();
   if (!season) return <Waiting error={bookError} again={again} />;
   if (!isNew && !data) return <Waiting error={error} again={refetch} />;
   return <OrderForm season={season} order={isNew ? null : (data ?? null)} />;
-}
+});

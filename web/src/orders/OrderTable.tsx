@@ -6,7 +6,7 @@ import { useTheme } from '@mui/material/styles';
 import type { GridSortModel } from '@mui/x-data-grid';
 import type { Order } from '@usual-pantry/core/order';
 import { sayCount } from '@usual-pantry/core/quantity';
-import { useCallback, useDeferredValue, useMemo, useState, type ReactNode } from 'react';
+import { memo, useCallback, useDeferredValue, useMemo, useState, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import { useOrdersQuery, type OrderListQuery } from '../app/api';
 import { SearchField } from '../parts/SearchField';
@@ -17,7 +17,7 @@ const PAGE_SIZE = 25;
 const NO_ROWS: readonly Order[] = [];
 
 /** A page of orders, searched and sorted by the server. Compact beside an open order and on a phone. */
-export function OrderTable({
+export const OrderTable = memo(function OrderTable({
   openId,
   compact,
   action,
@@ -96,4 +96,4 @@ export function OrderTable({
       <Box sx={{ color: 'text.secondary', fontSize: 13.5, mt: 0.75 }}>{sayCount(data?.total ?? 0, 'order')}</Box>
     </Box>
   );
-}
+});

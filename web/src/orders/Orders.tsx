@@ -39,6 +39,21 @@ function Answer({ plan }: { plan: PlanAnswer }) {
   );
 }
 
+/** What starts an order or brings several. One element, so that the table is not drawn again for it. */
+const actions = (
+  <>
+    <Button component={Link} to="/orders/new" variant="contained" startIcon={<Icon path={mdiPlus} />}>
+      New order
+    </Button>
+    <Button component={Link} to="/orders/import" startIcon={<Icon path={mdiFileDelimitedOutline} />}>
+      From a CSV
+    </Button>
+    <Button component={Link} to="/orders/hand-overs" startIcon={<Icon path={mdiHandshakeOutline} />}>
+      Hand-overs
+    </Button>
+  </>
+);
+
 /** Orders in a table, the open one beside it. */
 export function Orders() {
   const { id } = useParams();
@@ -53,25 +68,7 @@ export function Orders() {
       {!id && <QuickEntry />}
       <SplitView
         listWidth="370px"
-        list={
-          <OrderTable
-            openId={id}
-            compact={id !== undefined}
-            action={
-              <>
-                <Button component={Link} to="/orders/new" variant="contained" startIcon={<Icon path={mdiPlus} />}>
-                  New order
-                </Button>
-                <Button component={Link} to="/orders/import" startIcon={<Icon path={mdiFileDelimitedOutline} />}>
-                  From a CSV
-                </Button>
-                <Button component={Link} to="/orders/hand-overs" startIcon={<Icon path={mdiHandshakeOutline} />}>
-                  Hand-overs
-                </Button>
-              </>
-            }
-          />
-        }
+        list={<OrderTable openId={id} compact={id !== undefined} action={actions} />}
         detail={id && <OrderPage key={id} id={id} />}
       />
     </>

@@ -2,18 +2,20 @@ import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import type { OrderDraft } from '@usual-pantry/core/order';
 import { sayDay } from '@usual-pantry/core/quantity';
-import { useDeferredValue } from 'react';
 import { useFormContext } from 'react-hook-form';
 import { usePromiseQuery } from '../app/api';
+import { useSettled } from '../parts/useSettled';
 
+const SETTLES_MS = 250;
 const looks = { feasible: 'success', tight: 'warning', 'not feasible': 'error' } as const;
 
 /** Whether the order as it is typed can be promised for its day; if not, why, and the earliest day. */
 export function PromiseLine({ draft, id }: { draft: OrderDraft; id: string | undefined }) {
   const { setValue } = useFormContext();
   const { customer: _customer, notes: _notes, depositMinor: _deposit, ...asked } = draft;
-  const question = useDeferredValue(
+  const question = useSettled(
     JSON.stringify({ ...asked, customer: { name: 'asked' }, ...(id === undefined ? {} : { id }) }),
+    SETTLES_MS,
   );
   const { data } = usePromiseQuery(JSON.parse(question) as OrderDraft & { id?: string });
   if (!data) return null;

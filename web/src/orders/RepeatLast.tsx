@@ -1,19 +1,20 @@
 import { mdiHistory } from '@mdi/js';
 import Button from '@mui/material/Button';
 import type { OrderDraft } from '@usual-pantry/core/order';
-import { useDeferredValue } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { useOrdersQuery } from '../app/api';
 import { Icon } from '../app/Icon';
+import { useSettled } from '../parts/useSettled';
 import type { SeasonBook } from '../parts/useSeason';
 
+const SETTLES_MS = 250;
 /** Shorter names are not looked for. */
 const LEAST_LETTERS = 3;
 
 /** Offers the boxes, exclusions and hand-over of a customer's last order for a new one. */
 export function RepeatLast({ season }: { season: SeasonBook }) {
   const { setValue } = useFormContext<OrderDraft>();
-  const name = useDeferredValue(useWatch<OrderDraft, 'customer.name'>({ name: 'customer.name' }).trim());
+  const name = useSettled(useWatch<OrderDraft, 'customer.name'>({ name: 'customer.name' }).trim(), SETTLES_MS);
   const { data } = useOrdersQuery(
     { page: 1, size: 5, sort: 'handOverOn', direction: 'desc', search: name, show: 'all' },
     { skip: name.length < LEAST_LETTERS },

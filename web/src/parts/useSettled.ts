@@ -1,0 +1,15 @@
+import { useEffect, useState } from 'react';
+
+/** A value once it has stood still for so many milliseconds: what is asked of the server need not follow every key. */
+export function useSettled<T>(value: T, milliseconds: number): T {
+  const [settled, setSettled] = useState(value);
+  useEffect(() => {
+    const timer = setTimeout(() => {
+      setSettled(value);
+    }, milliseconds);
+    return () => {
+      clearTimeout(timer);
+    };
+  }, [value, milliseconds]);
+  return settled;
+}
