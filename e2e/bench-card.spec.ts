@@ -184,6 +184,25 @@ test('JSON-LD that is wrong is refused in words and stays where it was typed', a
   await expect(page.getByLabel('Steps, one a line')).toHaveValue('Temper to 28 C.');
 });
 
+test('pasted text outlives a reload until it is stored', async ({ page }) => {
+  await page.goto('/recipes/new');
+  await page.getByLabel('Name', { exact: true }).fill('Something else, not saved yet');
+  await page.goto('/recipes/paste');
+  await page.getByLabel('Ingredients').fill('900 g white chocolate');
+  await page.getByLabel('Name', { exact: true }).fill('Plain bark');
+  await page.reload();
+  await expect(page.getByLabel('Ingredients')).toHaveValue('900 g white chocolate');
+  await page.getByRole('button', { name: 'Go on' }).click();
+  await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Plain bark');
+  await expect(page.getByLabel('Amount')).toHaveValue('900');
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByText('Plain bark saved.')).toBeVisible();
+  await page.goto('/recipes/paste');
+  await expect(page.getByLabel('Ingredients')).toHaveValue('');
+  await page.goto('/recipes/new');
+  await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Something else, not saved yet');
+});
+
 test('plain ingredients come from the starter pantry with what is known of them', async ({ page }) => {
   await page.goto('/pantry');
   await page.getByRole('link', { name: 'Add from the starter pantry' }).click();

@@ -11,10 +11,13 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { Refusal } from '../app/api';
 import { Icon } from '../app/Icon';
-import { keepDraft } from '../parts/drafts';
+import { keepDraft, takeDraft } from '../parts/drafts';
 import { useEdit } from '../parts/useEdit';
 import { useSeasonBook, type SeasonBook } from '../parts/useSeason';
 import { freshOrder } from './freshOrder';
+
+/** Under which name the form keeps a new order. */
+const NEW_ORDER = 'order new';
 
 /** The order that was read, on a form's terms. */
 const draftOf = (season: SeasonBook, read: QuickOrder) => {
@@ -136,7 +139,11 @@ export function QuickEntry() {
         <Button
           disabled={text.trim() === ''}
           onClick={() => {
-            keepDraft('order new', { version: 0, values: draftOf(season, read) });
+            if (takeDraft(NEW_ORDER)) {
+              setTrouble('The form still holds an order that is not saved: save it or discard it first.');
+              return;
+            }
+            keepDraft(NEW_ORDER, { version: 0, values: draftOf(season, read) });
             void navigate('/orders/new');
           }}
         >

@@ -14,6 +14,8 @@ interface Options<N extends Noun> {
   readonly record: Stored<N> | null;
   /** What a new one starts from. */
   readonly fresh: Drafts[N];
+  /** Under which name the typing of a new one is kept. */
+  readonly newKey?: string;
   readonly nameOf: (draft: Drafts[N]) => string;
   /** Called when a new record has been stored. */
   readonly onSaved: (record: Stored<N>) => void;
@@ -46,11 +48,12 @@ export function useRecordForm<N extends Noun>({
   schema,
   record,
   fresh,
+  newKey = 'new',
   nameOf,
   onSaved,
 }: Options<N>): RecordForm<N> {
   const edit = useEdit();
-  const key = `${noun} ${record?.id ?? 'new'}`;
+  const key = `${noun} ${record?.id ?? newKey}`;
   const stored: FieldValues = record ? draftOf(record) : fresh;
   const [kept] = useState(() => takeDraft(key));
   const [base, setBase] = useState<Stored<N> | null>(

@@ -13,8 +13,9 @@ import {
   type ReadLine,
 } from '@usual-pantry/core/reading';
 import type { RecipeDraft, RecipeLine } from '@usual-pantry/core/recipe';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { AnswerLine } from '../parts/AnswerLine';
+import { dropDraft, keepDraft, takeDraft } from '../parts/drafts';
 import { Panel } from '../parts/Panel';
 import type { SeasonBook } from '../parts/useSeason';
 import { freshRecipe } from './freshRecipe';
@@ -26,14 +27,28 @@ interface PasteRecipeProps {
   readonly onRead: (draft: RecipeDraft) => void;
 }
 
+const KEY = 'paste';
+
+/** The text of an earlier visit. */
+const keptPaste = (): { name: string; text: string; steps: string } => {
+  const { name = '', text = '', steps = '' } = (takeDraft(KEY)?.values ?? {}) as Partial<Record<string, string>>;
+  return { name, text, steps };
+};
+
+/** The pasted text has become a recipe: it need not be kept any more. */
+export const forgetPaste = (): void => {
+  dropDraft(KEY);
+};
+
 const looksLikeJson = (text: string): boolean => /^\s*(?:<script|[{[])/.test(text);
 
 /** A recipe from text: what is pasted above, what is understood of it below, line by line. */
 export function PasteRecipe({ season, onRead }: PasteRecipeProps) {
   const { ingredients, recipes, kitchen } = season.data;
-  const [name, setName] = useState('');
-  const [text, setText] = useState('');
-  const [steps, setSteps] = useState('');
+  const [kept] = useState(keptPaste);
+  const [name, setName] = useState(kept.name);
+  const [text, setText] = useState(kept.text);
+  const [steps, setSteps] = useState(kept.steps);
   const [habit, setHabit] = useState<MeasureHabit>(kitchen.measures);
   const [settled, setSettled] = useState<ReadonlyMap<string, RecipeLine | null>>(new Map());
   const [problem, setProblem] = useState<string | null>(null);
@@ -41,6 +56,11 @@ export function PasteRecipe({ season, onRead }: PasteRecipeProps) {
   const read = useMemo(() => readIngredientLines(text, pantry, habit), [text, pantry, habit]);
   const lines = read.filter(({ kind }) => kind === 'line');
   const open = lines.filter(({ source, questions }) => questions.length > 0 && !settled.has(source));
+
+  useEffect(() => {
+    if (name + text + steps === '') forgetPaste();
+    else keepDraft(KEY, { version: 0, values: { name, text, steps } });
+  }, [name, text, steps]);
 
   const paste = (value: string) => {
     setProblem(null);

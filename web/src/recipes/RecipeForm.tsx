@@ -60,11 +60,16 @@ export function RecipeForm({
   season,
   recipe,
   fresh = freshRecipe,
+  newKey = 'new',
+  onAdded,
 }: {
   season: SeasonBook;
   recipe: Recipe | null;
   /** What a new one starts from, when its text was pasted. */
   fresh?: RecipeDraft;
+  newKey?: string;
+  /** Called when a new one is stored. */
+  onAdded?: () => void;
 }) {
   const navigate = useNavigate();
   const record = useRecordForm({
@@ -72,8 +77,12 @@ export function RecipeForm({
     schema: recipeDraftSchema,
     record: recipe,
     fresh,
+    newKey,
     nameOf: (draft) => draft.name,
-    onSaved: (saved) => void navigate(`/recipes/${saved.id}/edit`, { replace: true }),
+    onSaved: (saved) => {
+      onAdded?.();
+      void navigate(`/recipes/${saved.id}/edit`, { replace: true });
+    },
   });
   return (
     <RecordFrame

@@ -9,6 +9,7 @@ import { Icon } from '../app/Icon';
 import { AllergenTags } from '../parts/Allergens';
 import { AnswerLine } from '../parts/AnswerLine';
 import { Findings } from '../parts/Findings';
+import { dropDraft } from '../parts/drafts';
 import { Empty } from '../parts/Panel';
 import { PieceDrawing } from '../parts/PieceDrawing';
 import { RecordList } from '../parts/RecordList';
@@ -17,7 +18,7 @@ import { useSeasonBook, type SeasonBook } from '../parts/useSeason';
 import { Waiting } from '../parts/Waiting';
 import { RecipeCard } from './card/RecipeCard';
 import { Compare } from './Compare';
-import { PasteRecipe } from './PasteRecipe';
+import { forgetPaste, PasteRecipe } from './PasteRecipe';
 import { RecipeForm } from './RecipeForm';
 
 const recipeNouns = ['recipe', 'piece'];
@@ -59,12 +60,25 @@ function RecipeList({ season, openId }: { season: SeasonBook; openId: string | u
   );
 }
 
+const PASTED = 'pasted';
+
 /** The open recipe: its card, its form, or beside another one. */
 function OpenRecipe({ season, id, view }: { season: SeasonBook; id: string; view: string | undefined }) {
   const [pasted, setPasted] = useState<RecipeDraft | null>(null);
-  if (id === 'paste' && !pasted) return <PasteRecipe season={season} onRead={setPasted} />;
-  if (id === 'new' || id === 'paste')
-    return <RecipeForm season={season} recipe={null} {...(pasted ? { fresh: pasted } : {})} />;
+  if (id === 'paste')
+    return pasted ? (
+      <RecipeForm season={season} recipe={null} fresh={pasted} newKey={PASTED} onAdded={forgetPaste} />
+    ) : (
+      <PasteRecipe
+        season={season}
+        onRead={(draft) => {
+          // The text itself is still kept: what the form held of an earlier one may go.
+          dropDraft(`recipe ${PASTED}`);
+          setPasted(draft);
+        }}
+      />
+    );
+  if (id === 'new') return <RecipeForm season={season} recipe={null} />;
   const recipe = season.data.recipes.find((each) => each.id === id);
   if (!recipe) return <Empty title="This recipe is not there any more." />;
   const facts = season.book.recipes.get(id);
