@@ -3,6 +3,7 @@ const layers = [
   'record',
   'quantity',
   'finding',
+  'solver',
   'ingredient',
   'starter',
   'cooking',

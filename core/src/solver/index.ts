@@ -1,0 +1,2 @@
+export * from './highs.js';
+export * from './model.js';

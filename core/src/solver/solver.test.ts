@@ -1,0 +1,37 @@
+import { describe, expect, it } from '@jest/globals';
+import { solver } from '../../testing/solver.js';
+import { ModelBuilder, smallestClash } from './index.js';
+
+/** Chairs and tables: 30 and 50 of profit, 40 hours of carpentry, 50 of finishing. */
+function workshop(carpentry = 40): ModelBuilder {
+  const model = new ModelBuilder();
+  const chairs = model.column('chairs', -30, { whole: true });
+  const tables = model.column('tables', -50, { whole: true });
+  model.atMost('carpentry', [[chairs, 1], [tables, 2]], carpentry); // prettier-ignore
+  model.atMost('finishing', [[chairs, 2], [tables, 1]], 50); // prettier-ignore
+  return model;
+}
+
+describe('the solver', () => {
+  it('finds the optimum of a worked example and proves it', async () => {
+    expect(await solver(workshop().build())).toMatchObject({ status: 'best', objective: -1100, gap: 0, values: [20, 10] });
+  });
+
+  it('adds what is always to be paid, and starts from what it is given', async () => {
+    const model = workshop();
+    model.always(1000);
+    const seen: number[] = [];
+    const found = await solver(model.build(), { start: [20, 10], onProgress: ({ bound }) => seen.push(bound) });
+    expect(found).toMatchObject({ objective: -100, bound: -100 });
+    expect(seen.every((bound) => bound <= -100 + 1e-6)).toBe(true);
+  });
+
+  it('says which rules cannot hold together, and no others', async () => {
+    const model = workshop();
+    model.atLeast('promised', [[0, 1]], 30);
+    const built = model.build();
+    expect((await solver(built)).status).toBe('impossible');
+    const clash = await smallestClash(built, [0, 1, 2], solver);
+    expect(clash.map((row) => built.rows[row]?.name)).toEqual(['finishing', 'promised']);
+  });
+});
