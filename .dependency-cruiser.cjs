@@ -17,6 +17,7 @@ const layers = [
   'plan',
   'label',
   'money',
+  'compose',
   'season',
 ];
 

@@ -12,6 +12,8 @@ import { SeasonFileController } from './document/season-file.controller.js';
 import { SeasonFileService } from './document/season-file.service.js';
 import { IngredientController } from './ingredient/ingredient.controller.js';
 import { IngredientRecords } from './ingredient/ingredient.records.js';
+import { InboxController } from './inbox/inbox.controller.js';
+import { InboxService } from './inbox/inbox.service.js';
 import { KitchenController } from './kitchen/kitchen.controller.js';
 import { KitchenRecords } from './kitchen/kitchen.records.js';
 import { LabelController } from './label/label.controller.js';
@@ -26,6 +28,8 @@ import { PlanController } from './plan/plan.controller.js';
 import { RecipeFiguresController } from './recipe/recipe-figures.controller.js';
 import { RecipeController } from './recipe/recipe.controller.js';
 import { RecipeRecords } from './recipe/recipe.records.js';
+import { ComposeController } from './box/compose.controller.js';
+import { SolverService } from './solver/solver.service.js';
 import { RevisionInterceptor } from './http/revision.interceptor.js';
 import { UnitOfWork } from './storage/unit-of-work.js';
 
@@ -49,6 +53,8 @@ export class AppModule {
         OrderRecords,
         OrderFileService,
         SeasonFileService,
+        InboxService,
+        SolverService,
         { provide: APP_INTERCEPTOR, useClass: RevisionInterceptor },
       ],
       controllers: [
@@ -62,6 +68,8 @@ export class AppModule {
         BoxFiguresController,
         BoxController,
         OrderFileController,
+        InboxController,
+        ComposeController,
         OrderController,
         PlanController,
         MoneyController,

@@ -3,6 +3,7 @@ import type { IngredientFiled } from '../ingredient/index.js';
 import type { KitchenDraft } from '../kitchen/index.js';
 import { workOutPiece, type PieceFacts, type PieceFiled } from '../piece/index.js';
 import { checkPots, openRecipeBook, type RecipeBook, type RecipeFiled } from '../recipe/index.js';
+import { asSold } from './editions.js';
 import { workOutBox, type BoxFacts } from './facts.js';
 import type { BoxFiled } from './schema.js';
 
@@ -20,7 +21,15 @@ export interface Book extends RecipeBook {
   readonly kitchen: KitchenDraft;
   readonly pieces: ReadonlyMap<string, PieceFacts>;
   readonly boxes: ReadonlyMap<string, BoxFacts>;
+  /** What was sold under earlier numbers, by {@link editionKey}. */
+  readonly editions: ReadonlyMap<string, BoxFacts>;
 }
+
+const editionKey = (boxId: string, edition: number): string => `${boxId} ${edition}`;
+
+/** A box as it was sold under a number; as it is now when the number is null, or the box's own. */
+export const boxAsSold = (book: Pick<Book, 'boxes' | 'editions'>, boxId: string, edition: number | null) =>
+  (edition === null ? undefined : book.editions.get(editionKey(boxId, edition))) ?? book.boxes.get(boxId);
 
 /**
  * Works out every recipe, piece and box once. Pure: the same data gives the same book.
@@ -30,11 +39,18 @@ export function openBook(data: BookData): Book {
   const recipeBook = openRecipeBook(data.ingredients, data.recipes);
   const pieces = new Map(data.pieces.map((piece) => [piece.id, workOutPiece(piece, recipeBook)] as const));
   const boxes = new Map(data.boxes.map((box) => [box.id, workOutBox(box, pieces)] as const));
+  const editions = new Map(
+    data.boxes.flatMap((box) =>
+      box.editions.map(
+        ({ edition }) => [editionKey(box.id, edition), workOutBox(asSold(box, edition), pieces)] as const,
+      ),
+    ),
+  );
   const findings: Finding[] = [
     ...recipeBook.findings,
     ...checkPots(recipeBook, data.kitchen.pots),
     ...[...pieces.values()].flatMap((facts) => facts.findings),
     ...[...boxes.values()].flatMap((facts) => facts.findings),
   ];
-  return { ...recipeBook, kitchen: data.kitchen, pieces, boxes, findings };
+  return { ...recipeBook, kitchen: data.kitchen, pieces, boxes, editions, findings };
 }

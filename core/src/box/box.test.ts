@@ -58,7 +58,7 @@ describe('a box', () => {
     const { id: _id, ...draft } = box('b', ['soft', 'soft']);
     expect(boxDraftSchema.safeParse({ ...draft, rows: 2 }).error?.issues[0]).toMatchObject({
       path: ['cells'],
-      message: 'must have one cell for each row and column',
+      message: 'must have one cell for each row and column of each layer',
     });
   });
 

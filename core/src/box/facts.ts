@@ -1,6 +1,7 @@
 import { finding, type Finding, type Subject } from '../finding/index.js';
 import { inLabelOrder, type Allergen } from '../ingredient/index.js';
 import type { PieceFacts, Travel } from '../piece/index.js';
+import { misfits } from './fit.js';
 import type { BoxFiled } from './schema.js';
 
 /** How many of one piece lie in a box. */
@@ -62,6 +63,7 @@ export function workOutBox(box: BoxFiled, pieces: ReadonlyMap<string, PieceFacts
   if (known.length < counts.length)
     findings.push(finding('stop', 'box-unknown-piece', about, `${box.name} names a piece that is not there any more.`));
 
+  for (const { why } of misfits(box, pieces)) findings.push(finding('decide', 'piece-too-big', about, why));
   const weightGrams = known.reduce((sum, { facts, count }) => sum + facts.weightGrams * count, 0);
   const contains = inLabelOrder(known.flatMap(({ facts }) => facts.contains));
   const shortest = known.reduce<PieceFacts | undefined>(

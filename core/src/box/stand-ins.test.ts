@@ -39,9 +39,16 @@ describe('a stand-in', () => {
   });
 
   it('is not needed where nothing is broken, and leaves to be settled what has none', () => {
-    expect(resolveBox(facts, ['gluten'], book.pieces)).toEqual({ facts, standIns: [], clear: true });
-    expect(resolveBox(facts, ['alcohol'], book.pieces)).toEqual({ facts, standIns: [], clear: false });
+    const asItIs = { facts, standIns: [], leftOut: 0 };
+    expect(resolveBox(facts, ['gluten'], book.pieces)).toEqual({ ...asItIs, unsettled: [], clear: true });
+    expect(resolveBox(facts, ['alcohol'], book.pieces)).toEqual({ ...asItIs, unsettled: [2], clear: false });
     expect(resolveBox(facts, ['alcohol', 'nuts'], book.pieces).clear).toBe(false);
+  });
+
+  it('that is missing leaves the cell empty where that was agreed', () => {
+    const less = resolveBox(facts, ['alcohol'], book.pieces, true);
+    expect(less).toMatchObject({ clear: true, leftOut: 2, unsettled: [] });
+    expect(less.facts.box.cells.map((each) => each?.pieceId ?? null)).toEqual(['nut', null, 'nut']);
   });
 
   it('keeps the weight of a box the sum of its pieces', () => {
@@ -93,7 +100,8 @@ it('never breaks an exclusion in a box that counts as clear', () => {
       fc.array(codes, { minLength: 4, maxLength: 4 }),
       fc.array(fc.tuple(fc.nat(3), fc.uniqueArray(fc.nat(3), { maxLength: 3 })), { minLength: 1, maxLength: 6 }),
       fc.uniqueArray(fc.constantFrom(...exclusionCodes), { minLength: 1, maxLength: 3 }),
-      (contains, cells, without) => {
+      fc.boolean(),
+      (contains, cells, without, leaveOut) => {
         const made = bookOf({
           ingredients: contains.map((list, at) => ingredient(`i${at}`, { contains: list })),
           recipes: contains.map((_list, at) => recipe(`r${at}`, [line(`i${at}`, 100)])),
@@ -107,9 +115,10 @@ it('never breaks an exclusion in a box that counts as clear', () => {
         });
         const of = made.boxes.get('b');
         if (!of) throw new Error('no box');
-        const { facts: resolved, clear } = resolveBox(of, without, made.pieces);
+        const { facts: resolved, clear } = resolveBox(of, without, made.pieces, leaveOut);
         const broken = without.some((code) => brokenBy(code, resolved.contains).length > 0);
         expect(broken).toBe(!clear);
+        if (leaveOut) expect(clear).toBe(true);
       },
     ),
     { numRuns: 80 },

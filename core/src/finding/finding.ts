@@ -24,6 +24,20 @@ export type WayOutAction =
       readonly orderId: string;
       readonly boxId: string;
       readonly exclusion: string;
+    }
+  | {
+      /** Leaves out of a box what breaks the order's exclusions, for less money. */
+      readonly kind: 'leave-out';
+      readonly orderId: string;
+      readonly boxId: string;
+      readonly without: readonly string[];
+      readonly lessMinor: number;
+    }
+  | {
+      /** Gives an order the box as it is now in place of what was sold. */
+      readonly kind: 'renew-box';
+      readonly orderId: string;
+      readonly boxId: string;
     };
 
 /** One way to settle a finding. */

@@ -1,9 +1,10 @@
 import Papa from 'papaparse';
 import { orderDraftSchema, orderStates, type OrderDraft, type OrderFiled } from '../order/index.js';
-import { sayDay, type Day } from '../quantity/index.js';
+import { sayDay, type Day, minorDigits, minorPerUnit } from '../quantity/index.js';
 import { indexNames, matchName } from '../reading/index.js';
 import { readDay, type DayOrder } from './day.js';
 import type { NamedBox } from './quick.js';
+import { idOfKey } from './key.js';
 import { readExclusion, readWay } from './words.js';
 
 /** What a column of the file can hold. */
@@ -104,7 +105,7 @@ interface ReadRow {
   readonly key: string;
   readonly reference: string;
   readonly line: OrderDraft['lines'][number];
-  readonly draft: Omit<OrderDraft, 'lines' | 'agreed'>;
+  readonly draft: Omit<OrderDraft, 'lines' | 'agreed' | 'leftOut' | 'history'>;
 }
 
 /** Everything that an import rests on. */
@@ -113,6 +114,8 @@ export interface ImportSettings {
   readonly boxes: readonly NamedBox[];
   readonly today: Day;
   readonly dayOrder: DayOrder;
+  /** Of the deposits, such as `USD`. */
+  readonly currency: string;
 }
 
 const LIST = /\s*[;/|]\s*|\s+(?:and|or)\s+|,\s*/i;
@@ -124,7 +127,7 @@ function readRow(
   settings: ImportSettings,
   index: ReturnType<typeof indexNames>,
 ): ReadRow | string {
-  const { mapping, today, dayOrder } = settings;
+  const { mapping, today, dayOrder, currency } = settings;
   // An apostrophe before what looks like a formula was put there for a spreadsheet.
   const cell = (field: OrderField) =>
     (mapping[field] === undefined ? '' : (cells[mapping[field]] ?? '')).trim().replace(/^'(?=[=+\-@])/, '');
@@ -160,7 +163,7 @@ function readRow(
   const depositText = cell('deposit')
     .replace(/[^\d.,-]/g, '')
     .replace(',', '.');
-  const deposit = depositText === '' ? 0 : Math.round(Number(depositText) * 100);
+  const deposit = depositText === '' ? 0 : Math.round(Number(depositText) * minorPerUnit(currency));
   if (!(deposit >= 0)) problems.push(`“${cell('deposit')}” is no deposit`);
   const stateText = cell('state').toLowerCase() || 'asked';
   const state = orderStates.find((each) => each === stateText);
@@ -179,17 +182,9 @@ function readRow(
     row,
     reference,
     key: reference === '' ? `${customer}|${day}|${way}`.toLowerCase() : reference.toLowerCase(),
-    line: { boxId: found.id, count },
+    line: { boxId: found.id, count, edition: null },
     draft,
   };
-}
-
-/** FNV-1a, 64 bits as hexadecimal: the same key gives the same id on every import. */
-function idOf(key: string): string {
-  let hash = 0xcbf29ce484222325n;
-  for (const unit of new TextEncoder().encode(key))
-    hash = ((hash ^ BigInt(unit)) * 0x100000001b3n) & 0xffffffffffffffffn;
-  return `csv-${hash.toString(16).padStart(16, '0')}`;
 }
 
 /** The part of an order that a file can say, in one text, to be compared. */
@@ -201,7 +196,7 @@ const contentOf = ({ customer, handOver, exclusions, state, depositMinor, notes,
     state,
     depositMinor,
     notes,
-    [...lines].sort((a, b) => a.boxId.localeCompare(b.boxId)),
+    lines.map(({ boxId, count }) => [boxId, count] as const).sort(([a], [b]) => a.localeCompare(b)),
   ]);
 
 const likeness = ({ customer, handOver, lines }: OrderDraft): string =>
@@ -244,12 +239,18 @@ export function planImport({ rows }: CsvTable, stored: readonly StoredOrder[], s
     const lines = new Map<string, number>();
     for (const { line } of group) lines.set(line.boxId, (lines.get(line.boxId) ?? 0) + line.count);
     // A file that was written here names the orders by their own ids.
-    const id = byId.has(first.reference) ? first.reference : idOf(key);
+    const id = byId.has(first.reference) ? first.reference : idOfKey('csv', key);
     const before = byId.get(id);
     const parsed = orderDraftSchema.safeParse({
       ...first.draft,
       agreed: before?.agreed ?? [],
-      lines: [...lines].map(([boxId, count]) => ({ boxId, count })),
+      leftOut: before?.leftOut ?? [],
+      history: before?.history ?? [],
+      lines: [...lines].map(([boxId, count]) => ({
+        boxId,
+        count,
+        edition: before?.lines.find((line) => line.boxId === boxId)?.edition ?? null,
+      })),
     });
     const what = [...lines].map(([boxId, count]) => `${count} × ${nameOf.get(boxId) ?? boxId}`).join(', ');
     const tell = (fate: RowReport['fate'], why: string) => {
@@ -292,7 +293,7 @@ export const refusedCsv = ({ columns, rows }: CsvTable, report: readonly RowRepo
 };
 
 /** Orders as a file that can be read again: one row a box. */
-export const ordersCsv = (orders: readonly OrderFiled[], nameOf: (boxId: string) => string): string =>
+export const ordersCsv = (orders: readonly OrderFiled[], nameOf: (boxId: string) => string, currency: string): string =>
   Papa.unparse(
     orders.flatMap((order) =>
       order.lines.map(({ boxId, count }) => ({
@@ -305,7 +306,7 @@ export const ordersCsv = (orders: readonly OrderFiled[], nameOf: (boxId: string)
         way: order.handOver.way,
         place: order.handOver.place,
         exclusions: order.exclusions.join('; '),
-        deposit: (order.depositMinor / 100).toFixed(2),
+        deposit: (order.depositMinor / minorPerUnit(currency)).toFixed(minorDigits(currency)),
         state: order.state,
         notes: order.notes,
       })),

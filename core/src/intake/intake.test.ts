@@ -77,8 +77,8 @@ describe('an order in one line', () => {
     ).toEqual({
       customer: 'Odile Marchetti',
       lines: [
-        { boxId: 'table', count: 3 },
-        { boxId: 'sampler', count: 1 },
+        { boxId: 'table', count: 3, edition: null },
+        { boxId: 'sampler', count: 1, edition: null },
       ],
       on: '2026-12-20',
       way: 'pick-up',
@@ -131,6 +131,7 @@ const settings = (columns: readonly string[], dayOrder: ImportSettings['dayOrder
   boxes,
   today: TODAY,
   dayOrder,
+  currency: 'USD',
 });
 const imported = (text: string, stored: Parameters<typeof planImport>[1] = []) => {
   const table = readCsv(text);
@@ -190,7 +191,7 @@ describe('a CSV of orders', () => {
     const again = imported(messy, asStored(first));
     expect([again.create, again.update]).toEqual([[], []]);
     const changed = imported(messy.replace('Table box;2', 'Table box;5'), asStored(first));
-    expect(changed.update.map(({ draft }) => draft.lines[0])).toEqual([{ boxId: 'table', count: 5 }]);
+    expect(changed.update.map(({ draft }) => draft.lines[0])).toMatchObject([{ boxId: 'table', count: 5 }]);
   });
 
   it('leaves a double alone: the same customer, day and boxes under another reference', () => {
@@ -204,7 +205,7 @@ describe('a CSV of orders', () => {
     const stored = [
       { ...order('x', { table: 2 }, '2026-12-05', { customer: { name: '=1+1' }, exclusions: ['nuts'] }), version: 3 },
     ];
-    const text = ordersCsv(stored, (id) => boxes.find((box) => box.id === id)?.name ?? id);
+    const text = ordersCsv(stored, (id) => boxes.find((box) => box.id === id)?.name ?? id, 'USD');
     expect(text).toContain("'=1+1");
     expect(imported(text, stored).report.map(({ fate }) => fate)).toEqual(['same']);
   });

@@ -59,7 +59,7 @@ const split = (text: string): string[] =>
 
 interface Reading {
   customer: string;
-  lines: { boxId: string; count: number }[];
+  lines: OrderDraft['lines'];
   on: Day | null;
   way: Way | null;
   place: string;
@@ -102,7 +102,7 @@ function readBox(
   }
   const line = reading.lines.find((each) => each.boxId === boxId);
   if (line) line.count += count;
-  else reading.lines.push({ boxId, count });
+  else reading.lines.push({ boxId, count, edition: null });
 }
 
 /** Day, way and place of a hand-over; false when the part holds none of them. */

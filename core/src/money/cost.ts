@@ -2,12 +2,10 @@ import { Decimal } from 'decimal.js';
 import type { Book, BoxFacts, PieceCount } from '../box/index.js';
 import { cheapestPack } from '../ingredient/index.js';
 import { bodyForm, piecesPerBatch, type PieceFacts } from '../piece/index.js';
+import { toMinor } from '../quantity/index.js';
 
 /** Exact minor units while adding up; rounded once, at the end, half to even. */
 const zero = new Decimal(0);
-
-/** Whole minor units, half to even. */
-export const toMinor = (exact: Decimal): number => exact.toDecimalPlaces(0, Decimal.ROUND_HALF_EVEN).toNumber();
 
 /** What one gram of each ingredient and of each finished recipe costs, exact minor units; from the pack cheapest by weight. */
 export interface UnitCosts {
@@ -120,6 +118,28 @@ export const costBasis = (book: Book): CostBasis => ({
   hands: handsPerGram(book),
 });
 
+/** What one piece takes: ingredients with losses, exact minor units, and minutes of hands with its share of its batches. */
+export interface PieceWork {
+  readonly ingredients: Decimal;
+  readonly handsMinutes: number;
+  /** Names of ingredients that have no price and so are missing from it. */
+  readonly unpriced: readonly string[];
+}
+
+/** Works out one piece. */
+export function workOfPiece(piece: PieceFacts, book: Book, basis: CostBasis): PieceWork {
+  let ingredients = zero;
+  let handsMinutes = piece.piece.handSeconds / 60;
+  const unpriced: string[] = [];
+  for (const { recipeId, grams } of chargedGrams(piece, book)) {
+    ingredients = ingredients.plus((basis.costs.recipes.get(recipeId) ?? zero).times(grams));
+    handsMinutes += (basis.hands.get(recipeId) ?? 0) * grams;
+    for (const id of book.recipes.get(recipeId)?.ingredientsPerGram.keys() ?? [])
+      if (basis.costs.unpriced.has(id)) unpriced.push(book.ingredients.get(id)?.name ?? id);
+  }
+  return { ingredients, handsMinutes, unpriced };
+}
+
 /**
  * Cost of a box = ingredients with losses + packaging + hands x rate; each part rounded once, half to even, and added up.
  * Margin is on the price, markup on the cost: 50 % markup is 33 % margin.
@@ -131,15 +151,10 @@ export function costOfBox(facts: BoxFacts, book: Book, basis: CostBasis): BoxCos
   const pieces = facts.pieces.flatMap(({ pieceId, count }: PieceCount): PieceCost[] => {
     const piece = book.pieces.get(pieceId);
     if (!piece) return [];
-    let each = zero;
-    for (const { recipeId, grams } of chargedGrams(piece, book)) {
-      each = each.plus((basis.costs.recipes.get(recipeId) ?? zero).times(grams));
-      minutes += (basis.hands.get(recipeId) ?? 0) * grams * count;
-      for (const id of book.recipes.get(recipeId)?.ingredientsPerGram.keys() ?? [])
-        if (basis.costs.unpriced.has(id)) unpriced.add(book.ingredients.get(id)?.name ?? id);
-    }
-    minutes += (piece.piece.handSeconds * count) / 60;
-    const all = each.times(count);
+    const work = workOfPiece(piece, book, basis);
+    for (const name of work.unpriced) unpriced.add(name);
+    minutes += work.handsMinutes * count;
+    const all = work.ingredients.times(count);
     ingredients = ingredients.plus(all);
     return [{ pieceId, name: piece.piece.name, count, ingredientsMinor: toMinor(all) }];
   });

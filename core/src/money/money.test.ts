@@ -2,7 +2,8 @@ import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { Decimal } from 'decimal.js';
 import { bookOf, box, ingredient, line, piece, recipe } from '../../testing/kitchen.js';
-import { costBasis, costOfBox, costOfBoxes, toMinor } from './index.js';
+import { toMinor } from '../quantity/index.js';
+import { costBasis, costOfBox, costOfBoxes } from './index.js';
 
 const priced = (id: string, priceMinor: number) =>
   ingredient(id, {

@@ -1,13 +1,13 @@
 import type { Book } from '../box/index.js';
 import { sayDay, type Day } from '../quantity/index.js';
 import { unknownReferences, type Known, type WrongValue } from '../record/index.js';
-import { isOpen } from './findings.js';
+import { isOpen } from './packed.js';
 import type { OrderDraft } from './schema.js';
 
 /** Boxes of an order that are not there. */
-export const wrongInOrder = (order: Pick<OrderDraft, 'lines' | 'agreed'>, known: Known): WrongValue[] =>
+export const wrongInOrder = (order: Pick<OrderDraft, 'lines' | 'agreed' | 'leftOut'>, known: Known): WrongValue[] =>
   unknownReferences(
-    (['lines', 'agreed'] as const).flatMap((part) =>
+    (['lines', 'agreed', 'leftOut'] as const).flatMap((part) =>
       order[part].map(({ boxId }, index) => ({
         noun: 'box' as const,
         id: boxId,
@@ -24,7 +24,12 @@ export const wrongInOrder = (order: Pick<OrderDraft, 'lines' | 'agreed'>, known:
  */
 export function wrongInOrderEdit(order: OrderDraft, before: OrderDraft | null, book: Book, today: Day): WrongValue[] {
   if (!isOpen(order)) return [];
-  const wrong: WrongValue[] = [];
+  const wrong: WrongValue[] = order.lines.flatMap(({ boxId, edition }, index) => {
+    const box = book.boxes.get(boxId)?.box;
+    if (!box || edition === null || edition === box.edition) return [];
+    if (box.editions.some((each) => each.edition === edition)) return [];
+    return [{ path: ['lines', index, 'edition'], message: `${box.name} was never sold under number ${edition}` }];
+  });
   const { on } = order.handOver;
   if (on < today && on !== before?.handOver.on)
     wrong.push({

@@ -1,12 +1,9 @@
-import { resolveBox, type Book, type ResolvedBox } from '../box/index.js';
+import { boxAsSold, resolveBox, type Book } from '../box/index.js';
 import { finding, openWayOut, type Finding, type Subject, type WayOut } from '../finding/index.js';
 import { allergens, brokenBy, exclusions } from '../ingredient/index.js';
-import { sayDay, sayList, type Day } from '../quantity/index.js';
+import { percentOfMinor, sayCount, sayDay, sayList, sayMoney, type Day } from '../quantity/index.js';
+import { boxFor, isOpen, unitPrice, withoutOf } from './packed.js';
 import type { OrderDraft, OrderFiled } from './schema.js';
-
-/** Whether an order still has to be made: neither handed over nor cancelled. */
-export const isOpen = (order: Pick<OrderDraft, 'state'>): boolean =>
-  order.state !== 'handed over' && order.state !== 'cancelled';
 
 /** A box of an order that holds what the customer ruled out. */
 export interface Breach {
@@ -15,22 +12,6 @@ export interface Breach {
   /** The pieces that bring it. */
   readonly pieceNames: readonly string[];
   readonly agreed: boolean;
-}
-
-/** What a box of an order must be packed without: every exclusion that the customer has not agreed to break. */
-export const withoutOf = (order: Pick<OrderDraft, 'exclusions' | 'agreed'>, boxId: string): string[] =>
-  order.exclusions
-    .filter((exclusion) => !order.agreed.some((each) => each.boxId === boxId && each.exclusion === exclusion))
-    .sort();
-
-/** A box as it is packed for an order, stand-ins in place; undefined when it is not there. */
-export function boxFor(
-  order: Pick<OrderDraft, 'exclusions' | 'agreed'>,
-  boxId: string,
-  book: Book,
-): ResolvedBox | undefined {
-  const facts = book.boxes.get(boxId);
-  return facts && resolveBox(facts, withoutOf(order, boxId), book.pieces);
 }
 
 /** Every exclusion that a box of the order breaks although stand-ins are in place, agreed ones too. */
@@ -73,10 +54,46 @@ const whatBreaks = (exclusion: string, order: OrderDraft, book: Book, boxId: str
 /** A message to the customer about an exclusion that a box breaks. It promises nothing that a home kitchen cannot keep. */
 const askCustomer = (order: OrderDraft, breach: Breach, book: Book, instead: readonly string[]): string => {
   const wish = exclusions[breach.exclusion]?.name ?? breach.exclusion;
-  const box = book.boxes.get(breach.boxId)?.box.name ?? breach.boxId;
+  const box = boxFor(order, breach.boxId, book)?.facts.box.name ?? breach.boxId;
   const offer = instead.length > 0 ? ` I could give you the ${sayList(instead)} in its place.` : '';
   return `Dear ${order.customer.name}, you asked for no ${wish}. The ${box} has ${whatBreaks(breach.exclusion, order, book, breach.boxId)} in it (${sayList(breach.pieceNames)}).${offer} Would you like that, or is the box all right as it is? All of it is made in one home kitchen that handles common allergens, so I can tell you what is in a box but not promise that it is free of traces.`;
 };
+
+/** Leaves out what no stand-in replaces, for less money: the same share of the price as of the pieces. */
+function leaveOut(order: OrderFiled, boxId: string, book: Book): WayOut[] {
+  const sold = boxAsSold(book, boxId, order.lines.find((line) => line.boxId === boxId)?.edition ?? null);
+  if (!sold) return [];
+  const without = withoutOf(order, boxId);
+  const { leftOut, facts } = resolveBox(sold, without, book.pieces, true);
+  if (leftOut === 0 || facts.pieceCount === 0) return [];
+  const lessMinor = percentOfMinor(unitPrice(order, boxId, book), (100 * leftOut) / sold.pieceCount);
+  return [
+    {
+      label: `Leave ${sayCount(leftOut, 'piece')} out, ${sayMoney(lessMinor, book.kitchen.currency)} less a box`,
+      action: { kind: 'leave-out', orderId: order.id, boxId, without, lessMinor },
+    },
+  ];
+}
+
+/** Boxes that were changed after the order was confirmed: the order keeps what it was sold. */
+const changedSince = (order: OrderFiled, book: Book, about: Subject): Finding[] =>
+  order.lines.flatMap(({ boxId, edition }) => {
+    const now = book.boxes.get(boxId);
+    const sold = boxAsSold(book, boxId, edition);
+    if (!now || !sold || sold === now) return [];
+    return [
+      finding(
+        'know',
+        'box-changed-since',
+        about,
+        `${about.name} bought ${sold.box.name} as it was; it has been changed since, and the order keeps what it was sold.`,
+        [
+          { label: 'Take the box as it is now', action: { kind: 'renew-box', orderId: order.id, boxId } },
+          openWayOut(about, 'Open the order'),
+        ],
+      ),
+    ];
+  });
 
 /** Boxes that keep an exclusion but whose suppliers speak of traces: worth a word to the customer. */
 const traceFindings = (order: OrderDraft, book: Book, about: Subject): Finding[] =>
@@ -132,11 +149,11 @@ export function findingsOfOrder(order: OrderFiled, book: Book, today: Day): Find
         ),
       );
   }
-  found.push(...traceFindings(order, book, about));
+  found.push(...changedSince(order, book, about), ...traceFindings(order, book, about));
   const clear = clearBoxes(order, book);
   for (const breach of breachesOf(order, book).filter((each) => !each.agreed)) {
     const { boxId, exclusion, pieceNames } = breach;
-    const boxName = book.boxes.get(boxId)?.box.name ?? boxId;
+    const boxName = boxFor(order, boxId, book)?.facts.box.name ?? boxId;
     const waysOut: WayOut[] = [
       ...clear.slice(0, 2).map((facts): WayOut => ({
         label: `Change to ${facts.box.name}`,
@@ -148,6 +165,7 @@ export function findingsOfOrder(order: OrderFiled, book: Book, today: Day): Find
         },
       })),
       openWayOut(about, 'Open the order'),
+      ...leaveOut(order, boxId, book),
       {
         label: 'Copy a message to the customer',
         action: {
@@ -187,11 +205,12 @@ export function swapBox(order: OrderDraft, fromBoxId: string, toBoxId: string): 
     ? order.lines
         .filter((line) => line !== moved)
         .map((line) => (line === target ? { ...line, count: line.count + moved.count } : line))
-    : order.lines.map((line) => (line === moved ? { ...line, boxId: toBoxId } : line));
+    : order.lines.map((line) => (line === moved ? { ...line, boxId: toBoxId, edition: null } : line));
   return {
     ...order,
     lines,
     agreed: order.agreed.filter((each) => each.boxId !== fromBoxId),
+    leftOut: order.leftOut.filter((each) => each.boxId !== fromBoxId),
   };
 }
 
@@ -202,4 +221,21 @@ export const agreeTo = (order: OrderDraft, boxId: string, exclusion: string): Or
     ...order.agreed.filter((each) => each.boxId !== boxId || each.exclusion !== exclusion),
     { boxId, exclusion },
   ],
+});
+
+/** The order with what breaks its exclusions left out of a box, for less money. */
+export const leaveOutOf = (
+  order: OrderDraft,
+  boxId: string,
+  without: readonly string[],
+  lessMinor: number,
+): OrderDraft => ({
+  ...order,
+  leftOut: [...order.leftOut.filter((each) => each.boxId !== boxId), { boxId, without: [...without], lessMinor }],
+});
+
+/** The order with a box as it is now in place of what was sold. */
+export const renewBox = (order: OrderDraft, boxId: string): OrderDraft => ({
+  ...order,
+  lines: order.lines.map((line) => (line.boxId === boxId ? { ...line, edition: null } : line)),
 });

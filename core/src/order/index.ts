@@ -1,3 +1,4 @@
 export * from './check.js';
 export * from './findings.js';
+export * from './packed.js';
 export * from './schema.js';

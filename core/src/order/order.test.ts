@@ -38,6 +38,7 @@ describe('an exclusion', () => {
     expect(found?.waysOut.map((way) => way.label)).toEqual([
       'Change to clear',
       'Open the order',
+      'Leave 1 piece out, $6.67 less a box',
       'Copy a message to the customer',
       'The customer knows and agrees',
     ]);
@@ -46,7 +47,7 @@ describe('an exclusion', () => {
   it('is settled by another box', () => {
     const before = order('Ada', { mixed: 2, clear: 1 }, '2026-12-05', { exclusions: ['sesame'] });
     const after = { ...before, ...swapBox(before, 'mixed', 'clear') };
-    expect(after.lines).toEqual([{ boxId: 'clear', count: 3 }]);
+    expect(after.lines).toEqual([{ boxId: 'clear', count: 3, edition: null }]);
     expect(findingsOfOrder(after, book, TODAY)).toEqual([]);
   });
 

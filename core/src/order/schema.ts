@@ -19,6 +19,8 @@ export const orderDraftSchema = z
         z.strictObject({
           boxId: idSchema,
           count: z.int('must be a whole number').min(1, 'must be one or more').max(500, 'must be 500 or fewer'),
+          /** The number of the box as it was sold; null as long as nothing is confirmed. */
+          edition: z.int().min(1).nullable().default(null),
         }),
       )
       .min(1, 'must name at least one box')
@@ -35,7 +37,19 @@ export const orderDraftSchema = z
       .array(z.strictObject({ boxId: idSchema, exclusion: exclusionSchema }))
       .max(200)
       .default([]),
+    /** Boxes that go out with less in them, what was ruled out for that, and what each costs less. */
+    leftOut: z
+      .array(
+        z.strictObject({ boxId: idSchema, without: z.array(exclusionSchema).min(1).max(40), lessMinor: minorSchema }),
+      )
+      .max(50)
+      .default([]),
     state: z.enum(orderStates).default('asked'),
+    /** When it came into which state, the first one first. */
+    history: z
+      .array(z.strictObject({ state: z.enum(orderStates), at: z.iso.datetime() }))
+      .max(200)
+      .default([]),
     depositMinor: minorSchema.default(0),
     notes: noteSchema,
   })

@@ -6,3 +6,4 @@ export * from './makeup.js';
 export * from './part.js';
 export * from './scaling.js';
 export * from './schema.js';
+export * from './size.js';

@@ -122,6 +122,11 @@ export const pieceDraftSchema = z
     /** Flavours that wander into whatever lies beside it. */
     strong: distinct(z.enum(strongFlavours)).default([]),
     texture: z.enum(textures).nullable().default(null),
+    /** As it lies in the box; null where its form tells. */
+    sizeMm: z
+      .strictObject({ lengthMm: millimetres, widthMm: millimetres, heightMm: millimetres })
+      .nullable()
+      .default(null),
     colour: z.string().regex(/^#[0-9a-fA-F]{6}$/, 'must be a colour such as #8a5a2b'),
     notes: noteSchema,
   })

@@ -1,13 +1,11 @@
 import type { Book, BoxFacts } from '../box/index.js';
-import { boxFor, isOpen, withoutOf, type OrderFiled } from '../order/index.js';
+import { isOpen, packBox, packedAs, packedKey, type OrderFiled, type PackedAs } from '../order/index.js';
 import type { Day } from '../quantity/index.js';
 
 /** One box that is due on one day, packed in one way. */
-export interface BoxDemand {
+export interface BoxDemand extends PackedAs {
   readonly day: Day;
   readonly boxId: string;
-  /** What it is packed without, because stand-ins are in place; empty for the box as it is. */
-  readonly without: readonly string[];
   /** Null when the box is not in the book. */
   readonly facts: BoxFacts | null;
   readonly count: number;
@@ -20,15 +18,6 @@ export interface PieceDemand {
   readonly count: number;
 }
 
-/**
- * What a box of an order is packed without, because stand-ins are in place; empty for the box as it is. As long as something
- * must still be settled, the box is planned as it is sold.
- */
-export function packedWithout(order: OrderFiled, boxId: string, book: Book): readonly string[] {
-  const resolved = boxFor(order, boxId, book);
-  return resolved !== undefined && resolved.clear && resolved.standIns.length > 0 ? withoutOf(order, boxId) : [];
-}
-
 /** The boxes of all open orders, added up by hand-over day, box and stand-ins, the earliest first. */
 export function boxDemand(orders: readonly OrderFiled[], book: Book): BoxDemand[] {
   const days = new Map<Day, Map<string, BoxDemand>>();
@@ -38,11 +27,11 @@ export function boxDemand(orders: readonly OrderFiled[], book: Book): BoxDemand[
     let boxes = days.get(day);
     if (!boxes) days.set(day, (boxes = new Map<string, BoxDemand>()));
     for (const { boxId, count } of order.lines) {
-      const without = packedWithout(order, boxId, book);
-      const facts = (without.length > 0 ? boxFor(order, boxId, book)?.facts : book.boxes.get(boxId)) ?? null;
-      const key = [boxId, ...without].join(' ');
-      const before = boxes.get(key)?.count ?? 0;
-      boxes.set(key, { day, boxId, without, facts, count: before + count });
+      const packed = packedAs(order, boxId, book);
+      const key = packedKey(boxId, packed);
+      const before = boxes.get(key);
+      const facts = before ? before.facts : (packBox(book, boxId, packed)?.facts ?? null);
+      boxes.set(key, { day, boxId, ...packed, facts, count: (before?.count ?? 0) + count });
     }
   }
   return [...days].sort(([a], [b]) => (a < b ? -1 : 1)).flatMap(([, boxes]) => [...boxes.values()]);

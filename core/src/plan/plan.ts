@@ -1,18 +1,24 @@
 import type { Book } from '../box/index.js';
 import { finding, gravestFirst, type Finding, type Subject } from '../finding/index.js';
-import { findingsOfOrder, isOpen, type OrderFiled } from '../order/index.js';
+import {
+  boxFor,
+  findingsOfOrder,
+  isOpen,
+  packedAs,
+  priceOfOrder,
+  type OrderFiled,
+  type PackedAs,
+} from '../order/index.js';
 import { addDays, daysBetween, sayDay, sayMinutes, type Day } from '../quantity/index.js';
-import { boxDemand, packedWithout, pieceDemand, type BoxDemand } from './demand.js';
+import { boxDemand, pieceDemand, type BoxDemand } from './demand.js';
 import { madeOnKey, planMakings, type Making } from './makings.js';
 import { shoppingList, type ShoppingLine } from './shopping.js';
 import { benchHours, type Bookings } from './windows.js';
 
 /** Equal boxes to pack. */
-export interface Pack {
+export interface Pack extends PackedAs {
   readonly boxId: string;
   readonly boxName: string;
-  /** What they are packed without, because stand-ins are in place. */
-  readonly without: readonly string[];
   readonly handOver: Day;
   readonly count: number;
 }
@@ -30,11 +36,9 @@ export interface HandOver {
 }
 
 /** A box of an order, as it is packed for it. */
-export interface BoxOfOrder {
+export interface BoxOfOrder extends PackedAs {
   readonly boxName: string;
   readonly count: number;
-  /** What it is packed without, because stand-ins are in place. */
-  readonly without: readonly string[];
 }
 
 /** One day of the season. */
@@ -51,10 +55,9 @@ export interface SeasonDay {
 }
 
 /** One lot of equal labels: a box for one hand-over day, with the same stand-ins. */
-export interface LabelRun {
+export interface LabelRun extends PackedAs {
   readonly boxId: string;
   readonly boxName: string;
-  readonly without: readonly string[];
   readonly handOver: Day;
   readonly count: number;
   /** The day on which its oldest piece is made. */
@@ -79,7 +82,7 @@ export interface Plan {
 
 /** Equal labels for each box and hand-over day: made on its oldest piece's day, best before its first piece ends. */
 export function labelRuns(boxes: readonly BoxDemand[], madeOn: ReadonlyMap<string, Day>, book: Book): LabelRun[] {
-  return boxes.flatMap(({ day, boxId, without, facts, count }) => {
+  return boxes.flatMap(({ day, boxId, edition, without, leaveOut, facts, count }) => {
     if (!facts) return [];
     let oldest: Day | undefined;
     let first: Day | undefined;
@@ -92,7 +95,8 @@ export function labelRuns(boxes: readonly BoxDemand[], madeOn: ReadonlyMap<strin
       if (first === undefined || ends < first) first = ends;
     }
     if (oldest === undefined || first === undefined) return [];
-    return [{ boxId, boxName: facts.box.name, without, handOver: day, count, madeOn: oldest, bestBefore: first }];
+    const packed: PackedAs = { edition, without, leaveOut };
+    return [{ boxId, boxName: facts.box.name, ...packed, handOver: day, count, madeOn: oldest, bestBefore: first }];
   });
 }
 
@@ -115,11 +119,11 @@ interface Packing {
 function bookPacking(boxes: readonly BoxDemand[], book: Book, today: Day): Packing {
   const minutes: Bookings = new Map();
   const packs = new Map<Day, Pack[]>();
-  for (const { day: handOver, boxId, without, facts, count } of boxes) {
+  for (const { day: handOver, boxId, edition, without, leaveOut, facts, count } of boxes) {
     if (!facts) continue;
     const day = packingDay(handOver, book, today);
     minutes.set(day, (minutes.get(day) ?? 0) + count * facts.box.packMinutes);
-    const pack = { boxId, boxName: facts.box.name, without, handOver, count };
+    const pack: Pack = { boxId, boxName: facts.box.name, edition, without, leaveOut, handOver, count };
     packs.set(day, [...(packs.get(day) ?? []), pack]);
   }
   return { minutes, packs };
@@ -128,11 +132,7 @@ function bookPacking(boxes: readonly BoxDemand[], book: Book, today: Day): Packi
 /** What is still to be paid of an order, minor units: the price of its boxes less the deposit; nothing once it is paid. */
 function dueOf(order: OrderFiled, book: Book): number {
   if (order.state !== 'asked' && order.state !== 'confirmed') return 0;
-  const price = order.lines.reduce(
-    (sum, { boxId, count }) => sum + (book.boxes.get(boxId)?.box.priceMinor ?? 0) * count,
-    0,
-  );
-  return Math.max(0, price - order.depositMinor);
+  return Math.max(0, priceOfOrder(order, book) - order.depositMinor);
 }
 
 /** At most this many days are drawn, however far away the last hand-over is. */
@@ -178,9 +178,9 @@ function seasonDays(
         place: order.handOver.place,
         boxes: order.lines.reduce((sum, line) => sum + line.count, 0),
         contents: order.lines.map(({ boxId, count }) => ({
-          boxName: book.boxes.get(boxId)?.box.name ?? boxId,
+          boxName: boxFor(order, boxId, book)?.facts.box.name ?? boxId,
           count,
-          without: packedWithout(order, boxId, book),
+          ...packedAs(order, boxId, book),
         })),
         dueMinor: dueOf(order, book),
       })),

@@ -1,3 +1,4 @@
+import { minorPerUnit } from './money.js';
 import { GRAMS_PER_OUNCE } from './units.js';
 
 const plain = (decimals: number) =>
@@ -40,7 +41,7 @@ export function sayMoney(minor: number, currency: string): string {
     format = new Intl.NumberFormat('en-US', { style: 'currency', currency });
     moneyFormats.set(currency, format);
   }
-  return format.format(minor / 10 ** (format.resolvedOptions().maximumFractionDigits ?? 2));
+  return format.format(minor / minorPerUnit(currency));
 }
 
 /** `1 batch`, `3 batches`. */

@@ -55,7 +55,7 @@ describe('a wrong file', () => {
 
   it('names what refers to nothing, what is there twice, and a cycle', () => {
     const file = demo();
-    first(file.orders).lines = [{ boxId: 'lost', count: 1 }];
+    first(file.orders).lines = [{ boxId: 'lost', count: 1, edition: null }];
     file.boxes.push(structuredClone(first(file.boxes)));
     const coating = file.recipes.find((each) => each.id === 'dark-coating');
     coating?.lines.push({

@@ -23,7 +23,11 @@ interface HighsModel {
 /** The part of the HiGHS runtime that is used here; the runtime itself is handed in. */
 export interface HighsRuntime {
   readonly constants: {
-    readonly modelStatus: { readonly optimal: number; readonly infeasible: number; readonly unboundedOrInfeasible: number };
+    readonly modelStatus: {
+      readonly optimal: number;
+      readonly infeasible: number;
+      readonly unboundedOrInfeasible: number;
+    };
     readonly callbackType: { readonly mipLogging: number };
   };
   createModel(data: object): HighsModel;
@@ -61,6 +65,13 @@ function dataOf({ columns, rows, offset }: LinearModel): object {
 
 const finite = (value: unknown): number | null => (typeof value === 'number' && Math.abs(value) < 1e20 ? value : null);
 
+/** A model without any decision: its rules hold, or they do not. */
+function decided({ rows, offset }: LinearModel): Solution {
+  if (rows.some(({ lower, upper }) => lower > 0 || upper < 0))
+    return { status: 'impossible', objective: Infinity, bound: -Infinity, gap: Infinity, values: [], seconds: 0 };
+  return { status: 'best', objective: offset, bound: offset, gap: 0, values: [], seconds: 0 };
+}
+
 /**
  * Solves a model with HiGHS; blocks until it is done, so that long ones belong in a worker.
  * @throws when HiGHS refuses the model
@@ -70,6 +81,7 @@ export function solveWithHighs(
   model: LinearModel,
   { seconds, gap = 0, gapAbsolute = 1e-6, start, onProgress }: SolveOptions = {},
 ): Solution {
+  if (model.columns.length === 0) return decided(model);
   const held = highs.createModel(dataOf(model));
   try {
     held.options.set({ output_flag: false, mip_rel_gap: gap, mip_abs_gap: gapAbsolute, random_seed: 1 });

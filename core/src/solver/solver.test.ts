@@ -14,7 +14,12 @@ function workshop(carpentry = 40): ModelBuilder {
 
 describe('the solver', () => {
   it('finds the optimum of a worked example and proves it', async () => {
-    expect(await solver(workshop().build())).toMatchObject({ status: 'best', objective: -1100, gap: 0, values: [20, 10] });
+    expect(await solver(workshop().build())).toMatchObject({
+      status: 'best',
+      objective: -1100,
+      gap: 0,
+      values: [20, 10],
+    });
   });
 
   it('adds what is always to be paid, and starts from what it is given', async () => {

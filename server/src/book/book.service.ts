@@ -8,7 +8,7 @@ import { planSeason, type Plan } from '@usual-pantry/core/plan';
 import type { Day } from '@usual-pantry/core/quantity';
 import type { RecipeDraft } from '@usual-pantry/core/recipe';
 import type { EntityManager } from 'typeorm';
-import { boxMapping } from '../box/box.records.js';
+import { boxMapping } from '../box/box.mapping.js';
 import { Clock } from '../clock/clock.js';
 import { ingredientMapping } from '../ingredient/ingredient.records.js';
 import { loadKitchen, type StoredKitchen } from '../kitchen/kitchen.records.js';

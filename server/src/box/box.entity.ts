@@ -9,10 +9,14 @@ export class BoxRow {
   @Column('text') foodName: string;
   @Column('integer') rows: number;
   @Column('integer') columns: number;
+  @Column('integer') layers: number;
+  @Column('simple-json', { nullable: true }) tray: BoxDraft['tray'];
   @Column('simple-json') packaging: BoxDraft['packaging'];
   @Column('real') packMinutes: number;
   @Column('integer') priceMinor: number;
   @Column('text') notes: string;
+  @Column('integer') edition: number;
+  @Column('simple-json') editions: BoxDraft['editions'];
   @OneToMany(() => BoxCellRow, (cell) => cell.box) cells: Relation<BoxCellRow>[];
 }
 

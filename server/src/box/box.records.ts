@@ -1,43 +1,54 @@
 import { Injectable } from '@nestjs/common';
-import { wrongInBox, type BoxDraft } from '@usual-pantry/core/box';
+import { nextEdition, wrongInBox, wrongInBoxEdit, type BoxDraft } from '@usual-pantry/core/box';
 import type { WrongValue } from '@usual-pantry/core/record';
 import type { EntityManager } from 'typeorm';
+import { BookService } from '../book/book.service.js';
 import type { User } from '../http/errors.js';
 import { knownIn } from '../storage/known.js';
-import { Records, type Mapping } from '../storage/records.js';
-import { BoxCellRow, BoxRow } from './box.entity.js';
-
-export const boxMapping: Mapping<BoxDraft, BoxRow> = {
-  noun: 'box',
-  entity: BoxRow,
-  children: [
-    {
-      entity: BoxCellRow,
-      key: 'boxId',
-      relation: 'cells',
-      rowsOf: ({ cells }) => cells.flatMap((cell, position) => (cell ? [{ ...cell, position }] : [])),
-    },
-  ],
-  nameColumn: 'name',
-  sortable: ['name', 'priceMinor'],
-  toRow: ({ cells: _cells, ...row }) => row,
-  toDraft: ({ id: _id, version: _version, cells: filled, ...draft }) => {
-    const cells: BoxDraft['cells'] = new Array<null>(draft.rows * draft.columns).fill(null);
-    for (const { position, pieceId, count, standIns } of filled) cells[position] = { pieceId, count, standIns };
-    return { ...draft, cells };
-  },
-};
+import { Records, type Stored } from '../storage/records.js';
+import { UnitOfWork } from '../storage/unit-of-work.js';
+import type { BoxRow } from './box.entity.js';
+import { boxMapping } from './box.mapping.js';
 
 @Injectable()
 export class BoxRecords extends Records<BoxDraft, BoxRow> {
   readonly mapping = boxMapping;
 
+  constructor(
+    work: UnitOfWork,
+    private readonly book: BookService,
+  ) {
+    super(work);
+  }
+
   nameOf(draft: BoxDraft): string {
     return draft.name;
   }
 
-  async wrongIn(draft: BoxDraft, _id: string, _before: unknown, manager: EntityManager): Promise<WrongValue[]> {
-    return wrongInBox(draft, await knownIn(manager));
+  /** A box that has been sold keeps what was sold. */
+  protected override async prepare(
+    draft: BoxDraft,
+    before: Stored<BoxDraft> | null,
+    id: string,
+    manager: EntityManager,
+  ): Promise<BoxDraft> {
+    if (!before) return { ...draft, edition: 1, editions: [] };
+    const sold = await manager.query<{ edition: number }[]>(
+      'SELECT DISTINCT edition FROM order_line WHERE boxId = ? AND edition IS NOT NULL',
+      [id],
+    );
+    return nextEdition(before, draft, new Set(sold.map(({ edition }) => edition)));
+  }
+
+  async wrongIn(
+    draft: BoxDraft,
+    _id: string,
+    before: Stored<BoxDraft> | null,
+    manager: EntityManager,
+  ): Promise<WrongValue[]> {
+    const wrong = wrongInBox(draft, await knownIn(manager));
+    if (wrong.length > 0) return wrong;
+    return wrongInBoxEdit(draft, before, (await this.book.stored()).pieces);
   }
 
   usersOf(id: string, manager: EntityManager): Promise<User[]> {

@@ -3,6 +3,9 @@ import type { Day } from '@usual-pantry/core/quantity';
 /** Says which day it is, in the maker's own time zone. */
 export abstract class Clock {
   abstract today(): Day;
+
+  /** The moment, ISO 8601 in UTC. */
+  abstract now(): string;
 }
 
 /** The computer's clock. */
@@ -11,6 +14,10 @@ export class SystemClock extends Clock {
     const now = new Date();
     const two = (value: number) => String(value).padStart(2, '0');
     return `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`;
+  }
+
+  now(): string {
+    return new Date().toISOString();
   }
 }
 
@@ -22,5 +29,9 @@ export class FixedClock extends Clock {
 
   today(): Day {
     return this.day;
+  }
+
+  now(): string {
+    return `${this.day}T12:00:00.000Z`;
   }
 }

@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { Inject, Injectable } from '@nestjs/common';
 import { kitchenDraftSchema } from '@usual-pantry/core/kitchen';
 import { moveSeason, readSeasonFile, type SeasonFile } from '@usual-pantry/core/season';
-import { boxMapping } from '../box/box.records.js';
+import { boxMapping } from '../box/box.mapping.js';
 import { BookService } from '../book/book.service.js';
 import { Clock } from '../clock/clock.js';
 import { DATA_DIR } from '../config.js';
@@ -82,7 +82,7 @@ export class SeasonFileService {
     const file = move ? moveSeason(read, this.clock.today()) : read;
     await this.keepCopy();
     await this.work.write(async (manager) => {
-      for (const table of ['customer_order', 'box', 'piece', 'recipe_line', 'recipe', 'ingredient'])
+      for (const table of ['inbox_message', 'customer_order', 'box', 'piece', 'recipe_line', 'recipe', 'ingredient'])
         await manager.query(`DELETE FROM ${table}`);
       const insertAll = async <Draft extends object, Row extends MainRow>(
         mapping: Mapping<Draft, Row>,

@@ -35,6 +35,8 @@ function refuseBody(error: BodyError, request: Request, response: Response, next
 
 /** Reads JSON bodies up to a size that depends on the address. */
 export function readBodies(app: NestExpressApplication): void {
+  // What a shop sends is signed letter by letter, so that it is read as text first.
+  app.use('/api/inbox/messages', express.text({ type: () => true, limit: BODY_LIMIT }));
   app.use(['/api/season-file', '/api/order-file'], express.json({ limit: FILE_LIMIT }));
   app.use(express.json({ limit: BODY_LIMIT }));
   app.use(refuseBody);

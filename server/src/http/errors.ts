@@ -10,7 +10,8 @@ export interface User {
 
 /** The body of every refusal: what happened, in words, and what is needed to mend it. */
 export interface Refusal {
-  readonly code: 'wrong-values' | 'not-found' | 'stale' | 'in-use' | 'too-large' | 'not-json' | 'forbidden' | 'failed';
+  readonly code:
+    'wrong-values' | 'not-found' | 'stale' | 'in-use' | 'too-large' | 'not-json' | 'forbidden' | 'unsigned' | 'failed';
   readonly message: string;
   /** Each wrong value with its path, such as `lines[0].count`. */
   readonly wrong?: readonly { readonly path: string; readonly message: string }[];
@@ -45,6 +46,9 @@ export const stale = (noun: string, current: unknown) =>
     message: `This ${noun} was changed elsewhere after you opened it. Nothing was saved and nothing is lost: compare, then save again.`,
     current,
   });
+
+export const unsigned = (why: string) =>
+  new Refused(401, { code: 'unsigned', message: `This message was not taken: ${why}.` });
 
 export const inUse = (name: string, users: readonly User[]) =>
   new Refused(409, {

@@ -11,9 +11,7 @@ import {
 } from '@usual-pantry/core/intake';
 import { BookService } from '../book/book.service.js';
 import { Clock } from '../clock/clock.js';
-import { insertRecord } from '../storage/records.js';
 import { UnitOfWork } from '../storage/unit-of-work.js';
-import { orderMapping } from './order.mapping.js';
 import { OrderRecords } from './order.records.js';
 
 @Injectable()
@@ -32,9 +30,9 @@ export class OrderFileService {
 
   /** Takes every order of a file that can be taken, in one transaction; refused rows change nothing. */
   take(request: OrderFileRequest): Promise<OrderFileAnswer> {
-    return this.work.write(async (manager) => {
+    return this.work.write(async () => {
       const { plan, answer } = await this.read(request);
-      for (const { id, ...draft } of plan.create) await insertRecord(manager, orderMapping, id, draft);
+      for (const { id, ...draft } of plan.create) await this.records.create(draft, id);
       for (const { id, version, draft } of plan.update) await this.records.update(id, version, draft);
       return answer;
     }, 'orders');
@@ -43,7 +41,7 @@ export class OrderFileService {
   /** Every order as a CSV file that can be read again and is safe in a spreadsheet. */
   async write(): Promise<string> {
     const { orders, book } = await this.books.season();
-    return ordersCsv(orders, (id) => book.boxes.get(id)?.box.name ?? id);
+    return ordersCsv(orders, (id) => book.boxes.get(id)?.box.name ?? id, book.kitchen.currency);
   }
 
   private async read({
@@ -56,7 +54,13 @@ export class OrderFileService {
     const used = mapping ?? guessMapping(table.columns);
     // An empty box cannot be sold, so that no row can name it.
     const boxes = [...book.boxes.values()].filter(({ pieceCount }) => pieceCount > 0).map(({ box }) => box);
-    const plan = planImport(table, orders, { mapping: used, boxes, today: this.clock.today(), dayOrder });
+    const plan = planImport(table, orders, {
+      mapping: used,
+      boxes,
+      today: this.clock.today(),
+      dayOrder,
+      currency: book.kitchen.currency,
+    });
     const { report, create, update } = plan;
     const answer = {
       columns: table.columns,

@@ -11,7 +11,9 @@ export class OrderRow {
   @Column('text') handOverWay: OrderDraft['handOver']['way'];
   @Column('text') handOverPlace: string;
   @Column('simple-json') exclusions: string[];
+  @Column('simple-json') leftOut: OrderDraft['leftOut'];
   @Column('text') state: OrderDraft['state'];
+  @Column('simple-json') history: OrderDraft['history'];
   @Column('integer') depositMinor: number;
   @Column('text') notes: string;
   @OneToMany(() => OrderLineRow, (line) => line.order) lines: Relation<OrderLineRow>[];
@@ -24,6 +26,7 @@ export class OrderLineRow {
   @PrimaryColumn('integer') position: number;
   @Column('text') boxId: string;
   @Column('integer') count: number;
+  @Column('integer', { nullable: true }) edition: number | null;
   @ManyToOne(() => OrderRow, (order) => order.lines)
   @JoinColumn({ name: 'orderId' })
   order: Relation<OrderRow>;

@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import { wrongInOrder, wrongInOrderEdit, type OrderDraft } from '@usual-pantry/core/order';
+import { filedOrder, wrongInOrder, wrongInOrderEdit, type OrderDraft } from '@usual-pantry/core/order';
 import type { WrongValue } from '@usual-pantry/core/record';
 import type { EntityManager } from 'typeorm';
 import { BookService } from '../book/book.service.js';
@@ -41,6 +41,11 @@ export class OrderRecords extends Records<OrderDraft, OrderRow> {
 
   protected override whereOf(query: OrderQuery): string[] {
     return [...super.whereOf(query), ...shown[query.show ?? 'all']];
+  }
+
+  /** What was confirmed stays as it was sold; each new state goes into the history. */
+  protected override async prepare(draft: OrderDraft, before: Stored<OrderDraft> | null): Promise<OrderDraft> {
+    return filedOrder(draft, before, (await this.book.stored()).boxes, this.clock.now());
   }
 
   async wrongIn(

@@ -11,6 +11,7 @@ export class PieceRow {
   @Column('text') bodyRecipeId: string;
   @Column('text', { nullable: true }) finishRecipeId: string | null;
   @Column('text', { nullable: true }) coatingRecipeId: string | null;
+  @Column('simple-json', { nullable: true }) sizeMm: PieceDraft['sizeMm'];
   @Column('integer') keepsDays: number;
   @Column('real') handSeconds: number;
   @Column('text') travel: PieceDraft['travel'];

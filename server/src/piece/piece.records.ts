@@ -33,7 +33,7 @@ export const pieceMapping: Mapping<PieceDraft, PieceRow> = {
       coatingRecipeId: coatingOf(draft.form),
     };
   },
-  toDraft: ({ name, form, keepsDays, handSeconds, travel, strong, texture, colour, notes }) => ({
+  toDraft: ({ name, form, keepsDays, handSeconds, travel, strong, texture, sizeMm, colour, notes }) => ({
     name,
     form,
     keepsDays,
@@ -41,6 +41,7 @@ export const pieceMapping: Mapping<PieceDraft, PieceRow> = {
     travel,
     strong,
     texture,
+    sizeMm,
     colour,
     notes,
   }),
@@ -63,8 +64,11 @@ export class PieceRecords extends Records<PieceDraft, PieceRow> {
       `SELECT DISTINCT 'box' AS noun, box.id, box.name FROM box
        JOIN box_cell ON box_cell.boxId = box.id
        WHERE box_cell.pieceId = ? OR EXISTS (SELECT 1 FROM json_each(box_cell.standIns) WHERE value = ?)
-       ORDER BY box.name`,
-      [id, id],
+       UNION
+       SELECT 'box', box.id, box.name || ', as it was sold' FROM box
+       WHERE EXISTS (SELECT 1 FROM json_tree(box.editions) WHERE key = 'pieceId' AND value = ?)
+       ORDER BY 3`,
+      [id, id, id],
     );
   }
 }

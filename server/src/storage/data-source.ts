@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import { DataSource } from 'typeorm';
 import { BoxCellRow, BoxRow } from '../box/box.entity.js';
 import { IngredientRow } from '../ingredient/ingredient.entity.js';
+import { InboxMessageRow } from '../inbox/inbox.entity.js';
 import { KitchenRow } from '../kitchen/kitchen.entity.js';
 import { OrderAgreedRow, OrderLineRow, OrderRow } from '../order/order.entity.js';
 import { PieceLayerRow, PieceRow } from '../piece/piece.entity.js';
@@ -38,6 +39,7 @@ export async function openDatabase(folder: string): Promise<DataSource> {
       OrderRow,
       OrderLineRow,
       OrderAgreedRow,
+      InboxMessageRow,
     ],
     migrations,
     synchronize: false,

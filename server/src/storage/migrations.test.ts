@@ -29,6 +29,7 @@ describe('the migrations', () => {
       'box',
       'box_cell',
       'customer_order',
+      'inbox_message',
       'ingredient',
       'kitchen',
       'order_agreed',
@@ -52,6 +53,8 @@ describe('the migrations', () => {
 
   it('go back to nothing', async () => {
     await database.undoLastMigration();
+    expect(await tables()).not.toContain('inbox_message');
+    await database.undoLastMigration();
     expect(await tables()).not.toContain('recipe_version');
     await database.undoLastMigration();
     expect(await tables()).toEqual([]);
@@ -64,14 +67,20 @@ describe('the tables', () => {
   it.each([
     [
       'an order in no known state',
-      `INSERT INTO customer_order VALUES ('o', 1, 'A', '', '2026-12-05', 'stall', '', '[]', 'lost', 0, '')`,
+      `INSERT INTO customer_order (id, version, customerName, customerContact, handOverOn, handOverWay, handOverPlace, exclusions, state, depositMinor, notes) VALUES ('o', 1, 'A', '', '2026-12-05', 'stall', '', '[]', 'lost', 0, '')`,
     ],
     [
       'a hand-over that is no day',
-      `INSERT INTO customer_order VALUES ('o', 1, 'A', '', 'soon', 'stall', '', '[]', 'paid', 0, '')`,
+      `INSERT INTO customer_order (id, version, customerName, customerContact, handOverOn, handOverWay, handOverPlace, exclusions, state, depositMinor, notes) VALUES ('o', 1, 'A', '', 'soon', 'stall', '', '[]', 'paid', 0, '')`,
     ],
-    ['a negative price', `INSERT INTO box VALUES ('b', 1, 'B', 'F', 1, 1, '[]', 0, -1, '')`],
-    ['text that is no JSON', `INSERT INTO box VALUES ('b', 1, 'B', 'F', 1, 1, 'tray', 0, 1, '')`],
+    [
+      'a negative price',
+      `INSERT INTO box (id, version, name, foodName, "rows", columns, packaging, packMinutes, priceMinor, notes) VALUES ('b', 1, 'B', 'F', 1, 1, '[]', 0, -1, '')`,
+    ],
+    [
+      'text that is no JSON',
+      `INSERT INTO box (id, version, name, foodName, "rows", columns, packaging, packMinutes, priceMinor, notes) VALUES ('b', 1, 'B', 'F', 1, 1, 'tray', 0, 1, '')`,
+    ],
     [
       'a line that uses nothing',
       `INSERT INTO recipe_line (recipeId, position, ingredientId, componentId, amount, unit, state, note) VALUES ('r', 0, NULL, NULL, 1, 'g', NULL, '')`,

@@ -134,7 +134,12 @@ export abstract class Records<Draft, Row extends MainRow> {
   abstract nameOf(draft: Draft): string;
 
   /** What is stored of a draft; a noun may add what follows from the change itself. */
-  protected prepare(draft: Draft, _before: Stored<Draft> | null): Draft {
+  protected prepare(
+    draft: Draft,
+    _before: Stored<Draft> | null,
+    _id: string,
+    _manager: EntityManager,
+  ): Draft | Promise<Draft> {
     return draft;
   }
 
@@ -180,7 +185,7 @@ export abstract class Records<Draft, Row extends MainRow> {
     return this.work.write(async (manager) => {
       const [taken] = await this.byIds([id], manager);
       if (taken) throw stale(this.mapping.noun, taken);
-      const prepared = this.prepare(draft, null);
+      const prepared = await this.prepare(draft, null, id, manager);
       await this.check(prepared, id, null, manager);
       await insertRecord(manager, this.mapping, id, prepared);
       return { ...prepared, id, version: 1 };
@@ -193,7 +198,7 @@ export abstract class Records<Draft, Row extends MainRow> {
     return this.work.write(async (manager) => {
       const current = await this.find(id, manager);
       if (current.version !== version) throw stale(mapping.noun, current);
-      const prepared = this.prepare(draft, current);
+      const prepared = await this.prepare(draft, current, id, manager);
       await this.check(prepared, id, current, manager);
       await this.supersede(current, manager);
       const row = { ...mapping.toRow(prepared), version: version + 1 };

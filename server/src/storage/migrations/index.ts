@@ -1,5 +1,6 @@
 import { BenchCard1764050000000 } from './1764050000000-bench-card.js';
+import { Sold1764060000000 } from './1764060000000-sold.js';
 import { FirstTables1764000000000 } from './1764000000000-first-tables.js';
 
 /** Every migration, the oldest first. Never change one that has been released: add another. */
-export const migrations = [FirstTables1764000000000, BenchCard1764050000000];
+export const migrations = [FirstTables1764000000000, BenchCard1764050000000, Sold1764060000000];

@@ -1,0 +1,129 @@
+import { z } from 'zod';
+import type { OrderDraft } from '../order/index.js';
+import { orderDraftSchema } from '../order/index.js';
+import { sayDay, type Day } from '../quantity/index.js';
+import { daySchema, idSchema, minorSchema, nameSchema } from '../record/index.js';
+import { indexNames, matchName } from '../reading/index.js';
+import { idOfKey } from './key.js';
+import { readExclusion } from './words.js';
+import type { NamedBox } from './quick.js';
+
+/**
+ * A message from a shop about one of its orders. Each carries the whole order as it is then, so that none of them needs
+ * another: they may come twice, late or in any order.
+ */
+export const shopMessageSchema = z
+  .strictObject({
+    /** The same for every delivery of one message. */
+    id: idSchema,
+    /** The shop's own number of the order. */
+    reference: nameSchema(80),
+    /** Counts the changes of the order; a message with a smaller number than one before is out of date. */
+    revision: z.int().min(1),
+    order: z.strictObject({
+      customer: z.strictObject({ name: nameSchema(), contact: z.string().trim().max(120).default('') }),
+      lines: z
+        .array(z.strictObject({ box: nameSchema(120), count: z.int().min(1).max(500) }))
+        .min(1, 'must name at least one box')
+        .max(50),
+      handOver: z.strictObject({
+        on: daySchema,
+        way: z.enum(['pick-up', 'stall', 'courier']),
+        place: z.string().trim().max(120).default(''),
+      }),
+      exclusions: z.array(nameSchema(60)).max(40).default([]),
+      paidMinor: minorSchema.default(0),
+      cancelled: z.boolean().default(false),
+      notes: z.string().max(4000).default(''),
+    }),
+  })
+  .meta({ id: 'ShopMessage' });
+
+export type ShopMessage = z.infer<typeof shopMessageSchema>;
+
+/** What became of a message. */
+export const messageFates = ['taken', 'out of date', 'refused', 'to settle'] as const;
+export type MessageFate = (typeof messageFates)[number];
+
+/** What is known of an order from its earlier messages. */
+export interface KnownOrder {
+  readonly revision: number;
+  /** The version of the order that the last taken message left. */
+  readonly version: number | null;
+  /** The order as it is stored now; null when it is not there. */
+  readonly stored: (OrderDraft & { readonly version: number }) | null;
+}
+
+/** What a message does to the orders. */
+export type MessagePlan =
+  | { readonly fate: 'taken'; readonly draft: OrderDraft; readonly why: '' }
+  | { readonly fate: Exclude<MessageFate, 'taken'>; readonly draft: OrderDraft | null; readonly why: string };
+
+/** The id that an order of the shop is stored under: the same for every message about it. */
+export const shopOrderId = (reference: string): string => idOfKey('shop', reference);
+
+const stateOf = ({ cancelled, paidMinor }: ShopMessage['order'], before: OrderDraft | null): OrderDraft['state'] => {
+  if (cancelled) return 'cancelled';
+  const made = before?.state === 'packed' || before?.state === 'handed over';
+  return made ? before.state : paidMinor > 0 ? 'paid' : 'confirmed';
+};
+
+/**
+ * Works out what a message does, without storing anything.
+ *
+ * A message that is older than what was taken changes nothing. An order that the maker has changed since is left to the maker to
+ * settle. What cannot be read is refused in words.
+ * @param force whether the maker has said that the shop's order goes before their own
+ */
+export function planMessage(
+  { reference, revision, order }: ShopMessage,
+  known: KnownOrder | null,
+  boxes: readonly NamedBox[],
+  today: Day,
+  force = false,
+): MessagePlan {
+  if (known && revision <= known.revision && !force)
+    return {
+      fate: 'out of date',
+      draft: null,
+      why: `Number ${known.revision} of ${reference} was taken before: this one is older.`,
+    };
+  const problems: string[] = [];
+  const index = indexNames(boxes.map((box) => ({ ...box, kind: 'ingredient' as const })));
+  const lines = new Map<string, number>();
+  for (const { box, count } of order.lines) {
+    const id = boxes.some((each) => each.id === box) ? box : matchName(box, index).found?.id;
+    if (id === undefined) problems.push(`there is no one box “${box}”`);
+    else lines.set(id, (lines.get(id) ?? 0) + count);
+  }
+  const exclusions = order.exclusions.map((word) => ({ word, code: readExclusion(word) }));
+  for (const { word, code } of exclusions)
+    if (code === null) problems.push(`“${word}” is nothing that can be ruled out`);
+  const stored = known?.stored ?? null;
+  if (order.handOver.on < today && order.handOver.on !== stored?.handOver.on && !order.cancelled)
+    problems.push(`${sayDay(order.handOver.on)} has passed`);
+  if (problems.length > 0) return { fate: 'refused', draft: null, why: `${reference}: ${problems.join('; ')}.` };
+  const draft = orderDraftSchema.parse({
+    agreed: stored?.agreed ?? [],
+    leftOut: stored?.leftOut ?? [],
+    history: stored?.history ?? [],
+    customer: order.customer,
+    lines: [...lines].map(([boxId, count]) => ({
+      boxId,
+      count,
+      edition: stored?.lines.find((line) => line.boxId === boxId)?.edition ?? null,
+    })),
+    handOver: order.handOver,
+    exclusions: [...new Set(exclusions.flatMap(({ code }) => (code === null ? [] : [code])))],
+    state: stateOf(order, stored),
+    depositMinor: order.paidMinor,
+    notes: order.notes || (stored?.notes ?? ''),
+  });
+  if (stored && known?.version !== stored.version && !force)
+    return {
+      fate: 'to settle',
+      draft,
+      why: `You have changed ${stored.customer.name}’s order since the shop’s last message, and the shop has changed it too.`,
+    };
+  return { fate: 'taken', draft, why: '' };
+}

@@ -1,0 +1,32 @@
+import { Decimal } from 'decimal.js';
+
+/** Whole minor units, half to even: every sum of money is rounded once, at its end. */
+export const toMinor = (exact: Decimal): number => exact.toDecimalPlaces(0, Decimal.ROUND_HALF_EVEN).toNumber();
+
+/** A share of an amount, in whole minor units, half to even. @param percent 0 to 100 */
+export const percentOfMinor = (minor: number, percent: number): number =>
+  toMinor(new Decimal(minor).times(percent).div(100));
+
+/** How many decimals a currency has: 2 for USD, 0 for JPY, 3 for KWD. Source: ISO 4217, as the runtime knows it. */
+export const minorDigits = (currency: string): number =>
+  new Intl.NumberFormat('en-US', { style: 'currency', currency }).resolvedOptions().maximumFractionDigits ?? 2;
+
+/** Minor units in one unit of a currency: 100 for USD. */
+export const minorPerUnit = (currency: string): number => 10 ** minorDigits(currency);
+
+/**
+ * Divides an amount by weights so that the parts add up to it exactly: each is rounded down, and what is left goes one by one to
+ * those that lost most, the earlier first.
+ * @param weights none negative, not all 0
+ */
+export function splitMinor(minor: number, weights: readonly number[]): number[] {
+  const sum = weights.reduce((total, weight) => total.plus(weight), new Decimal(0));
+  const exact = weights.map((weight) => new Decimal(minor).times(weight).div(sum));
+  const parts = exact.map((each) => each.floor().toNumber());
+  const lost = exact
+    .map((each, index) => ({ index, rest: each.minus(each.floor()).toNumber() }))
+    .sort((a, b) => b.rest - a.rest || a.index - b.index);
+  const left = minor - parts.reduce((total, part) => total + part, 0);
+  for (const { index } of lost.slice(0, left)) parts[index] = (parts[index] ?? 0) + 1;
+  return parts;
+}

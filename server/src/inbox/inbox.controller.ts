@@ -1,0 +1,52 @@
+import { Body, Controller, Get, Headers, HttpCode, Param, Post } from '@nestjs/common';
+import { ApiBody, ApiOperation, ApiResponse, ApiTags } from '@nestjs/swagger';
+import { shopMessageSchema } from '@usual-pantry/core/intake';
+import { z } from 'zod';
+import { jsonSchemaOf } from '../http/json-schema.js';
+import type { InboxMessageRow } from './inbox.entity.js';
+import { InboxService, manners, type Receipt } from './inbox.service.js';
+
+const testSchema = z.strictObject({ order: shopMessageSchema.shape.order, manner: z.enum(manners) });
+
+@ApiTags('Inbox')
+@Controller('api/inbox')
+export class InboxController {
+  constructor(private readonly inbox: InboxService) {}
+
+  @Get()
+  @ApiOperation({ summary: 'The newest messages of the shop, and what the shop signs with' })
+  async show(): Promise<{ secret: string; messages: InboxMessageRow[] }> {
+    return { secret: await this.inbox.secret(), messages: await this.inbox.messages() };
+  }
+
+  @Post('messages')
+  @HttpCode(200)
+  @ApiOperation({
+    summary:
+      'Takes a message of the shop. x-inbox-time: ISO 8601; x-inbox-signature: HMAC-SHA256 of time, newline, body, as hex',
+  })
+  @ApiBody({ schema: jsonSchemaOf(shopMessageSchema) })
+  @ApiResponse({ status: 401, description: 'Not signed by the shop, or too long ago' })
+  receive(
+    @Body() body: unknown,
+    @Headers('x-inbox-time') time: string | undefined,
+    @Headers('x-inbox-signature') signature: string | undefined,
+  ): Promise<Receipt> {
+    return this.inbox.receive({ body: typeof body === 'string' ? body : '', time, signature });
+  }
+
+  @Post('messages/:id/take')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'Takes a message that was refused or waits to be settled' })
+  take(@Param('id') id: string): Promise<Receipt> {
+    return this.inbox.takeAfterAll(id);
+  }
+
+  @Post('test')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'Sends a test order as a shop would: once, twice, out of order or unsigned' })
+  @ApiBody({ schema: jsonSchemaOf(testSchema) })
+  test(@Body({ schema: testSchema }) { order, manner }: z.infer<typeof testSchema>) {
+    return this.inbox.send(order, manner);
+  }
+}

@@ -1,0 +1,175 @@
+import { randomBytes, randomUUID } from 'node:crypto';
+import { readFile, writeFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import { Inject, Injectable } from '@nestjs/common';
+import {
+  planMessage,
+  shopMessageSchema,
+  shopOrderId,
+  type KnownOrder,
+  type MessageFate,
+  type ShopMessage,
+} from '@usual-pantry/core/intake';
+import type { EntityManager } from 'typeorm';
+import { BookService } from '../book/book.service.js';
+import { Clock } from '../clock/clock.js';
+import { DATA_DIR } from '../config.js';
+import { notFound, Refused, unsigned, wrongValues } from '../http/errors.js';
+import { OrderRecords } from '../order/order.records.js';
+import { UnitOfWork } from '../storage/unit-of-work.js';
+import { InboxMessageRow } from './inbox.entity.js';
+import { distrust, sign } from './signature.js';
+
+/** What became of one delivery. */
+export interface Receipt {
+  readonly id: string;
+  readonly fate: MessageFate;
+  readonly why: string;
+  readonly orderId: string;
+  /** Whether the same message had been delivered before: then nothing was done. */
+  readonly again: boolean;
+}
+
+/** What comes with a delivery. */
+interface Delivery {
+  readonly body: string;
+  readonly time: string | undefined;
+  readonly signature: string | undefined;
+}
+
+/** How the stand-in for a shop delivers its test message. */
+export const manners = ['once', 'twice', 'out of order', 'unsigned'] as const;
+export type Manner = (typeof manners)[number];
+
+const SHOWN = 100;
+
+/** Takes what a shop sends: signed, at least once, in any order. The same message changes nothing twice. */
+@Injectable()
+export class InboxService {
+  private kept: Promise<string> | null = null;
+
+  constructor(
+    private readonly work: UnitOfWork,
+    private readonly books: BookService,
+    private readonly orders: OrderRecords,
+    private readonly clock: Clock,
+    @Inject(DATA_DIR) private readonly folder: string,
+  ) {}
+
+  /** What the shop signs with; made once and kept beside the database. */
+  secret(): Promise<string> {
+    this.kept ??= this.readSecret();
+    return this.kept;
+  }
+
+  /** The newest messages, the newest first. */
+  messages(): Promise<InboxMessageRow[]> {
+    return this.work.read((manager) =>
+      manager.find(InboxMessageRow, { order: { receivedAt: 'DESC', revision: 'DESC', id: 'ASC' }, take: SHOWN }),
+    );
+  }
+
+  /** @throws Refused 401 when it is not signed by the shop, 422 when it is no message */
+  async receive({ body, time, signature }: Delivery): Promise<Receipt> {
+    const why = distrust(await this.secret(), time, signature, body, Date.now());
+    if (why !== null) throw unsigned(why);
+    const message = this.read(body);
+    return this.work.write(async (manager) => {
+      const known = await manager.findOneBy(InboxMessageRow, { id: message.id });
+      if (known) return { ...known, again: true };
+      return { ...(await this.take(message, false, manager)), again: false };
+    }, 'orders');
+  }
+
+  /** Takes a message that was refused or waits to be settled: the shop's order goes before what is stored. */
+  takeAfterAll(id: string): Promise<Receipt> {
+    return this.work.write(async (manager) => {
+      const known = await manager.findOneBy(InboxMessageRow, { id });
+      if (!known) throw notFound('message', id);
+      return { ...(await this.take(known.message, true, manager)), again: false };
+    }, 'orders');
+  }
+
+  /** Sends a message as a shop would, signed by the shop's secret and over the same way in. */
+  async send(order: ShopMessage['order'], manner: Manner): Promise<(Receipt | { readonly refused: string })[]> {
+    const reference = `test-${randomUUID().slice(0, 8)}`;
+    const first: ShopMessage = { id: randomUUID(), reference, revision: 1, order };
+    const more = order.lines.map((line, index) => (index === 0 ? { ...line, count: line.count + 1 } : line));
+    const second: ShopMessage = { id: randomUUID(), reference, revision: 2, order: { ...order, lines: more } };
+    const deliveries = { once: [first], twice: [first, first], 'out of order': [second, first], unsigned: [first] }[
+      manner
+    ];
+    const receipts: (Receipt | { readonly refused: string })[] = [];
+    for (const message of deliveries) {
+      const body = JSON.stringify(message);
+      const time = new Date().toISOString();
+      const signature = manner === 'unsigned' ? undefined : sign(await this.secret(), time, body);
+      try {
+        receipts.push(await this.receive({ body, time, signature }));
+      } catch (error) {
+        if (!(error instanceof Refused)) throw error;
+        receipts.push({ refused: (error.getResponse() as { message: string }).message });
+      }
+    }
+    return receipts;
+  }
+
+  private read(body: string): ShopMessage {
+    let value: unknown;
+    try {
+      value = JSON.parse(body);
+    } catch {
+      throw new Refused(400, {
+        code: 'not-json',
+        message: 'The message is not well-formed JSON. Nothing was changed.',
+      });
+    }
+    const { data, error } = shopMessageSchema.safeParse(value);
+    if (!data) throw wrongValues(error.issues, 'The message has wrong values. Nothing was changed.');
+    return data;
+  }
+
+  private async take(message: ShopMessage, force: boolean, manager: EntityManager): Promise<InboxMessageRow> {
+    const { id, reference, revision } = message;
+    const orderId = shopOrderId(reference);
+    const { orders, book } = await this.books.season();
+    const stored = orders.find((each) => each.id === orderId) ?? null;
+    const last = await manager.findOne(InboxMessageRow, {
+      where: { reference, fate: 'taken' },
+      order: { revision: 'DESC' },
+    });
+    const known: KnownOrder | null = last && { revision: last.revision, version: last.orderVersion, stored };
+    const boxes = [...book.boxes.values()].filter(({ pieceCount }) => pieceCount > 0).map(({ box }) => box);
+    const plan = planMessage(message, known, boxes, this.clock.today(), force);
+    const after =
+      plan.fate !== 'taken'
+        ? null
+        : stored
+          ? await this.orders.update(orderId, stored.version, plan.draft)
+          : await this.orders.create(plan.draft, orderId);
+    const row: InboxMessageRow = {
+      id,
+      receivedAt: new Date().toISOString(),
+      reference,
+      revision,
+      message,
+      fate: plan.fate,
+      why: plan.why,
+      orderId,
+      orderVersion: after?.version ?? null,
+    };
+    await manager.save(InboxMessageRow, row);
+    return row;
+  }
+
+  private async readSecret(): Promise<string> {
+    const file = join(this.folder, 'inbox-secret');
+    try {
+      return (await readFile(file, 'utf8')).trim();
+    } catch {
+      const secret = randomBytes(32).toString('hex');
+      await writeFile(file, secret, { mode: 0o600 });
+      return secret;
+    }
+  }
+}
