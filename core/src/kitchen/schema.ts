@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { percentSchema } from '../quantity/index.js';
 import { minorSchema, nameSchema, versionSchema } from '../record/index.js';
 
 /** A weekday on which the maker works, and for how long. */
@@ -57,6 +58,8 @@ export const kitchenDraftSchema = z
       .regex(/^[A-Z]{3}$/, 'must be a code such as USD')
       .default('USD'),
     handsRateMinorPerHour: minorSchema,
+    /** What is asked for in advance, percent of the price. */
+    depositPercent: percentSchema(100).default(0),
     /** Days between the last making day of a piece and the hand-over. */
     packingLeadDays: z.int().min(0).max(60).default(1),
     /** Days of life that a piece still has when it is handed over. */

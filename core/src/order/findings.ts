@@ -196,6 +196,49 @@ export function findingsOfOrder(order: OrderFiled, book: Book, today: Day): Find
   return found;
 }
 
+const words = (name: string): string[] =>
+  name
+    .toLowerCase()
+    .split(/[^\p{L}]+/u)
+    .filter(Boolean);
+
+/** Whether two names may be of one person: the same last word, and first words that begin alike. */
+const mayBeOne = (a: string, b: string): boolean => {
+  const [first, second] = [words(a), words(b)];
+  return first.at(-1) === second.at(-1) && first[0]?.[0] === second[0]?.[0];
+};
+
+/** Open orders of what may be one customer with the same boxes for the same day: perhaps one order, entered twice. */
+export function doubleFindings(orders: readonly OrderFiled[]): Finding[] {
+  const alike = new Map<string, OrderFiled[]>();
+  for (const order of orders) {
+    if (!isOpen(order)) continue;
+    const boxes = order.lines.map(({ boxId, count }) => `${boxId} ${count}`).sort();
+    const key = [order.handOver.on, order.handOver.way, ...boxes].join('|');
+    const group = alike.get(key);
+    if (group) group.push(order);
+    else alike.set(key, [order]);
+  }
+  return [...alike.values()].flatMap((group) =>
+    group.flatMap((order, index) => {
+      const twin = group.slice(0, index).find((each) => mayBeOne(each.customer.name, order.customer.name));
+      if (!twin) return [];
+      const [about, other] = [order, twin].map(({ id, customer }): Subject => ({
+        noun: 'order',
+        id,
+        name: customer.name,
+      })) as [Subject, Subject];
+      const message = `${about.name} and ${other.name} have the same boxes for ${sayDay(order.handOver.on)}: are they one order, entered twice?`;
+      return [
+        finding('decide', 'maybe-double', about, message, [
+          openWayOut(about, `Open ${about.name}`),
+          openWayOut(other, `Open ${other.name}`),
+        ]),
+      ];
+    }),
+  );
+}
+
 /** The order with one box changed for another; counts add up when it was already there. */
 export function swapBox(order: OrderDraft, fromBoxId: string, toBoxId: string): OrderDraft {
   const moved = order.lines.find((line) => line.boxId === fromBoxId);

@@ -2,6 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import { bookOf, box, ingredient, line, order, piece, recipe, TODAY } from '../../testing/kitchen.js';
 import {
   agreeTo,
+  doubleFindings,
   breachesOf,
   findingsOfOrder,
   orderDraftSchema,
@@ -145,4 +146,19 @@ it('says that a hand-over has passed, and that a box is empty or gone', () => {
     findingsOfOrder(order('Ada', lines, on), book, TODAY).map((each) => each.code);
   expect(codes({ clear: 1 }, '2026-11-20')).toEqual(['hand-over-passed']);
   expect(codes({ empty: 1, lost: 1 }, '2026-12-05')).toEqual(['order-box-empty', 'order-box-empty']);
+});
+
+it('asks about two orders that may be one, entered twice', () => {
+  const named = (id: string, name: string, count: number, more: Parameters<typeof order>[3] = {}) =>
+    order(id, { mixed: count }, '2026-12-05', { customer: { name }, ...more });
+  const ada = named('a', 'Ada Quill', 2);
+  expect(doubleFindings([ada, named('b', 'A. Quill', 2)]).map(({ message }) => message)).toEqual([
+    'A. Quill and Ada Quill have the same boxes for Saturday 5 December: are they one order, entered twice?',
+  ]);
+  const others = [
+    named('b', 'Bo Quill', 2),
+    named('c', 'A. Quill', 3),
+    named('d', 'Al Quill', 2, { state: 'cancelled' }),
+  ];
+  expect(doubleFindings([ada, ...others])).toEqual([]);
 });

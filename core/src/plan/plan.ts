@@ -2,6 +2,7 @@ import type { Book } from '../box/index.js';
 import { finding, gravestFirst, type Finding, type Subject } from '../finding/index.js';
 import {
   boxFor,
+  doubleFindings,
   findingsOfOrder,
   isOpen,
   packedAs,
@@ -29,6 +30,7 @@ export interface HandOver {
   readonly customer: string;
   readonly way: OrderFiled['handOver']['way'];
   readonly place: string;
+  readonly state: OrderFiled['state'];
   readonly boxes: number;
   readonly contents: readonly BoxOfOrder[];
   /** What is still to be paid, minor units: the price of the boxes less the deposit; nothing once it is paid. */
@@ -176,6 +178,7 @@ function seasonDays(
         customer: order.customer.name,
         way: order.handOver.way,
         place: order.handOver.place,
+        state: order.state,
         boxes: order.lines.reduce((sum, line) => sum + line.count, 0),
         contents: order.lines.map(({ boxId, count }) => ({
           boxName: boxFor(order, boxId, book)?.facts.box.name ?? boxId,
@@ -250,6 +253,7 @@ export function planSeason(book: Book, orders: readonly OrderFiled[], today: Day
     findings: gravestFirst([
       ...book.findings,
       ...open.flatMap((order) => findingsOfOrder(order, book, today)),
+      ...doubleFindings(open),
       ...findings,
       ...dayFindings(days),
       ...shoppingFindings(shopping),

@@ -1,9 +1,8 @@
 import { Controller, Get, Param, Query, Res } from '@nestjs/common';
 import { ApiOperation, ApiProduces, ApiQuery, ApiTags } from '@nestjs/swagger';
-import { resolveBox } from '@usual-pantry/core/box';
 import { finding, type Finding } from '@usual-pantry/core/finding';
 import { usLabel, type Label, type LabelLayout } from '@usual-pantry/core/label';
-import { exclusionSchema } from '@usual-pantry/core/order';
+import { exclusionSchema, packBox, packedKey } from '@usual-pantry/core/order';
 import type { LabelRun } from '@usual-pantry/core/plan';
 import { sayNumber } from '@usual-pantry/core/quantity';
 import { daySchema } from '@usual-pantry/core/record';
@@ -22,7 +21,11 @@ const labelQuerySchema = z.strictObject({
     .string()
     .transform((text) => text.split(',').filter(Boolean).sort())
     .pipe(z.array(exclusionSchema))
-    .optional(),
+    .default([]),
+  /** The number that it was sold under, where that is not the box as it is now. */
+  edition: z.coerce.number().int().min(1).nullable().default(null),
+  /** Whether cells without a stand-in stay empty. */
+  leaveOut: z.stringbool().default(false),
 });
 const pdfQuerySchema = labelQuerySchema.extend({
   copies: z.coerce.number().int().min(1).max(MOST_COPIES).default(1),
@@ -51,11 +54,13 @@ export class LabelController {
   @ApiOperation({ summary: 'The US label of a box in words and set in type, with what is missing' })
   @ApiQuery({ name: 'handOver', required: false, schema: { type: 'string', format: 'date' } })
   @ApiQuery({ name: 'without', required: false, schema: { type: 'string', example: 'nuts,sesame' } })
+  @ApiQuery({ name: 'edition', required: false, schema: { type: 'integer', minimum: 1 } })
+  @ApiQuery({ name: 'leaveOut', required: false, schema: { type: 'boolean' } })
   label(
     @Param('id') id: string,
     @Query({ schema: labelQuerySchema }) query: z.infer<typeof labelQuerySchema>,
   ): Promise<SetLabel> {
-    return this.set(id, query.handOver, query.without);
+    return this.set(id, query);
   }
 
   @Get('boxes/:id/label.pdf')
@@ -63,6 +68,8 @@ export class LabelController {
   @ApiProduces('application/pdf')
   @ApiQuery({ name: 'handOver', required: false, schema: { type: 'string', format: 'date' } })
   @ApiQuery({ name: 'without', required: false, schema: { type: 'string', example: 'nuts,sesame' } })
+  @ApiQuery({ name: 'edition', required: false, schema: { type: 'integer', minimum: 1 } })
+  @ApiQuery({ name: 'leaveOut', required: false, schema: { type: 'boolean' } })
   @ApiQuery({
     name: 'copies',
     required: false,
@@ -73,7 +80,7 @@ export class LabelController {
     @Query({ schema: pdfQuerySchema }) query: z.infer<typeof pdfQuerySchema>,
     @Res() response: Response,
   ): Promise<void> {
-    const { findings, layout, blocks } = await this.set(id, query.handOver, query.without);
+    const { findings, layout, blocks } = await this.set(id, query);
     const stops = findings.filter((each) => each.severity === 'stop');
     if (stops.length > 0)
       throw wrongValues(
@@ -84,16 +91,13 @@ export class LabelController {
     response.type('application/pdf').set('Content-Disposition', `inline; filename="label-${id}.pdf"`).send(pdf);
   }
 
-  private async set(boxId: string, handOver: string | undefined, without: readonly string[] = []): Promise<SetLabel> {
+  private async set(boxId: string, { handOver, ...packed }: z.infer<typeof labelQuerySchema>): Promise<SetLabel> {
     const { season, plan } = await this.books.plan();
-    const box = season.book.boxes.get(boxId);
+    const box = packBox(season.book, boxId, packed);
     if (!box) throw notFound('box', boxId);
-    const { facts } = resolveBox(box, without, season.book.pieces);
-    const run =
-      plan.labels.find(
-        (each) => each.boxId === boxId && each.handOver === handOver && each.without.join() === without.join(),
-      ) ?? null;
-    const label = usLabel(facts, season.book, run);
+    const key = packedKey(boxId, packed);
+    const run = plan.labels.find((each) => each.handOver === handOver && packedKey(each.boxId, each) === key) ?? null;
+    const label = usLabel(box.facts, season.book, run);
     const { widthMm, heightMm } = season.book.kitchen.label;
     const layout = setLabel(label, widthMm, heightMm);
     const tooSmall: Finding[] =

@@ -14,6 +14,12 @@ import { orderMapping } from './order.mapping.js';
 /** Which part of the orders: all, or only those still to be made, handed over or cancelled. */
 export interface OrderQuery extends ListQuery {
   readonly show?: 'open' | 'closed' | 'all';
+  readonly state?: OrderDraft['state'] | undefined;
+  readonly way?: OrderDraft['handOver']['way'] | undefined;
+  /** What the orders rule out. */
+  readonly exclusion?: string | undefined;
+  /** The day of the hand-over. */
+  readonly on?: string | undefined;
 }
 
 const shown = {
@@ -40,7 +46,14 @@ export class OrderRecords extends Records<OrderDraft, OrderRow> {
   }
 
   protected override whereOf(query: OrderQuery): string[] {
-    return [...super.whereOf(query), ...shown[query.show ?? 'all']];
+    return [
+      ...super.whereOf(query),
+      ...shown[query.show ?? 'all'],
+      ...(query.state ? ['row.state = :state'] : []),
+      ...(query.way ? ['row.handOverWay = :way'] : []),
+      ...(query.on ? ['row.handOverOn = :on'] : []),
+      ...(query.exclusion ? ['EXISTS (SELECT 1 FROM json_each(row.exclusions) WHERE value = :exclusion)'] : []),
+    ];
   }
 
   /** What was confirmed stays as it was sold; each new state goes into the history. */
@@ -58,6 +71,25 @@ export class OrderRecords extends Records<OrderDraft, OrderRow> {
     if (wrong.length > 0) return wrong;
     const book = await this.book.stored();
     return wrongInOrderEdit(draft, before, book, this.clock.today());
+  }
+
+  /**
+   * Brings several orders into one state, all of them or none.
+   * @throws Refused as {@link update} does, for the first that cannot be changed
+   */
+  changeState(
+    orders: readonly { readonly id: string; readonly version: number }[],
+    state: OrderDraft['state'],
+  ): Promise<{ before: Stored<OrderDraft>; after: Stored<OrderDraft> }[]> {
+    return this.work.write(async () => {
+      const changes: { before: Stored<OrderDraft>; after: Stored<OrderDraft> }[] = [];
+      for (const { id, version } of orders) {
+        const before = await this.get(id);
+        const { id: _id, version: _version, ...draft } = before;
+        changes.push({ before, after: await this.update(id, version, { ...draft, state }) });
+      }
+      return changes;
+    }, 'orders');
   }
 
   usersOf(): Promise<User[]> {

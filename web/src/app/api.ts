@@ -5,10 +5,13 @@ import type { OrderFileAnswer, OrderFileRequest } from '@usual-pantry/core/intak
 import type { Kitchen } from '@usual-pantry/core/kitchen';
 import type { Label, LabelLayout } from '@usual-pantry/core/label';
 import type { BoxCost } from '@usual-pantry/core/money';
-import type { Order, OrderDraft } from '@usual-pantry/core/order';
+import type { MessageFate, ShopMessage } from '@usual-pantry/core/intake';
+import type { Composition, ComposeWish } from '@usual-pantry/core/compose';
+import type { Order, OrderDraft, OrderState, PackedAs } from '@usual-pantry/core/order';
 import type { Piece, PieceDraft } from '@usual-pantry/core/piece';
 import type { LabelRun, Plan, PromiseCheck } from '@usual-pantry/core/plan';
 import type { Recipe, RecipeDraft } from '@usual-pantry/core/recipe';
+import { packedQuery } from '../parts/addresses';
 
 /** A refusal of the server: what happened and what is needed to mend it. */
 export interface Refusal {
@@ -62,6 +65,10 @@ export interface OrderListQuery {
   direction: 'asc' | 'desc';
   search: string;
   show: 'open' | 'closed' | 'all';
+  state?: OrderState | undefined;
+  way?: Order['handOver']['way'] | undefined;
+  exclusion?: string | undefined;
+  on?: string | undefined;
 }
 
 export interface SeasonCounts {
@@ -80,6 +87,30 @@ export interface RecipeVersion {
   readonly replacedOn: string;
   readonly draft: RecipeDraft;
 }
+
+/** What became of one delivery to the inbox. */
+export interface Receipt {
+  readonly id: string;
+  readonly fate: MessageFate;
+  readonly why: string;
+  readonly orderId: string;
+  readonly again: boolean;
+}
+
+/** A message of the shop and what became of it. */
+export interface InboxMessage {
+  readonly id: string;
+  readonly receivedAt: string;
+  readonly reference: string;
+  readonly revision: number;
+  readonly message: ShopMessage;
+  readonly fate: MessageFate;
+  readonly why: string;
+  readonly orderId: string;
+}
+
+/** What a composed box is to be. */
+export type ComposeRequest = Omit<ComposeWish, 'box' | 'spareMinutes'> & { box: BoxDraft; withinSpareTime: boolean };
 
 /** The newest revision of the server that an answer has named. */
 export const seen = { revision: 0 };
@@ -124,9 +155,9 @@ export const api = createApi({
     plan: build.query<PlanAnswer, void>({ query: () => 'plan', providesTags: ['Orders'] }),
     money: build.query<BoxCost[], void>({ query: () => 'money/boxes', providesTags: ['Book'] }),
     orders: build.query<OrderPage, OrderListQuery>({
-      query: ({ search, ...params }) => ({
+      query: (params) => ({
         url: 'orders',
-        params: search ? { ...params, search } : params,
+        params: Object.fromEntries(Object.entries(params).filter(([, value]) => value !== undefined && value !== '')),
       }),
       providesTags: ['Orders'],
     }),
@@ -134,10 +165,10 @@ export const api = createApi({
       query: (id) => `orders/${encodeURIComponent(id)}`,
       providesTags: ['Order'],
     }),
-    label: build.query<LabelAnswer, { boxId: string; handOver: string | null; without: string }>({
-      query: ({ boxId, handOver, without }) => ({
+    label: build.query<LabelAnswer, { boxId: string; handOver: string | null; packed: PackedAs }>({
+      query: ({ boxId, handOver, packed }) => ({
         url: `boxes/${encodeURIComponent(boxId)}/label`,
-        params: { ...(handOver ? { handOver } : {}), ...(without ? { without } : {}) },
+        params: { ...(handOver ? { handOver } : {}), ...packedQuery(packed) },
       }),
       providesTags: ['Orders'],
     }),
@@ -186,6 +217,28 @@ export const api = createApi({
     checkOrderFile: build.mutation<OrderFileAnswer, OrderFileRequest>({
       query: (body) => ({ url: 'order-file/check', method: 'POST', body }),
     }),
+    changeStates: build.mutation<
+      { before: Order; after: Order }[],
+      { orders: { id: string; version: number }[]; state: OrderState }
+    >({
+      query: (body) => ({ url: 'orders/states', method: 'POST', body }),
+      invalidatesTags: (_result, error) => (error ? [] : ['Orders', 'Order']),
+    }),
+    compose: build.mutation<Composition, ComposeRequest>({
+      query: (body) => ({ url: 'boxes/compose', method: 'POST', body }),
+    }),
+    inbox: build.query<{ secret: string; messages: InboxMessage[] }, void>({
+      query: () => 'inbox',
+      providesTags: ['Orders'],
+    }),
+    takeMessage: build.mutation<Receipt, string>({
+      query: (id) => ({ url: `inbox/messages/${encodeURIComponent(id)}/take`, method: 'POST' }),
+      invalidatesTags: ['Orders', 'Order'],
+    }),
+    sendTest: build.mutation<(Receipt | { refused: string })[], { order: ShopMessage['order']; manner: string }>({
+      query: (body) => ({ url: 'inbox/test', method: 'POST', body }),
+      invalidatesTags: (_result, error) => (error ? [] : ['Orders', 'Order']),
+    }),
     takeOrderFile: build.mutation<OrderFileAnswer, OrderFileRequest>({
       query: (body) => ({ url: 'order-file', method: 'POST', body }),
       invalidatesTags: (_result, error) => (error ? [] : ['Orders', 'Order']),
@@ -220,6 +273,11 @@ export const {
   useSaveKitchenMutation,
   useCheckOrderFileMutation,
   useTakeOrderFileMutation,
+  useChangeStatesMutation,
+  useComposeMutation,
+  useInboxQuery,
+  useTakeMessageMutation,
+  useSendTestMutation,
   useCheckSeasonMutation,
   useImportSeasonMutation,
 } = api;

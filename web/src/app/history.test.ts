@@ -61,13 +61,15 @@ const order = (version: number, notes: string) =>
     handOver: { on: '2026-12-05', way: 'stall', place: '' },
     exclusions: [],
     agreed: [],
+    leftOut: [],
+    history: [],
     state: 'asked',
     depositMinor: 0,
     notes,
   }) satisfies Stored<'order'>;
 
 const record = (before: Stored | null, after: Stored | null) =>
-  store.dispatch(recorded({ label: 'Ada’s order saved.', noun: 'order', id: 'o', before, after }));
+  store.dispatch(recorded({ label: 'Ada’s order saved.', parts: [{ noun: 'order', id: 'o', before, after }] }));
 const notice = () => store.getState().history.notice;
 
 describe('undo', () => {

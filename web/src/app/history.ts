@@ -1,13 +1,18 @@
 import { createSlice, type PayloadAction, type ThunkAction, type UnknownAction } from '@reduxjs/toolkit';
 import { api, type Drafts, type Noun, type Refusal, type Stored } from './api';
 
-/** One edit that can be taken back: what stood there before and after. Null is no record. */
-export interface Step {
-  readonly label: string;
+/** What an edit did to one record: what stood there before and after. Null is no record. */
+interface Part {
   readonly noun: Noun;
   readonly id: string;
   readonly before: Stored | null;
   readonly after: Stored | null;
+}
+
+/** One edit that can be taken back, of one record or of several at once. */
+export interface Step {
+  readonly label: string;
+  readonly parts: Part[];
 }
 
 interface HistoryState {
@@ -68,13 +73,16 @@ const bring =
     ).unwrap();
   };
 
-/** Later steps on the same record must start from the version that is stored now. */
+/** Other steps on the same record must start from the version that is stored now. */
 const refresh = (steps: readonly Step[], noun: Noun, id: string, now: Stored | null): Step[] =>
-  steps.map((step) => {
-    if (step.noun !== noun || step.id !== id || !now) return step;
-    const at = (record: Stored | null) => record && { ...record, version: now.version };
-    return { ...step, before: at(step.before), after: at(step.after) };
-  });
+  steps.map((step) => ({
+    ...step,
+    parts: step.parts.map((part) => {
+      if (part.noun !== noun || part.id !== id || !now) return part;
+      const at = (record: Stored | null) => record && { ...record, version: now.version };
+      return { ...part, before: at(part.before), after: at(part.after) };
+    }),
+  }));
 
 const move =
   (direction: 'undo' | 'redo'): Thunk<void> =>
@@ -85,30 +93,40 @@ const move =
       dispatch(said({ text: direction === 'undo' ? 'Nothing to undo.' : 'Nothing to redo.' }));
       return;
     }
-    const { noun, id, before, after } = step;
-    try {
-      const [from, to] = direction === 'undo' ? [after, before] : [before, after];
-      const now = await dispatch(bring(noun, from, to));
-      const rest = (steps: readonly Step[]) => refresh(steps, noun, id, now);
-      const moved = rest([step]);
-      dispatch(
-        history.actions.moved(
-          direction === 'undo'
-            ? {
-                done: rest(done.slice(0, -1)),
-                undone: [...rest(undone), ...moved],
-                text: `Undone: ${step.label}`,
-              }
-            : {
-                done: [...rest(done), ...moved],
-                undone: rest(undone.slice(0, -1)),
-                text: `Done again: ${step.label}`,
-              },
-        ),
-      );
-    } catch (error) {
-      dispatch(said({ text: `Not undone. ${(error as Refusal).message}`, tone: 'trouble' }));
+    const [from, to] = direction === 'undo' ? (['after', 'before'] as const) : (['before', 'after'] as const);
+    const others = {
+      done: direction === 'undo' ? done.slice(0, -1) : [...done],
+      undone: direction === 'undo' ? [...undone] : undone.slice(0, -1),
+    };
+    let moved: Step = { ...step, parts: [] };
+    let left = step.parts;
+    let trouble: string | null = null;
+    for (const part of step.parts) {
+      try {
+        const now = await dispatch(bring(part.noun, part[from], part[to]));
+        const rest = (steps: readonly Step[]) => refresh(steps, part.noun, part.id, now);
+        others.done = rest(others.done);
+        others.undone = rest(others.undone);
+        moved = {
+          ...moved,
+          parts: [...moved.parts, ...rest([{ ...step, parts: [part] }]).flatMap(({ parts }) => parts)],
+        };
+        left = left.slice(1);
+      } catch (error) {
+        trouble = `Not undone. ${(error as Refusal).message}`;
+        break;
+      }
     }
+    const stays = left.length > 0 ? [{ ...step, parts: left }] : [];
+    const went = moved.parts.length > 0 ? [moved] : [];
+    dispatch(
+      history.actions.moved({
+        done: [...others.done, ...(direction === 'undo' ? stays : went)],
+        undone: [...others.undone, ...(direction === 'undo' ? went : stays)],
+        text: `${direction === 'undo' ? 'Undone' : 'Done again'}: ${step.label}`,
+      }),
+    );
+    if (trouble !== null) dispatch(said({ text: trouble, tone: 'trouble' }));
   };
 
 /** Takes the last edit back. */

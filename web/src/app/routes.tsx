@@ -12,7 +12,7 @@ export const router = createBrowserRouter([
     children: [
       { index: true, element: <Today /> },
       {
-        path: 'orders/:id?',
+        path: 'orders/:id?/:view?',
         lazy: async () => ({ Component: (await import('../orders/Orders')).Orders }),
       },
       {

@@ -1,18 +1,23 @@
 import { DndContext, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
+import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
-import { boxDraftSchema, workOutBox, type Box as StoredBox, type BoxDraft } from '@usual-pantry/core/box';
+import Button from '@mui/material/Button';
+import { boxDraftSchema, whyNotInto, workOutBox, type Box as StoredBox, type BoxDraft } from '@usual-pantry/core/box';
 import { sayCount, sayGrams, sayMoney } from '@usual-pantry/core/quantity';
 import { useState } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { useNavigate } from 'react-router';
 import { AnswerLine, Mark } from '../parts/AnswerLine';
-import { NumberInput, TextInput } from '../parts/fields';
+import { MoneyInput, NumberInput, TextInput } from '../parts/fields';
 import { Panel } from '../parts/Panel';
 import { RecordFrame } from '../parts/RecordFrame';
+import { useEdit } from '../parts/useEdit';
 import { useRemoval } from '../parts/useRemoval';
 import { useRecordForm } from '../parts/useRecordForm';
 import type { SeasonBook } from '../parts/useSeason';
 import { BoxFigures, useBoxCost } from './BoxFigures';
+import { ComposeForMe } from './ComposeForMe';
+import { TraySize } from './TraySize';
 import { BoxWithout } from './BoxWithout';
 import { PackagingLines } from './PackagingLines';
 import { Shelf } from './Shelf';
@@ -24,11 +29,15 @@ const freshBox: BoxDraft = {
   foodName: 'Assorted confections',
   rows: 3,
   columns: 3,
+  layers: 1,
+  tray: null,
   cells: new Array<null>(9).fill(null),
   packaging: [],
   packMinutes: 5,
   priceMinor: 0,
   notes: '',
+  edition: 1,
+  editions: [],
 };
 
 /** The box as it is typed; where it cannot be read yet, the cells alone. */
@@ -43,6 +52,7 @@ function useDraftFacts(season: SeasonBook, box: StoredBox | null) {
         cells: values.cells,
         rows: 1,
         columns: values.cells.length || 1,
+        layers: 1,
       };
   return workOutBox({ ...draft, id: box?.id ?? 'new' }, season.book.pieces);
 }
@@ -66,73 +76,23 @@ function Answer({ season, box }: { season: SeasonBook; box: StoredBox | null }) 
   );
 }
 
-/** Keeps the cells in step with the size of the tray: those that stay keep their pieces. */
-function useResize() {
-  const { getValues, setValue } = useFormContext<BoxDraft>();
-  return (rows: number, columns: number) => {
-    const before = getValues();
-    const fits = (side: number) => Number.isInteger(side) && side >= 1 && side <= 12;
-    if (!fits(rows) || !fits(columns)) return;
-    const width = before.cells.length / before.rows;
-    const cells = Array.from({ length: rows * columns }, (_, index) => {
-      const row = Math.floor(index / columns);
-      const column = index % columns;
-      return column < width ? (before.cells[row * width + column] ?? null) : null;
-    });
-    setValue('rows', rows, { shouldDirty: true });
-    setValue('columns', columns, { shouldDirty: true });
-    setValue('cells', cells, { shouldDirty: true, shouldValidate: true });
-  };
-}
-
-function Size() {
-  const resize = useResize();
-  const [rows, columns] = useWatch<BoxDraft, ['rows', 'columns']>({ name: ['rows', 'columns'] });
-  const stepper = (label: string, value: number, set: (next: number) => void) => (
-    <Box component="label" sx={{ display: 'inline-flex', alignItems: 'center', gap: 0.75, mr: 2 }}>
-      {label}
-      <input
-        type="number"
-        min={1}
-        max={12}
-        value={value}
-        onChange={(event) => {
-          set(event.target.valueAsNumber);
-        }}
-        style={{
-          width: 56,
-          font: 'inherit',
-          padding: 4,
-          color: 'inherit',
-          background: 'transparent',
-          border: '1px solid currentColor',
-          borderRadius: 4,
-        }}
-      />
-    </Box>
-  );
-  return (
-    <div>
-      {stepper('Rows', rows, (next) => {
-        resize(next, columns);
-      })}
-      {stepper('Columns', columns, (next) => {
-        resize(rows, next);
-      })}
-    </div>
-  );
-}
-
 function Body({ season, box }: { season: SeasonBook; box: StoredBox | null }) {
   const [cell, setCell] = useState(0);
+  const [refused, setRefused] = useState<string | null>(null);
   const facts = useDraftFacts(season, box);
   const { setValue, getValues } = useFormContext<BoxDraft>();
   // A press is a press: only a pull of a few pixels starts a drag.
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
   const placeAt = (at: number, pieceId: string | null) => {
-    const cells = [...getValues('cells')];
+    const values = getValues();
+    const cells = [...values.cells];
     if (at >= cells.length) return;
-    cells[at] = pieceId === null ? null : { pieceId, count: cells[at]?.count ?? 1, standIns: [] };
+    const count = cells[at]?.count ?? 1;
+    const piece = pieceId === null ? undefined : season.book.pieces.get(pieceId);
+    const why = piece ? whyNotInto(values, at, piece, count) : null;
+    setRefused(why);
+    if (why !== null) return;
+    cells[at] = pieceId === null ? null : { pieceId, count, standIns: [] };
     setValue('cells', cells, { shouldDirty: true, shouldValidate: true });
     setCell(pieceId === null ? at : Math.min(at + 1, cells.length - 1));
   };
@@ -161,7 +121,18 @@ function Body({ season, box }: { season: SeasonBook; box: StoredBox | null }) {
         <Box sx={{ order: { xs: 1, md: 0 } }}>
           <Shelf season={season} onPick={place} />
         </Box>
-        <Panel title={`Cell ${String(cell + 1)}`} aside={<Size />}>
+        <Panel title={`Cell ${String(cell + 1)}`}>
+          {refused && (
+            <Alert
+              severity="error"
+              sx={{ mb: 1 }}
+              onClose={() => {
+                setRefused(null);
+              }}
+            >
+              {refused}
+            </Alert>
+          )}
           <Tray season={season} cell={cell} onChoose={setCell} onPlace={place} />
           <StandIns season={season} cell={cell} />
         </Panel>
@@ -170,6 +141,23 @@ function Body({ season, box }: { season: SeasonBook; box: StoredBox | null }) {
         </Box>
       </Box>
     </DndContext>
+  );
+}
+
+/** Makes a second box of what is stored, to be changed. */
+function CopyBox({ box }: { box: StoredBox }) {
+  const edit = useEdit();
+  const navigate = useNavigate();
+  const copy = async () => {
+    const { id: _id, version: _version, ...draft } = box;
+    const name = `${box.name}, copy`.slice(0, 80);
+    const saved = await edit.add('box', { ...draft, name }, `${name} made.`);
+    await navigate(`/boxes/${saved.id}`);
+  };
+  return (
+    <Button size="small" variant="outlined" onClick={() => void copy()} sx={{ flexShrink: 0 }}>
+      Make a copy
+    </Button>
   );
 }
 
@@ -191,8 +179,15 @@ export function BoxComposer({ season, box }: { season: SeasonBook; box: StoredBo
       heading={<Answer season={season} box={box} />}
       back="/boxes"
       onDelete={useRemoval('box', box, box?.name ?? '', '/boxes')}
+      actions={box && <CopyBox box={box} />}
     >
       <Body season={season} box={box} />
+      <Panel title="Tray">
+        <TraySize />
+      </Panel>
+      <Panel title="Compose for me">
+        <ComposeForMe season={season} />
+      </Panel>
       <Panel title="Name, price and packaging">
         <Box
           sx={{
@@ -204,7 +199,7 @@ export function BoxComposer({ season, box }: { season: SeasonBook; box: StoredBo
         >
           <TextInput name="name" label="Name" />
           <TextInput name="foodName" label="What the label calls the food" />
-          <NumberInput name="priceMinor" label="Price" scale={100} unit={season.data.kitchen.currency} />
+          <MoneyInput name="priceMinor" label="Price" currency={season.data.kitchen.currency} />
           <NumberInput name="packMinutes" label="Packing" unit="min" />
         </Box>
         <PackagingLines currency={season.data.kitchen.currency} />

@@ -4,7 +4,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { resolveBox, type Box as StoredBox } from '@usual-pantry/core/box';
-import { brokenBy, exclusionCodes, exclusions } from '@usual-pantry/core/ingredient';
+import { exclusionCodes, exclusions } from '@usual-pantry/core/ingredient';
 import { sayList } from '@usual-pantry/core/quantity';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -22,16 +22,12 @@ export function BoxWithout({ season, box }: { season: SeasonBook; box: StoredBox
   const [trouble, setTrouble] = useState<string | null>(null);
   const facts = boxes.get(box.id);
   if (!facts) return null;
-  const { facts: resolved, standIns, clear } = resolveBox(facts, without, pieces);
+  const { facts: resolved, standIns, unsettled, clear } = resolveBox(facts, without, pieces);
   const nameOf = (id: string) => pieces.get(id)?.piece.name ?? id;
-  const left = resolved.box.cells.flatMap((cell, at) => {
-    const contains = (cell && pieces.get(cell.pieceId)?.contains) ?? [];
-    return without.some((code) => brokenBy(code, contains).length > 0) ? [at + 1] : [];
-  });
   const make = async () => {
     const { id: _id, version: _version, ...draft } = box;
     const name = [box.name, ...without.map(sayExclusion)].join(', ').slice(0, 80);
-    const cells = resolved.box.cells.map((cell, at) => (left.includes(at + 1) ? null : cell));
+    const cells = resolved.box.cells.map((cell, at) => (unsettled.includes(at + 1) ? null : cell));
     try {
       const saved = await edit.add('box', { ...draft, name, cells }, `${name} made.`);
       void navigate(`/boxes/${saved.id}`);
@@ -62,7 +58,7 @@ export function BoxWithout({ season, box }: { season: SeasonBook; box: StoredBox
             ? standIns.length === 0
               ? 'It has none of that in it as it is.'
               : 'Its stand-ins have none of that in them.'
-            : `No stand-in is clear for ${left.length === 1 ? 'cell' : 'cells'} ${sayList(left.map(String))}: left empty to be filled.`}{' '}
+            : `No stand-in is clear for ${unsettled.length === 1 ? 'cell' : 'cells'} ${sayList(unsettled.map(String))}: left empty to be filled.`}{' '}
           A home kitchen can say what is in a box, never that it is free of traces.
         </Alert>
       )}

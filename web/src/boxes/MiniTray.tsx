@@ -20,7 +20,7 @@ export const MiniTray = ({ facts, book }: { facts: BoxFacts; book: Book }) => {
         bgcolor: 'background.default',
       }}
     >
-      {box.cells.map((cell, index) => {
+      {box.cells.slice(0, box.rows * box.columns).map((cell, index) => {
         const piece = cell && book.pieces.get(cell.pieceId)?.piece;
         return (
           <Box key={index} sx={{ aspectRatio: '1', display: 'grid', placeItems: 'center' }}>

@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import ButtonBase from '@mui/material/ButtonBase';
 import { useDraggable } from '@dnd-kit/core';
-import type { PieceFacts } from '@usual-pantry/core/piece';
+import { saySize, sizeOfPiece, type PieceFacts } from '@usual-pantry/core/piece';
 import { sayGrams } from '@usual-pantry/core/quantity';
 import { AllergenTags } from '../parts/Allergens';
 import { Panel } from '../parts/Panel';
@@ -19,7 +19,9 @@ interface ShelfPieceProps {
 }
 
 /** One piece: pressed, dragged to a cell, or placed by its digit. */
-function ShelfPiece({ facts: { piece, weightGrams, contains }, index, onPick }: ShelfPieceProps) {
+function ShelfPiece({ facts, index, onPick }: ShelfPieceProps) {
+  const { piece, weightGrams, contains } = facts;
+  const size = sizeOfPiece(facts);
   const { listeners, setNodeRef, transform, isDragging } = useDraggable({ id: piece.id });
   return (
     <ButtonBase
@@ -62,6 +64,7 @@ function ShelfPiece({ facts: { piece, weightGrams, contains }, index, onPick }: 
         <Box sx={{ fontWeight: 650, fontSize: 13.5, lineHeight: 1.2 }}>{piece.name}</Box>
         <Box sx={{ fontSize: 12, color: 'text.secondary', fontFamily: FIGURES }}>
           {sayGrams(weightGrams)} · <AllergenTags codes={contains} />
+          {size && <Box>{saySize(size)}</Box>}
         </Box>
       </Box>
     </ButtonBase>

@@ -1,8 +1,11 @@
 import { useDroppable } from '@dnd-kit/core';
 import Box from '@mui/material/Box';
 import ButtonBase from '@mui/material/ButtonBase';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import type { BoxDraft } from '@usual-pantry/core/box';
 import { useRef, type KeyboardEvent, type ReactNode } from 'react';
+import { flushSync } from 'react-dom';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { PieceDrawing } from '../parts/PieceDrawing';
 import type { SeasonBook } from '../parts/useSeason';
@@ -39,14 +42,21 @@ function DropCell({ index, chosen, children }: { index: number; chosen: boolean;
 
 /** The tray from above. Arrows move, digits place the shelf's pieces, + and - change the count, x clears. */
 export function Tray({ season, cell: chosen, onChoose, onPlace }: TrayProps) {
-  const [cells, columns] = useWatch<BoxDraft, ['cells', 'columns']>({ name: ['cells', 'columns'] });
+  const [cells, rowCount, columns, layers, tray] = useWatch<BoxDraft, ['cells', 'rows', 'columns', 'layers', 'tray']>({
+    name: ['cells', 'rows', 'columns', 'layers', 'tray'],
+  });
+  const layerSize = rowCount * columns;
+  const layer = Math.floor(chosen / layerSize);
   const { setValue } = useFormContext<BoxDraft>();
   const grid = useRef<HTMLDivElement>(null);
   const pieces = [...season.book.pieces.values()];
 
   const choose = (index: number) => {
-    onChoose(index);
-    grid.current?.querySelectorAll<HTMLElement>('[role="gridcell"] button')[index]?.focus();
+    // A cell of another layer is drawn first, and can be focused then.
+    flushSync(() => {
+      onChoose(index);
+    });
+    grid.current?.querySelectorAll<HTMLElement>('[role="gridcell"] button')[index % layerSize]?.focus();
   };
   const recount = (index: number, by: number) => {
     const cell = cells[index];
@@ -70,91 +80,115 @@ export function Tray({ season, cell: chosen, onChoose, onPlace }: TrayProps) {
     event.preventDefault();
   };
 
-  const rows = Array.from({ length: Math.ceil(cells.length / columns) }, (_, row) =>
-    cells.slice(row * columns, (row + 1) * columns).map((cell, column) => ({ cell, index: row * columns + column })),
-  );
+  const rows = Array.from({ length: rowCount }, (_, row) => {
+    const first = layer * layerSize + row * columns;
+    return cells.slice(first, first + columns).map((cell, column) => ({ cell, index: first + column }));
+  });
+  // To scale: each column as wide and each row as long as it is.
+  const widths = tray && tray.columnsMm.length === columns ? tray.columnsMm : new Array<number>(columns).fill(1);
+  const lengths = tray && tray.rowsMm.length === rowCount ? tray.rowsMm : new Array<number>(rowCount).fill(1);
   return (
-    <Box
-      ref={grid}
-      role="grid"
-      aria-label="Tray"
-      onKeyDown={onKeyDown}
-      sx={{
-        display: 'grid',
-        gap: 0.75,
-        p: 1.25,
-        border: 4,
-        borderColor: 'rim',
-        borderRadius: 2,
-        bgcolor: 'background.default',
-        maxWidth: Math.min(620, columns * 150),
-        mx: 'auto',
-      }}
-    >
-      {rows.map((row, at) => (
-        <Box
-          key={at}
-          role="row"
-          sx={{
-            display: 'grid',
-            gap: 0.75,
-            gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))`,
+    <>
+      {layers > 1 && (
+        <ToggleButtonGroup
+          exclusive
+          size="small"
+          aria-label="Layer"
+          value={layer}
+          onChange={(_event, next: number | null) => {
+            if (next !== null) onChoose(next * layerSize);
           }}
+          sx={{ mb: 1 }}
         >
-          {row.map(({ cell, index }) => {
-            const piece = cell && season.book.pieces.get(cell.pieceId)?.piece;
-            const name = piece ? `${cell.count > 1 ? `${String(cell.count)} × ` : ''}${piece.name}` : 'empty';
-            return (
-              <DropCell key={index} index={index} chosen={index === chosen}>
-                <ButtonBase
-                  aria-label={`Cell ${String(index + 1)}: ${name}`}
-                  tabIndex={index === chosen ? 0 : -1}
-                  onFocus={() => {
-                    onChoose(index);
-                  }}
-                  onClick={() => {
-                    choose(index);
-                  }}
-                  sx={{
-                    width: '100%',
-                    aspectRatio: '1',
-                    flexDirection: 'column',
-                    gap: 0.25,
-                    p: 0.5,
-                    borderRadius: 1,
-                    bgcolor: 'background.paper',
-                    border: 3,
-                    borderColor: index === chosen ? 'hot.main' : 'transparent',
-                    fontSize: 11.5,
-                    lineHeight: 1.15,
-                    overflow: 'hidden',
-                  }}
-                >
-                  {piece ? (
-                    <PieceDrawing
-                      kind={piece.form.kind}
-                      colour={piece.colour}
-                      size={Math.max(26, 330 / (columns + 2))}
-                    />
-                  ) : null}
-                  <Box
-                    component="span"
+          {Array.from({ length: layers }, (_, at) => (
+            <ToggleButton key={at} value={at}>
+              {at === 0 ? 'Upper layer' : `Layer ${String(at + 1)}`}
+            </ToggleButton>
+          ))}
+        </ToggleButtonGroup>
+      )}
+      <Box
+        ref={grid}
+        role="grid"
+        aria-label="Tray"
+        onKeyDown={onKeyDown}
+        sx={{
+          display: 'grid',
+          gap: 0.75,
+          p: 1.25,
+          border: 4,
+          borderColor: 'rim',
+          borderRadius: 2,
+          bgcolor: 'background.default',
+          maxWidth: Math.min(620, columns * 150),
+          mx: 'auto',
+        }}
+      >
+        {rows.map((row, at) => (
+          <Box
+            key={at}
+            role="row"
+            sx={{
+              display: 'grid',
+              gap: 0.75,
+              gridTemplateColumns: widths.map((mm) => `minmax(0, ${String(mm)}fr)`).join(' '),
+            }}
+          >
+            {row.map(({ cell, index }, column) => {
+              const piece = cell && season.book.pieces.get(cell.pieceId)?.piece;
+              const name = piece ? `${cell.count > 1 ? `${String(cell.count)} × ` : ''}${piece.name}` : 'empty';
+              return (
+                <DropCell key={index} index={index} chosen={index === chosen}>
+                  <ButtonBase
+                    aria-label={`Cell ${String(index + 1)}: ${name}`}
+                    tabIndex={index === chosen ? 0 : -1}
+                    onFocus={() => {
+                      onChoose(index);
+                    }}
+                    onClick={() => {
+                      choose(index);
+                    }}
                     sx={{
-                      display: {
-                        xs: columns > 3 ? 'none' : 'block',
-                        sm: columns > 5 ? 'none' : 'block',
-                      },
-                      color: piece ? 'text.primary' : 'text.secondary',
+                      width: '100%',
+                      aspectRatio: `${String(widths[column] ?? 1)} / ${String(lengths[at] ?? 1)}`,
+                      flexDirection: 'column',
+                      gap: 0.25,
+                      p: 0.5,
+                      borderRadius: 1,
+                      bgcolor: 'background.paper',
+                      border: 3,
+                      borderColor: index === chosen ? 'hot.main' : 'transparent',
+                      fontSize: 11.5,
+                      lineHeight: 1.15,
+                      overflow: 'hidden',
                     }}
                   >
-                    {name}
-                  </Box>
-                </ButtonBase>
-              </DropCell>
-            );
-          })}
-        </Box>
-      ))}
-    </Box>
+                    {piece ? (
+                      <PieceDrawing
+                        kind={piece.form.kind}
+                        colour={piece.colour}
+                        size={Math.max(26, 330 / (columns + 2))}
+                      />
+                    ) : null}
+                    <Box
+                      component="span"
+                      sx={{
+                        display: {
+                          xs: columns > 3 ? 'none' : 'block',
+                          sm: columns > 5 ? 'none' : 'block',
+                        },
+                        color: piece ? 'text.primary' : 'text.secondary',
+                      }}
+                    >
+                      {name}
+                    </Box>
+                  </ButtonBase>
+                </DropCell>
+              );
+            })}
+          </Box>
+        ))}
+      </Box>
+    </>
   );
 }

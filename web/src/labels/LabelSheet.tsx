@@ -4,10 +4,12 @@ import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
+import type { PackedAs } from '@usual-pantry/core/order';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { useLabelQuery } from '../app/api';
 import { Icon } from '../app/Icon';
+import { packedQuery } from '../parts/addresses';
 import { Findings } from '../parts/Findings';
 import { Waiting } from '../parts/Waiting';
 import { LabelPreview } from './LabelPreview';
@@ -17,20 +19,19 @@ const MOST_COPIES = 500;
 interface LabelSheetProps {
   readonly boxId: string;
   readonly handOver: string | null;
-  /** What the box is packed without, stand-ins in place: codes with commas between. */
-  readonly without: string;
+  readonly packed: PackedAs;
   readonly count: number;
 }
 
 /** One label: what is missing, the label at true size, the PDF. */
-export function LabelSheet({ boxId, handOver, without, count }: LabelSheetProps) {
-  const { data: label, error, refetch } = useLabelQuery({ boxId, handOver, without });
+export function LabelSheet({ boxId, handOver, packed, count }: LabelSheetProps) {
+  const { data: label, error, refetch } = useLabelQuery({ boxId, handOver, packed });
   const [copies, setCopies] = useState(String(count));
   if (!label) return <Waiting error={error} again={refetch} />;
   const stops = label.findings.some((each) => each.severity === 'stop');
   const number = Number(copies);
   const wrong = !Number.isInteger(number) || number < 1 || number > MOST_COPIES;
-  const query = new URLSearchParams({ ...(handOver ? { handOver } : {}), ...(without ? { without } : {}), copies });
+  const query = new URLSearchParams({ ...(handOver ? { handOver } : {}), ...packedQuery(packed), copies });
   return (
     <Box component="section" aria-label="Label">
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, mb: 1.5 }}>

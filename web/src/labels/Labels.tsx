@@ -1,3 +1,4 @@
+import type { PackedAs } from '@usual-pantry/core/order';
 import { sayCount, sayShortDay } from '@usual-pantry/core/quantity';
 import Box from '@mui/material/Box';
 import Paper from '@mui/material/Paper';
@@ -7,15 +8,15 @@ import { AnswerLine, Mark } from '../parts/AnswerLine';
 import { Empty } from '../parts/Panel';
 import { SplitView } from '../parts/SplitView';
 import { Waiting } from '../parts/Waiting';
-import { labelAddress } from '../parts/addresses';
-import { sayExclusion } from '../orders/words';
+import { AS_IT_IS, labelAddress, readPacked } from '../parts/addresses';
+import { sayPacked } from '../orders/words';
 import { LabelSheet } from './LabelSheet';
 
 interface Row {
   readonly boxId: string;
   readonly name: string;
   readonly handOver: string | null;
-  readonly without: string;
+  readonly packed: PackedAs;
   readonly text: string;
 }
 
@@ -23,16 +24,15 @@ interface Row {
 const rowsOf = (plan: PlanAnswer, boxes: readonly { id: string; name: string }[]): Row[] => [
   ...plan.labels.map((run) => ({
     boxId: run.boxId,
-    name: [run.boxName, ...run.without.map(sayExclusion)].join(', '),
+    name: sayPacked(run.boxName, run),
     handOver: run.handOver,
-    without: run.without.join(),
+    packed: run,
     text: `${sayCount(run.count, 'label')} for ${sayShortDay(run.handOver)} · made ${sayShortDay(run.madeOn)}, best before ${sayShortDay(run.bestBefore)}`,
   })),
-  ...boxes.map(({ id, name }) => ({ boxId: id, name, handOver: null, without: '', text: 'without dates' })),
+  ...boxes.map(({ id, name }) => ({ boxId: id, name, handOver: null, packed: AS_IT_IS, text: 'without dates' })),
 ];
 
-const addressOf = ({ boxId, handOver, without }: Row): string =>
-  labelAddress(boxId, handOver, without.split(',').filter(Boolean));
+const addressOf = ({ boxId, handOver, packed }: Row): string => labelAddress(boxId, handOver, packed);
 
 function RunList({ rows, open }: { rows: readonly Row[]; open: Row | undefined }) {
   return (
@@ -74,8 +74,9 @@ export function Labels() {
   const rows = rowsOf(plan, book.boxes);
   if (rows.length === 0) return <Empty title="No boxes, so no labels.">Fill a box, and its label stands here.</Empty>;
   const handOver = search.get('handOver');
-  const without = search.get('without') ?? '';
-  const open = rows.find((row) => row.boxId === boxId && row.handOver === handOver && row.without === without);
+  const packed = readPacked(search);
+  const address = boxId === undefined ? '' : labelAddress(boxId, handOver, packed);
+  const open = rows.find((row) => addressOf(row) === address);
   const labels = plan.labels.reduce((sum, run) => sum + run.count, 0);
   return (
     <>
@@ -96,15 +97,11 @@ export function Labels() {
         detail={
           boxId && (
             <LabelSheet
-              key={`${boxId} ${handOver ?? ''} ${without}`}
+              key={address}
               boxId={boxId}
               handOver={handOver}
-              without={without}
-              count={
-                plan.labels.find(
-                  (run) => run.boxId === boxId && run.handOver === handOver && run.without.join() === without,
-                )?.count ?? 1
-              }
+              packed={packed}
+              count={plan.labels.find((run) => labelAddress(run.boxId, run.handOver, run) === address)?.count ?? 1}
             />
           )
         }

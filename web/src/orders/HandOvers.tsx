@@ -12,7 +12,7 @@ import { FIGURES } from '../app/theme';
 import { AnswerLine, Mark } from '../parts/AnswerLine';
 import { Empty, Panel } from '../parts/Panel';
 import { Waiting } from '../parts/Waiting';
-import { sayExclusion } from './words';
+import { sayPacked } from './words';
 
 const ways = ['stall', 'pick-up', 'courier'] as const;
 
@@ -29,8 +29,8 @@ function Line({ order, currency }: { order: HandOver; currency: string }) {
           {order.customer}
         </Link>
         {order.place && `, ${order.place}`}
-        {order.contents.map(({ boxName, count, without }) => (
-          <div key={boxName}>{[`${count} × ${boxName}`, ...without.map(sayExclusion)].join(', ')}</div>
+        {order.contents.map((each) => (
+          <div key={each.boxName}>{sayPacked(`${String(each.count)} × ${each.boxName}`, each)}</div>
         ))}
       </Box>
       <Box sx={{ fontFamily: FIGURES, fontWeight: 650, whiteSpace: 'nowrap' }}>

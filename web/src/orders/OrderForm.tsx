@@ -1,14 +1,15 @@
-import { mdiPlus, mdiTrashCanOutline } from '@mdi/js';
+import { mdiPlus, mdiReceiptTextOutline, mdiTrashCanOutline } from '@mdi/js';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
 import { exclusionCodes, exclusions } from '@usual-pantry/core/ingredient';
-import { orderDraftSchema, orderStates, type Order, type OrderDraft } from '@usual-pantry/core/order';
+import { orderDraftSchema, orderStates, priceOfOrder, type Order, type OrderDraft } from '@usual-pantry/core/order';
+import { percentOfMinor, sayMoney } from '@usual-pantry/core/quantity';
 import { memo } from 'react';
-import { useFieldArray } from 'react-hook-form';
-import { useNavigate } from 'react-router';
+import { useFieldArray, useFormContext, useWatch } from 'react-hook-form';
+import { Link, useNavigate } from 'react-router';
 import { Icon } from '../app/Icon';
-import { ChoiceInput, ManyInput, NumberInput, PickInput, TextInput } from '../parts/fields';
+import { ChoiceInput, ManyInput, MoneyInput, NumberInput, PickInput, TextInput } from '../parts/fields';
 import { Panel } from '../parts/Panel';
 import { RecordFrame } from '../parts/RecordFrame';
 import { useRemoval } from '../parts/useRemoval';
@@ -16,6 +17,7 @@ import { useRecordForm } from '../parts/useRecordForm';
 import type { SeasonBook } from '../parts/useSeason';
 import { freshOrder } from './freshOrder';
 import { OrderSummary } from './OrderSummary';
+import { sayMoment } from '../parts/words';
 import { RepeatLast } from './RepeatLast';
 
 const choices = (values: readonly string[]) => values.map((value) => ({ value, label: value }));
@@ -32,7 +34,7 @@ function BoxLines({ season }: { season: SeasonBook }) {
           size="small"
           startIcon={<Icon path={mdiPlus} />}
           onClick={() => {
-            append({ boxId: '', count: 1 });
+            append({ boxId: '', count: 1, edition: null });
           }}
         >
           Add a box
@@ -65,6 +67,29 @@ function BoxLines({ season }: { season: SeasonBook }) {
         ))}
       </Box>
     </Panel>
+  );
+}
+
+/** The deposit, and one press for the share that the kitchen asks for. */
+function Deposit({ season }: { season: SeasonBook }) {
+  const { setValue } = useFormContext<OrderDraft>();
+  const parsed = orderDraftSchema.safeParse(useWatch());
+  const { depositPercent, currency } = season.data.kitchen;
+  const asked = parsed.success ? percentOfMinor(priceOfOrder(parsed.data, season.book), depositPercent) : 0;
+  return (
+    <Box>
+      <MoneyInput name="depositMinor" label="Deposit" currency={currency} />
+      {asked > 0 && (
+        <Button
+          size="small"
+          onClick={() => {
+            setValue('depositMinor', asked, { shouldDirty: true });
+          }}
+        >
+          {depositPercent} %: {sayMoney(asked, currency)}
+        </Button>
+      )}
+    </Box>
   );
 }
 
@@ -108,12 +133,28 @@ const OrderFields = memo(function OrderFields({ season, isNew }: { season: Seaso
           nameOf={(code) => exclusions[code]?.name ?? code}
         />
         <ChoiceInput name="state" label="State" choices={choices(orderStates)} />
-        <NumberInput name="depositMinor" label="Deposit" scale={100} unit={season.data.kitchen.currency} />
+        <Deposit season={season} />
       </Box>
       <TextInput name="notes" label="Notes" multiline minRows={2} />
     </>
   );
 });
+
+/** When the order came into which state. */
+const StateHistory = ({ order }: { order: Order }) => (
+  <Box
+    component="ol"
+    aria-label="History"
+    sx={{ m: 0, p: 0, listStyle: 'none', display: 'flex', flexWrap: 'wrap', gap: 1 }}
+  >
+    {order.history.map(({ state, at }, index) => (
+      <Box component="li" key={`${at} ${String(index)}`} sx={{ color: 'text.secondary', fontSize: 13.5 }}>
+        {index > 0 && '→ '}
+        {state} {sayMoment(at)}
+      </Box>
+    ))}
+  </Box>
+);
 
 /** An order as a form, with what it weighs, costs and breaks beside it while it is typed. */
 export function OrderForm({ season, order }: { season: SeasonBook; order: Order | null }) {
@@ -137,16 +178,28 @@ export function OrderForm({ season, order }: { season: SeasonBook; order: Order 
       back="/orders"
       onDelete={useRemoval('order', order, `${order?.customer.name ?? ''}’s order`, '/orders')}
       actions={
-        order &&
-        order.state !== 'cancelled' && (
-          <Button size="small" variant="outlined" onClick={() => void setState('cancelled')}>
-            Cancel the order
-          </Button>
+        order && (
+          <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', justifyContent: 'flex-end' }}>
+            <Button
+              size="small"
+              component={Link}
+              to={`/orders/${order.id}/slip`}
+              startIcon={<Icon path={mdiReceiptTextOutline} />}
+            >
+              Slip
+            </Button>
+            {order.state !== 'cancelled' && (
+              <Button size="small" variant="outlined" onClick={() => void setState('cancelled')}>
+                Cancel the order
+              </Button>
+            )}
+          </Box>
         )
       }
     >
       <OrderSummary season={season} order={order} />
       <OrderFields season={season} isNew={order === null} />
+      {order && order.history.length > 0 && <StateHistory order={order} />}
     </RecordFrame>
   );
 }

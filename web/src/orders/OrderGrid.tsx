@@ -1,5 +1,5 @@
 import Chip from '@mui/material/Chip';
-import { DataGrid, type DataGridProps, type GridColDef } from '@mui/x-data-grid';
+import { DataGrid, type DataGridProps, type GridColDef, type GridRowId } from '@mui/x-data-grid';
 import type { Order, OrderState } from '@usual-pantry/core/order';
 import { sayShortDay } from '@usual-pantry/core/quantity';
 import { memo, useMemo } from 'react';
@@ -112,14 +112,27 @@ type GridProps = Pick<
 > & {
   readonly compact: boolean;
   readonly openId: string | undefined;
+  readonly chosen: ReadonlySet<string>;
+  readonly onChoose: (ids: ReadonlySet<string>) => void;
   readonly onOpen: (id: string) => void;
   readonly noRows: string;
 };
 
 /** The table itself. It is drawn again only when its rows, columns or choice change. */
-export const OrderGrid = memo(function OrderGrid({ compact, openId, onOpen, noRows, ...props }: GridProps) {
+export const OrderGrid = memo(function OrderGrid({
+  compact,
+  openId,
+  chosen,
+  onChoose,
+  onOpen,
+  noRows,
+  ...props
+}: GridProps) {
   const columns = useColumns(compact);
-  const chosen = useMemo(() => ({ type: 'include' as const, ids: new Set(openId ? [openId] : []) }), [openId]);
+  const marked = useMemo(
+    () => ({ type: 'include' as const, ids: new Set<GridRowId>(compact ? (openId ? [openId] : []) : chosen) }),
+    [compact, openId, chosen],
+  );
   const texts = useMemo(() => ({ noRowsLabel: noRows }), [noRows]);
   const pageSize = props.paginationModel?.pageSize ?? 25;
   const sizes = useMemo(() => [pageSize], [pageSize]);
@@ -132,7 +145,13 @@ export const OrderGrid = memo(function OrderGrid({ compact, openId, onOpen, noRo
       pageSizeOptions={sizes}
       hideFooter={(props.rowCount ?? 0) <= pageSize}
       disableColumnMenu
-      rowSelectionModel={chosen}
+      checkboxSelection={!compact}
+      disableRowSelectionOnClick
+      disableRowSelectionExcludeModel
+      rowSelectionModel={marked}
+      onRowSelectionModelChange={({ ids }) => {
+        if (!compact) onChoose(new Set([...ids].map(String)));
+      }}
       onRowClick={({ id }) => {
         onOpen(String(id));
       }}

@@ -1,6 +1,15 @@
 import Box from '@mui/material/Box';
 import Paper from '@mui/material/Paper';
-import { boxFor, findingsOfOrder, isOpen, orderDraftSchema, withoutOf, type Order } from '@usual-pantry/core/order';
+import {
+  boxFor,
+  findingsOfOrder,
+  isOpen,
+  orderDraftSchema,
+  packedAs,
+  packedKey,
+  priceOfOrder,
+  type Order,
+} from '@usual-pantry/core/order';
 import { sayGrams, sayMoney, sayShortDay } from '@usual-pantry/core/quantity';
 import { useFormState, useWatch } from 'react-hook-form';
 import { usePlanQuery } from '../app/api';
@@ -17,19 +26,22 @@ export function OrderSummary({ season, order }: { season: SeasonBook; order: Ord
   const parsed = orderDraftSchema.safeParse(values);
   const { book, data } = season;
   const lines = parsed.success ? parsed.data.lines : (order?.lines ?? []);
+  const wishes = parsed.success ? parsed.data : { lines, exclusions: [], agreed: [], leftOut: [] };
   const boxes = lines.flatMap(({ boxId, count }) => {
-    const resolved = boxFor(parsed.success ? parsed.data : { exclusions: [], agreed: [] }, boxId, book);
+    const resolved = boxFor(wishes, boxId, book);
     return resolved ? [{ ...resolved, count }] : [];
   });
-  const price = boxes.reduce((sum, { facts, count }) => sum + facts.box.priceMinor * count, 0);
+  const price = priceOfOrder(wishes, book);
   const grams = boxes.reduce((sum, { facts, count }) => sum + facts.weightGrams * count, 0);
   const pieces = boxes.reduce((sum, { facts, count }) => sum + facts.pieceCount * count, 0);
   const deposit = parsed.success ? parsed.data.depositMinor : 0;
   const runs = plan?.labels.filter(
     (run) =>
       run.handOver === order?.handOver.on &&
-      order.lines.some((line) => line.boxId === run.boxId) &&
-      (run.without.length === 0 || run.without.join() === withoutOf(order, run.boxId).join()),
+      order.lines.some(
+        ({ boxId }) =>
+          boxId === run.boxId && packedKey(boxId, packedAs(order, boxId, book)) === packedKey(run.boxId, run),
+      ),
   );
   const findings = parsed.success ? findingsOfOrder({ ...parsed.data, id: order?.id ?? 'new' }, book, data.today) : [];
   const settled = findings.map((each) => ({
@@ -62,7 +74,7 @@ export function OrderSummary({ season, order }: { season: SeasonBook; order: Ord
             )),
           )}
           {runs?.map((run) => (
-            <Figure key={[run.boxId, ...run.without].join(' ')} name={`Label of ${run.boxName}`}>
+            <Figure key={packedKey(run.boxId, run)} name={`Label of ${run.boxName}`}>
               made {sayShortDay(run.madeOn)} · best before {sayShortDay(run.bestBefore)}
             </Figure>
           ))}

@@ -4,49 +4,148 @@ import TextField from '@mui/material/TextField';
 import useMediaQuery from '@mui/material/useMediaQuery';
 import { useTheme } from '@mui/material/styles';
 import type { GridSortModel } from '@mui/x-data-grid';
-import type { Order } from '@usual-pantry/core/order';
+import { exclusionCodes, exclusions } from '@usual-pantry/core/ingredient';
+import { orderStates, type Order, type OrderState } from '@usual-pantry/core/order';
 import { sayCount } from '@usual-pantry/core/quantity';
-import { memo, useCallback, useDeferredValue, useMemo, useState, type ReactNode } from 'react';
+import { memo, useCallback, useDeferredValue, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useOrdersQuery, type OrderListQuery } from '../app/api';
 import { SearchField } from '../parts/SearchField';
 import { useListKeys } from '../parts/useListKeys';
+import { BulkChange } from './BulkChange';
 import { OrderGrid } from './OrderGrid';
 
 const PAGE_SIZE = 25;
 const NO_ROWS: readonly Order[] = [];
 
-/** A page of orders, searched and sorted by the server. Compact beside an open order and on a phone. */
+type Filter = Pick<OrderListQuery, 'show' | 'state' | 'way' | 'exclusion'>;
+
+interface ChoiceProps {
+  readonly label: string;
+  readonly value: string;
+  readonly choices: readonly (readonly [value: string, label: string])[];
+  readonly onChange: (value: string) => void;
+  readonly width: number;
+}
+
+const Choice = ({ label, value, choices, onChange, width }: ChoiceProps) => (
+  <TextField
+    select
+    label={label}
+    value={value}
+    onChange={({ target }) => {
+      onChange(target.value);
+    }}
+    sx={{ width }}
+  >
+    {choices.map(([each, name]) => (
+      <MenuItem key={each} value={each}>
+        {name}
+      </MenuItem>
+    ))}
+  </TextField>
+);
+
+const same = (values: readonly string[]) => values.map((value) => [value, value] as const);
+const shows = same(['open', 'closed', 'all']);
+const states = [['any', 'any state'] as const, ...same(orderStates)];
+const ways = [['any', 'any way'] as const, ...same(['stall', 'pick-up', 'courier'])];
+const wishes = [
+  ['any', 'anything'] as const,
+  ...exclusionCodes.map((code) => [code, exclusions[code]?.name ?? code] as const),
+];
+const asked = <T extends string>(value: string): T | undefined => (value === 'any' ? undefined : (value as T));
+
+/** Which orders are shown. Beside an open order there is room for the first choice only. */
+function Filters({
+  filter,
+  compact,
+  onChange,
+}: {
+  filter: Filter;
+  compact: boolean;
+  onChange: (next: Filter) => void;
+}) {
+  return (
+    <>
+      <Choice
+        label="Show"
+        width={110}
+        value={filter.show}
+        choices={shows}
+        onChange={(show) => {
+          onChange({ ...filter, show: show as Filter['show'] });
+        }}
+      />
+      {!compact && (
+        <>
+          <Choice
+            label="State"
+            width={140}
+            value={filter.state ?? 'any'}
+            choices={states}
+            onChange={(state) => {
+              onChange({ ...filter, show: 'all', state: asked<OrderState>(state) });
+            }}
+          />
+          <Choice
+            label="Way"
+            width={120}
+            value={filter.way ?? 'any'}
+            choices={ways}
+            onChange={(way) => {
+              onChange({ ...filter, way: asked<Order['handOver']['way']>(way) });
+            }}
+          />
+          <Choice
+            label="Ruled out"
+            width={150}
+            value={filter.exclusion ?? 'any'}
+            choices={wishes}
+            onChange={(exclusion) => {
+              onChange({ ...filter, exclusion: asked<string>(exclusion) });
+            }}
+          />
+        </>
+      )}
+    </>
+  );
+}
+
+/** A page of orders, searched, filtered and sorted by the server. Compact beside an open order and on a phone. */
 export const OrderTable = memo(function OrderTable({
   openId,
   compact,
-  action,
 }: {
   openId: string | undefined;
   compact: boolean;
-  action: ReactNode;
 }) {
   const narrow = useMediaQuery(useTheme().breakpoints.down('md'));
   const navigate = useNavigate();
   const [page, setPage] = useState(0);
   const [sort, setSort] = useState<GridSortModel>([{ field: 'handOverOn', sort: 'asc' }]);
   const [search, setSearch] = useState('');
-  const [show, setShow] = useState<OrderListQuery['show']>('open');
+  const [filter, setFilter] = useState<Filter>({ show: 'open' });
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
   const query: OrderListQuery = {
     page: page + 1,
     size: PAGE_SIZE,
     sort: sort[0]?.field ?? 'handOverOn',
     direction: sort[0]?.sort ?? 'asc',
     search: useDeferredValue(search.trim()),
-    show,
+    ...filter,
   };
-  const { data, isFetching } = useOrdersQuery(query);
+  const { data, currentData, isFetching } = useOrdersQuery(query);
   const rows = data?.items ?? NO_ROWS;
   const model = useMemo(() => ({ page, pageSize: PAGE_SIZE }), [page]);
   const turnPage = useCallback((next: { page: number }) => {
     setPage(next.page);
+    setChosen(new Set());
   }, []);
   const open = useCallback((id: string) => void navigate(`/orders/${id}`), [navigate]);
+  const small = compact || narrow;
+  // Only what can be seen is changed.
+  const chosenOrders = small ? [] : rows.filter(({ id }) => chosen.has(id));
   useListKeys(
     '/orders',
     rows.map((order) => order.id),
@@ -64,34 +163,37 @@ export const OrderTable = memo(function OrderTable({
           }}
           sx={{ flex: '1 1 150px', maxWidth: 320 }}
         />
-        <TextField
-          select
-          label="Show"
-          value={show}
-          onChange={(event) => {
-            setShow(event.target.value as OrderListQuery['show']);
+        <Filters
+          filter={filter}
+          compact={small}
+          onChange={(next) => {
+            setFilter(next);
             setPage(0);
           }}
-          sx={{ width: 110 }}
-        >
-          <MenuItem value="open">open</MenuItem>
-          <MenuItem value="closed">closed</MenuItem>
-          <MenuItem value="all">all</MenuItem>
-        </TextField>
-        {action}
+        />
       </Box>
+      {chosenOrders.length > 0 && (
+        <BulkChange
+          orders={chosenOrders}
+          onDone={() => {
+            setChosen(new Set());
+          }}
+        />
+      )}
       <OrderGrid
         rows={rows}
         rowCount={data?.total ?? 0}
-        loading={isFetching && !data}
+        loading={isFetching && !currentData && !data}
         paginationModel={model}
         onPaginationModelChange={turnPage}
         sortModel={sort}
         onSortModelChange={setSort}
-        compact={compact || narrow}
+        compact={small}
         openId={openId}
+        chosen={chosen}
+        onChoose={setChosen}
         onOpen={open}
-        noRows={search ? 'No customer is called that.' : `No ${show === 'all' ? '' : `${show} `}orders.`}
+        noRows={search ? 'No customer is called that.' : 'No orders like that.'}
       />
       <Box sx={{ color: 'text.secondary', fontSize: 13.5, mt: 0.75 }}>{sayCount(data?.total ?? 0, 'order')}</Box>
     </Box>

@@ -1,7 +1,10 @@
-import { mdiFileDelimitedOutline, mdiHandshakeOutline, mdiPlus } from '@mdi/js';
+import { mdiFileDelimitedOutline, mdiHandshakeOutline, mdiInboxArrowDownOutline, mdiPlus } from '@mdi/js';
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { sayCount, sayDay } from '@usual-pantry/core/quantity';
-import { Link, useParams } from 'react-router';
+import { Link, useParams, useSearchParams } from 'react-router';
 import { usePlanQuery, type PlanAnswer } from '../app/api';
 import { Icon } from '../app/Icon';
 import { AnswerLine, Mark } from '../parts/AnswerLine';
@@ -9,10 +12,13 @@ import { Findings } from '../parts/Findings';
 import { SplitView } from '../parts/SplitView';
 import { Waiting } from '../parts/Waiting';
 import { HandOvers } from './HandOvers';
+import { Inbox } from './Inbox';
 import { OrderImport } from './OrderImport';
 import { OrderPage } from './OrderPage';
+import { OrderSlip } from './OrderSlip';
 import { OrderTable } from './OrderTable';
 import { QuickEntry } from './QuickEntry';
+import { Tickets } from './Tickets';
 
 function Answer({ plan }: { plan: PlanAnswer }) {
   const next = plan.days.find((day) => day.handOvers.length > 0);
@@ -39,7 +45,7 @@ function Answer({ plan }: { plan: PlanAnswer }) {
   );
 }
 
-/** What starts an order or brings several. One element, so that the table is not drawn again for it. */
+/** What starts an order or brings several. */
 const actions = (
   <>
     <Button component={Link} to="/orders/new" variant="contained" startIcon={<Icon path={mdiPlus} />}>
@@ -51,26 +57,54 @@ const actions = (
     <Button component={Link} to="/orders/hand-overs" startIcon={<Icon path={mdiHandshakeOutline} />}>
       Hand-overs
     </Button>
+    <Button component={Link} to="/orders/inbox" startIcon={<Icon path={mdiInboxArrowDownOutline} />}>
+      Inbox
+    </Button>
   </>
 );
 
 /** Orders in a table, the open one beside it. */
 export function Orders() {
-  const { id } = useParams();
+  const { id, view } = useParams();
+  const [search, setSearch] = useSearchParams();
+  const rail = search.get('as') === 'tickets';
   const { data: plan, error, refetch } = usePlanQuery();
   if (id === 'import') return <OrderImport />;
   if (id === 'hand-overs') return <HandOvers />;
+  if (id === 'inbox') return <Inbox />;
+  if (id !== undefined && view === 'slip') return <OrderSlip id={id} />;
   if (!plan) return <Waiting error={error} again={refetch} />;
   return (
     <>
       {!id && <Answer plan={plan} />}
       {!id && <Findings findings={plan.findings.filter((each) => each.about.noun === 'order')} />}
       {!id && <QuickEntry />}
-      <SplitView
-        listWidth="370px"
-        list={<OrderTable openId={id} compact={id !== undefined} action={actions} />}
-        detail={id && <OrderPage key={id} id={id} />}
-      />
+      {!id && (
+        <Box sx={{ display: 'flex', gap: 1, mb: 1.5, flexWrap: 'wrap' }}>
+          <ToggleButtonGroup
+            exclusive
+            size="small"
+            aria-label="Show the orders as"
+            value={rail ? 'tickets' : 'table'}
+            onChange={(_event, as: string | null) => {
+              if (as !== null) setSearch(as === 'tickets' ? { as } : {}, { replace: true });
+            }}
+          >
+            <ToggleButton value="table">Table</ToggleButton>
+            <ToggleButton value="tickets">Tickets</ToggleButton>
+          </ToggleButtonGroup>
+          {actions}
+        </Box>
+      )}
+      {!id && rail ? (
+        <Tickets plan={plan} />
+      ) : (
+        <SplitView
+          listWidth="370px"
+          list={<OrderTable openId={id} compact={id !== undefined} />}
+          detail={id && <OrderPage key={id} id={id} />}
+        />
+      )}
     </>
   );
 }

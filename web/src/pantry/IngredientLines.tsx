@@ -1,5 +1,5 @@
 import Box from '@mui/material/Box';
-import { ChoiceInput, NumberInput, PickInput, TextInput } from '../parts/fields';
+import { ChoiceInput, MoneyInput, NumberInput, PickInput, TextInput } from '../parts/fields';
 import { Lines } from '../parts/Lines';
 import type { SeasonBook } from '../parts/useSeason';
 import { unitChoices } from '../parts/unitChoices';
@@ -16,7 +16,7 @@ export const PackLines = ({ currency }: { currency: string }) => (
         <TextInput name={`${path}.name`} label="Pack" />
         <NumberInput name={`${path}.amount`} label="Holds" />
         <ChoiceInput name={`${path}.unit`} label="Unit" choices={unitChoices} />
-        <NumberInput name={`${path}.priceMinor`} label="Price" scale={100} unit={currency} />
+        <MoneyInput name={`${path}.priceMinor`} label="Price" currency={currency} />
         <TextInput name={`${path}.supplier`} label="Shop" />
       </>
     )}

@@ -5,8 +5,8 @@ import Paper from '@mui/material/Paper';
 import Typography from '@mui/material/Typography';
 import useMediaQuery from '@mui/material/useMediaQuery';
 import { useTheme } from '@mui/material/styles';
-import type { Finding, Severity, WayOut } from '@usual-pantry/core/finding';
-import { agreeTo, swapBox } from '@usual-pantry/core/order';
+import type { Finding, Severity, WayOut, WayOutAction } from '@usual-pantry/core/finding';
+import { agreeTo, leaveOutOf, renewBox, swapBox, type OrderDraft } from '@usual-pantry/core/order';
 import { memo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { api } from '../app/api';
@@ -21,6 +21,20 @@ const looks: Record<Severity, { word: string; colour: string; icon: string }> = 
   decide: { word: 'To decide', colour: 'warning.light', icon: mdiHelpRhombusOutline },
   know: { word: 'Good to know', colour: 'primary.main', icon: mdiInformationOutline },
 };
+
+/** The order after a way out. */
+function settled(order: OrderDraft, action: Extract<WayOutAction, { orderId: string }>): OrderDraft {
+  switch (action.kind) {
+    case 'swap-box':
+      return swapBox(order, action.fromBoxId, action.toBoxId);
+    case 'agree':
+      return agreeTo(order, action.boxId, action.exclusion);
+    case 'leave-out':
+      return leaveOutOf(order, action.boxId, action.without, action.lessMinor);
+    case 'renew-box':
+      return renewBox(order, action.boxId);
+  }
+}
 
 /** Presses a way out: opens what it names, or changes the order. */
 function useWayOut() {
@@ -41,11 +55,7 @@ function useWayOut() {
       api.endpoints.order.initiate(action.orderId, { forceRefetch: true, subscribe: false }),
     ).unwrap();
     const { id: _id, version: _version, ...draft } = order;
-    const next =
-      action.kind === 'swap-box'
-        ? swapBox(draft, action.fromBoxId, action.toBoxId)
-        : agreeTo(draft, action.boxId, action.exclusion);
-    await edit.change('order', order, next, `${order.customer.name}’s order changed.`);
+    await edit.change('order', order, settled(draft, action), `${order.customer.name}’s order changed.`);
   };
 }
 

@@ -1,4 +1,5 @@
 import type { Subject } from '@usual-pantry/core/finding';
+import type { PackedAs } from '@usual-pantry/core/order';
 
 const places: Record<Subject['noun'], (id: string) => string> = {
   ingredient: (id) => `/pantry/${id}`,
@@ -13,11 +14,25 @@ const places: Record<Subject['noun'], (id: string) => string> = {
 /** Where a record is shown. */
 export const addressOf = ({ noun, id }: Pick<Subject, 'noun' | 'id'>): string => places[noun](id);
 
-/** Where the label of a box is shown: for a hand-over, packed without something. */
-export const labelAddress = (boxId: string, handOver: string | null, without: readonly string[]): string => {
-  const query = new URLSearchParams({
-    ...(handOver ? { handOver } : {}),
-    ...(without.length > 0 ? { without: without.join() } : {}),
-  }).toString();
+/** How a box is packed, as it stands in an address; the box as it is says nothing. */
+export const packedQuery = ({ edition, without, leaveOut }: PackedAs): Record<string, string> => ({
+  ...(edition === null ? {} : { edition: String(edition) }),
+  ...(without.length > 0 ? { without: without.join() } : {}),
+  ...(leaveOut ? { leaveOut: 'true' } : {}),
+});
+
+/** How a box is packed, from an address. */
+export const readPacked = (search: URLSearchParams): PackedAs => ({
+  edition: Number(search.get('edition')) || null,
+  without: (search.get('without') ?? '').split(',').filter(Boolean),
+  leaveOut: search.get('leaveOut') === 'true',
+});
+
+/** The box as it is, nothing changed in it. */
+export const AS_IT_IS: PackedAs = { edition: null, without: [], leaveOut: false };
+
+/** Where the label of a box is shown: for a hand-over, packed in some way. */
+export const labelAddress = (boxId: string, handOver: string | null, packed: PackedAs): string => {
+  const query = new URLSearchParams({ ...(handOver ? { handOver } : {}), ...packedQuery(packed) }).toString();
   return `/labels/${boxId}${query ? `?${query}` : ''}`;
 };

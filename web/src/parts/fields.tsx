@@ -2,6 +2,7 @@ import Autocomplete from '@mui/material/Autocomplete';
 import InputAdornment from '@mui/material/InputAdornment';
 import MenuItem from '@mui/material/MenuItem';
 import TextField, { type TextFieldProps } from '@mui/material/TextField';
+import { minorPerUnit } from '@usual-pantry/core/quantity';
 import { useState } from 'react';
 import { useController, type ControllerRenderProps } from 'react-hook-form';
 import { useFieldError } from './fieldError';
@@ -92,6 +93,14 @@ export function NumberInput({ name, label, help, unit, scale = 1, optional = fal
     />
   );
 }
+
+/** An amount of money in its currency. */
+export const MoneyInput = ({
+  currency,
+  ...props
+}: Omit<NumberProps, 'scale' | 'unit'> & { readonly currency: string }) => (
+  <NumberInput {...props} scale={minorPerUnit(currency)} unit={currency} />
+);
 
 /** One of a list. */
 export function ChoiceInput({

@@ -19,20 +19,20 @@ export function useEdit() {
   return {
     async add<N extends Noun>(noun: N, draft: Drafts[N], label: string, id?: string): Promise<Stored<N>> {
       const after = await add(id === undefined ? { noun, draft } : { noun, draft, id }).unwrap();
-      dispatch(recorded({ label, noun, id: after.id, before: null, after }));
+      dispatch(recorded({ label, parts: [{ noun, id: after.id, before: null, after }] }));
       return after as unknown as Stored<N>;
     },
     async change<N extends Noun>(noun: N, before: Stored<N>, draft: Drafts[N], label: string): Promise<Stored<N>> {
       const { id, version } = before;
       const after = await change({ noun, id, version, draft }).unwrap();
-      dispatch(recorded({ label, noun, id, before, after }));
+      dispatch(recorded({ label, parts: [{ noun, id, before, after }] }));
       return after as unknown as Stored<N>;
     },
     /** @returns whether it was deleted; a refusal is said with the list of users */
     async remove<N extends Noun>(noun: N, before: Stored<N>, label: string): Promise<boolean> {
       try {
         await remove({ noun, id: before.id, version: before.version }).unwrap();
-        dispatch(recorded({ label, noun, id: before.id, before, after: null }));
+        dispatch(recorded({ label, parts: [{ noun, id: before.id, before, after: null }] }));
         return true;
       } catch (error) {
         const { message, users } = error as Refusal;

@@ -6,6 +6,8 @@ import { sayCount, sayDay, sayMinutes } from '@usual-pantry/core/quantity';
 import { Link as RouterLink } from 'react-router';
 import type { PlanAnswer } from '../app/api';
 import { FIGURES } from '../app/theme';
+import { sayPacked } from '../orders/words';
+import { labelAddress } from '../parts/addresses';
 import { Tape } from '../parts/Tape';
 import { sayBatches } from '@usual-pantry/core/recipe';
 
@@ -43,10 +45,10 @@ function DayRow({ entry, plan }: { entry: SeasonDay; plan: PlanAnswer }) {
         ))}
         {entry.packs.map((pack) => (
           <Tape
-            key={`${pack.boxId} ${pack.handOver}`}
+            key={labelAddress(pack.boxId, pack.handOver, pack)}
             tone="pack"
-            to={`/labels/${pack.boxId}?handOver=${pack.handOver}`}
-            name={`Pack ${pack.boxName}`}
+            to={labelAddress(pack.boxId, pack.handOver, pack)}
+            name={sayPacked(`Pack ${pack.boxName}`, pack)}
             code={sayCount(pack.count, 'box', 'boxes')}
           />
         ))}

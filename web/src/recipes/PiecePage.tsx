@@ -17,6 +17,7 @@ import { useSeasonBook, type SeasonBook } from '../parts/useSeason';
 import { Waiting } from '../parts/Waiting';
 import { FormFields } from './FormFields';
 import { freshForm } from './freshForm';
+import { PieceSizeFields } from './PieceSizeFields';
 import { PieceFigures } from './PieceFigures';
 
 const travelChoices = ['travels', 'keep cool', 'local only'].map((value) => ({
@@ -34,6 +35,7 @@ function PieceForm({ season, piece, recipeId }: { season: SeasonBook; piece: Pie
     travel: 'travels',
     strong: [],
     texture: null,
+    sizeMm: null,
     colour: '#8a5630',
     notes: '',
   };
@@ -87,6 +89,7 @@ function PieceForm({ season, piece, recipeId }: { season: SeasonBook; piece: Pie
       <Panel title="Form">
         <FormFields season={season} />
       </Panel>
+      <PieceSizeFields />
       <TextInput name="notes" label="Notes" multiline minRows={2} />
     </RecordFrame>
   );

@@ -10,7 +10,7 @@ import { useSaveKitchenMutation, type Refusal } from '../app/api';
 import { said } from '../app/history';
 import { useAppDispatch } from '../app/store';
 import { CheckInput } from '../parts/CheckInput';
-import { ChoiceInput, NumberInput, TextInput } from '../parts/fields';
+import { ChoiceInput, MoneyInput, NumberInput, TextInput } from '../parts/fields';
 import { Panel } from '../parts/Panel';
 import { BenchWeek } from './BenchWeek';
 import { Equipment } from './Equipment';
@@ -76,7 +76,8 @@ export function KitchenForm({ kitchen }: { kitchen: Kitchen }) {
         </Panel>
         <Panel title="Habits">
           <Box sx={grid}>
-            <NumberInput name="handsRateMinorPerHour" label="Hands, an hour" scale={100} />
+            <MoneyInput name="handsRateMinorPerHour" label="Hands, an hour" currency={kitchen.currency} />
+            <NumberInput name="depositPercent" label="Deposit asked for" unit="%" />
             <TextInput name="currency" label="Currency" />
             <NumberInput name="scaleStepGrams" label="Scale step" unit="g" />
             <ChoiceInput

@@ -8,7 +8,7 @@ import type { ReactNode } from 'react';
 import { Link as RouterLink } from 'react-router';
 import type { PlanAnswer } from '../app/api';
 import { FIGURES } from '../app/theme';
-import { sayExclusion } from '../orders/words';
+import { sayPacked } from '../orders/words';
 import { labelAddress } from '../parts/addresses';
 import { Panel } from '../parts/Panel';
 import { Tape } from '../parts/Tape';
@@ -57,10 +57,10 @@ export function DaySheet({ entry, plan, title }: { entry: SeasonDay; plan: PlanA
         <Section title="Pack">
           {entry.packs.map((pack) => (
             <Tape
-              key={labelAddress(pack.boxId, pack.handOver, pack.without)}
+              key={labelAddress(pack.boxId, pack.handOver, pack)}
               tone="pack"
-              to={labelAddress(pack.boxId, pack.handOver, pack.without)}
-              name={[`${String(pack.count)} × ${pack.boxName}`, ...pack.without.map(sayExclusion)].join(', ')}
+              to={labelAddress(pack.boxId, pack.handOver, pack)}
+              name={sayPacked(`${String(pack.count)} × ${pack.boxName}`, pack)}
               code={`for ${sayShortDay(pack.handOver)}`}
             />
           ))}

@@ -1,0 +1,107 @@
+import { mdiPrinterOutline } from '@mdi/js';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Link from '@mui/material/Link';
+import Paper from '@mui/material/Paper';
+import Typography from '@mui/material/Typography';
+import { boxFor, packedAs, priceOfOrder, unitPrice, type Order } from '@usual-pantry/core/order';
+import { sayDay, sayList, sayMoney } from '@usual-pantry/core/quantity';
+import { Link as RouterLink } from 'react-router';
+import { useOrderQuery } from '../app/api';
+import { Icon } from '../app/Icon';
+import { FIGURES } from '../app/theme';
+import { useSeasonBook, type SeasonBook } from '../parts/useSeason';
+import { Waiting } from '../parts/Waiting';
+import { sayExclusion, sayPacked } from './words';
+
+/** One box of the order: what it is, what lies in it as it is packed, and its price. */
+function SlipLine({ order, boxId, count, season }: { order: Order; boxId: string; count: number; season: SeasonBook }) {
+  const { book, data } = season;
+  const resolved = boxFor(order, boxId, book);
+  if (!resolved) return null;
+  const inside = resolved.facts.pieces.map(
+    (each) => `${String(each.count)} × ${book.pieces.get(each.pieceId)?.piece.name ?? each.pieceId}`,
+  );
+  return (
+    <Box component="li" sx={{ py: 1, borderBottom: 1, borderColor: 'divider', breakInside: 'avoid' }}>
+      <Box sx={{ display: 'flex', gap: 2, justifyContent: 'space-between', fontWeight: 650 }}>
+        <span>{sayPacked(`${String(count)} × ${resolved.facts.box.name}`, packedAs(order, boxId, book))}</span>
+        <Box component="span" sx={{ fontFamily: FIGURES }}>
+          {sayMoney(unitPrice(order, boxId, book) * count, data.kitchen.currency)}
+        </Box>
+      </Box>
+      <Box sx={{ fontSize: 14 }}>{inside.join(', ')}</Box>
+    </Box>
+  );
+}
+
+/** What goes along with an order: the boxes, what is in them, what is paid and what is due. */
+export function OrderSlip({ id }: { id: string }) {
+  const { data: order, error, refetch } = useOrderQuery(id);
+  const { season, error: bookError, again } = useSeasonBook();
+  if (!season) return <Waiting error={bookError} again={again} />;
+  if (!order) return <Waiting error={error} again={refetch} />;
+  const { kitchen } = season.data;
+  const money = (minor: number) => sayMoney(minor, kitchen.currency);
+  const price = priceOfOrder(order, season.book);
+  const paid = order.state === 'asked' || order.state === 'confirmed' ? Math.min(price, order.depositMinor) : price;
+  const sums: [string, number][] = [
+    ['Together', price],
+    ['Paid', paid],
+    ['Still to pay', price - paid],
+  ];
+  return (
+    <Box sx={{ maxWidth: 640 }}>
+      <Box sx={{ display: 'flex', gap: 1, mb: 1.5, displayPrint: 'none' }}>
+        <Button
+          variant="contained"
+          startIcon={<Icon path={mdiPrinterOutline} />}
+          onClick={() => {
+            window.print();
+          }}
+        >
+          Print the slip
+        </Button>
+        <Button component={RouterLink} to={`/orders/${id}`}>
+          Back to the order
+        </Button>
+      </Box>
+      <Paper component="article" variant="outlined" sx={{ p: 3 }}>
+        <Typography variant="h2" component="h1">
+          {kitchen.makerName}
+        </Typography>
+        {kitchen.address && <Box sx={{ color: 'text.secondary' }}>{kitchen.address}</Box>}
+        <Typography variant="h3" component="p" sx={{ mt: 2, fontSize: 20 }}>
+          {order.customer.name}
+        </Typography>
+        <Box>
+          {sayDay(order.handOver.on)}, {[order.handOver.way, order.handOver.place].filter(Boolean).join(', ')}
+        </Box>
+        {order.customer.contact && <Link href={`mailto:${order.customer.contact}`}>{order.customer.contact}</Link>}
+        <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, mt: 1.5, borderTop: 2, borderColor: 'rim' }}>
+          {order.lines.map(({ boxId, count }) => (
+            <SlipLine key={boxId} order={order} boxId={boxId} count={count} season={season} />
+          ))}
+        </Box>
+        <Box component="dl" sx={{ m: 0, mt: 1, display: 'grid', gridTemplateColumns: '1fr auto', fontFamily: FIGURES }}>
+          {sums.map(([name, minor]) => (
+            <Box key={name} sx={{ display: 'contents', fontWeight: name === 'Still to pay' ? 650 : 400 }}>
+              <dt>{name}</dt>
+              <Box component="dd" sx={{ m: 0, textAlign: 'right' }}>
+                {money(minor)}
+              </Box>
+            </Box>
+          ))}
+        </Box>
+        {order.exclusions.length > 0 && (
+          <Box sx={{ mt: 2 }}>
+            You asked for {sayList(order.exclusions.map(sayExclusion))}. None of that is an ingredient of what is packed
+            here unless we have agreed so. It is all made in one home kitchen that handles common allergens: it cannot
+            be free of traces.
+          </Box>
+        )}
+        {order.notes && <Box sx={{ mt: 1.5, whiteSpace: 'pre-line' }}>{order.notes}</Box>}
+      </Paper>
+    </Box>
+  );
+}

@@ -1,0 +1,114 @@
+import Box from '@mui/material/Box';
+import Paper from '@mui/material/Paper';
+import Typography from '@mui/material/Typography';
+import type { HandOver, SeasonDay } from '@usual-pantry/core/plan';
+import { sayCount, sayMoney, sayShortDay } from '@usual-pantry/core/quantity';
+import { memo } from 'react';
+import { Link } from 'react-router';
+import type { PlanAnswer } from '../app/api';
+import { FIGURES } from '../app/theme';
+import { useListKeys } from '../parts/useListKeys';
+import { sayPacked } from './words';
+
+/** So many tickets hang under one day; the others are in the table. */
+const MOST_A_DAY = 24;
+
+/** One order on a slip of paper under its day. */
+function Ticket({ order, currency, toSettle }: { order: HandOver; currency: string; toSettle: boolean }) {
+  return (
+    <Paper
+      component={Link}
+      to={`/orders/${order.orderId}`}
+      variant="outlined"
+      sx={{
+        display: 'block',
+        p: 1.25,
+        textDecoration: 'none',
+        color: 'text.primary',
+        borderTop: 5,
+        borderTopColor: toSettle ? 'warning.light' : 'rim',
+        '&:hover': { bgcolor: 'action.hover' },
+        '&:focus-visible': { outline: '3px solid', outlineColor: 'warning.light' },
+      }}
+    >
+      <Box sx={{ fontWeight: 650 }}>{order.customer}</Box>
+      {order.contents.map((each) => (
+        <Box key={each.boxName} sx={{ fontSize: 14 }}>
+          {sayPacked(`${String(each.count)} × ${each.boxName}`, each)}
+        </Box>
+      ))}
+      <Box sx={{ fontSize: 13, color: 'text.secondary', mt: 0.5 }}>
+        {[order.way, order.place, order.state].filter(Boolean).join(' · ')}
+      </Box>
+      <Box sx={{ fontFamily: FIGURES, fontSize: 13 }}>
+        {order.dueMinor > 0 ? `${sayMoney(order.dueMinor, currency)} due` : 'paid'}
+        {toSettle && ' · to decide'}
+      </Box>
+    </Paper>
+  );
+}
+
+interface DayProps {
+  readonly day: SeasonDay;
+  readonly currency: string;
+  readonly toSettle: ReadonlySet<string>;
+}
+
+function DayOfTickets({ day, currency, toSettle }: DayProps) {
+  const boxes = day.handOvers.reduce((sum, order) => sum + order.boxes, 0);
+  const hidden = day.handOvers.length - MOST_A_DAY;
+  return (
+    <Box component="section" aria-label={sayShortDay(day.day)} sx={{ width: 236, flexShrink: 0 }}>
+      <Typography variant="h3" sx={{ fontFamily: FIGURES }}>
+        {sayShortDay(day.day)}
+      </Typography>
+      <Box sx={{ color: 'text.secondary', fontSize: 13.5, mb: 0.75 }}>
+        {sayCount(day.handOvers.length, 'order')}, {sayCount(boxes, 'box', 'boxes')}
+      </Box>
+      <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, display: 'grid', gap: 0.75 }}>
+        {day.handOvers.slice(0, MOST_A_DAY).map((order) => (
+          <li key={order.orderId}>
+            <Ticket order={order} currency={currency} toSettle={toSettle.has(order.orderId)} />
+          </li>
+        ))}
+      </Box>
+      {hidden > 0 && (
+        <Box sx={{ mt: 0.75, color: 'text.secondary', fontSize: 13.5 }}>{sayCount(hidden, 'more')} in the table</Box>
+      )}
+    </Box>
+  );
+}
+
+/** The rail: a day beside the other, its orders hanging under it. j and k walk along, Enter opens. */
+export const Tickets = memo(function Tickets({ plan }: { plan: PlanAnswer }) {
+  const days = plan.days.filter(({ handOvers }) => handOvers.length > 0);
+  const toSettle = new Set(
+    plan.findings.flatMap(({ about, severity }) => (about.noun === 'order' && severity !== 'know' ? [about.id] : [])),
+  );
+  useListKeys(
+    '/orders',
+    days.flatMap(({ handOvers }) => handOvers.slice(0, MOST_A_DAY).map(({ orderId }) => orderId)),
+    undefined,
+  );
+  return (
+    <Box
+      role="region"
+      aria-label="Tickets"
+      tabIndex={0}
+      sx={{
+        display: 'flex',
+        gap: 2,
+        overflowX: 'auto',
+        pb: 1.5,
+        alignItems: 'flex-start',
+        borderTop: 4,
+        borderColor: 'rim',
+        pt: 1,
+      }}
+    >
+      {days.map((day) => (
+        <DayOfTickets key={day.day} day={day} currency={plan.currency} toSettle={toSettle} />
+      ))}
+    </Box>
+  );
+});
