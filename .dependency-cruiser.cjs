@@ -14,9 +14,9 @@ const layers = [
   'box',
   'order',
   'intake',
+  'money',
   'plan',
   'label',
-  'money',
   'compose',
   'season',
 ];

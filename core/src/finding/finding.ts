@@ -33,6 +33,7 @@ export type WayOutAction =
       readonly without: readonly string[];
       readonly lessMinor: number;
     }
+  | { readonly kind: 'move-order'; readonly orderId: string; readonly to: string }
   | {
       /** Gives an order the box as it is now in place of what was sold. */
       readonly kind: 'renew-box';

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { percentSchema } from '../quantity/index.js';
-import { minorSchema, nameSchema, versionSchema } from '../record/index.js';
+import { daySchema, minorSchema, nameSchema, versionSchema } from '../record/index.js';
 
 /** A weekday on which the maker works, and for how long. */
 const benchDaySchema = z.strictObject({
@@ -8,6 +8,25 @@ const benchDaySchema = z.strictObject({
   weekday: z.int().min(0).max(6),
   hours: z.number('must be a number').positive('must be more than zero').max(18),
 });
+
+/** One day that is not as its weekday is. */
+const dayChangeSchema = z
+  .strictObject({
+    day: daySchema,
+    /** Hours of the maker; null for those of the weekday, 0 for a day that is lost. */
+    hours: z.number('must be a number').min(0, 'must not be negative').max(18).nullable().default(null),
+    /** Hours of somebody who helps. */
+    helperHours: z.number('must be a number').min(0, 'must not be negative').max(40).default(0),
+    /** A humid day: nothing that draws damp is made on it. */
+    humid: z.boolean().default(false),
+  })
+  .meta({ id: 'DayChange' });
+
+const shortMinutes = z
+  .number('must be a number')
+  .min(0, 'must not be negative')
+  .max(240, 'is absurdly long')
+  .default(0);
 
 const ownedCount = z
   .int('must be a whole number')
@@ -70,6 +89,17 @@ export const kitchenDraftSchema = z
       .max(7)
       .refine((list) => new Set(list.map((each) => each.weekday)).size === list.length, 'names one weekday twice')
       .default([]),
+    dayChanges: z
+      .array(dayChangeSchema)
+      .max(400)
+      .refine((list) => new Set(list.map((each) => each.day)).size === list.length, 'names one day twice')
+      .default([]),
+    /** Minutes over its hours that a day can take, paid at time and a half in the plan's sums. */
+    overtimeMinutes: shortMinutes,
+    /** Minutes of getting ready for each recipe on each day. */
+    setUpMinutes: shortMinutes,
+    /** Minutes of cleaning between what has no nuts, tree nuts and peanut. */
+    cleanMinutes: shortMinutes,
     altitudeMetres: z
       .number('must be a number')
       .min(-450, 'is below any kitchen')
@@ -102,6 +132,7 @@ export const kitchenDraftSchema = z
 export const kitchenSchema = kitchenDraftSchema.safeExtend({ version: versionSchema }).meta({ id: 'Kitchen' });
 
 export type KitchenDraft = z.infer<typeof kitchenDraftSchema>;
+export type DayChange = z.infer<typeof dayChangeSchema>;
 export type Pan = z.infer<typeof panSchema>;
 export type Mould = z.infer<typeof mouldSchema>;
 export type MeasureHabit = (typeof measureHabits)[number];

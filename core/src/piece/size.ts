@@ -53,6 +53,9 @@ export function sizeOfPiece({ piece, weightGrams, parts }: PieceFacts): PieceSiz
   }
 }
 
+/** `34 x 34 x 20 mm`, where there is little room. */
+export const sayShortSize = ({ lengthMm, widthMm, heightMm }: PieceSize): string =>
+  `${[lengthMm, widthMm, heightMm].map((side) => String(Math.round(side))).join(' x ')} mm`;
+
 /** `34 x 34 x 20 mm`, with `about` where it was worked out. */
-export const saySize = ({ lengthMm, widthMm, heightMm, estimated }: PieceSize): string =>
-  `${estimated ? 'about ' : ''}${[lengthMm, widthMm, heightMm].map((side) => String(Math.round(side))).join(' x ')} mm`;
+export const saySize = (size: PieceSize): string => `${size.estimated ? 'about ' : ''}${sayShortSize(size)}`;

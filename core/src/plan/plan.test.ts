@@ -172,14 +172,16 @@ describe('days', () => {
     expect(placeOnDay({ from: '2026-12-02', to: '2026-12-04' }, 60, new Map(), bench)).toBe('2026-12-04');
   });
 
-  it('puts packing on the last bench day before the hand-over and says when a day is over', () => {
+  it('puts packing and dipping on the last bench day before the hand-over and says when a day is over', () => {
     const plan = planSeason(bookOf({ ...pantry, kitchen: bench }), [order('Ada', { mixed: 60 }, '2026-12-05')], TODAY);
     const tuesday = plan.days.find((each) => each.day === '2026-12-01');
     expect(tuesday?.packs).toMatchObject([
       { boxId: 'mixed', boxName: 'mixed', without: [], handOver: '2026-12-05', count: 60 },
     ]);
     expect(tuesday?.bookedMinutes).toBeGreaterThan(210);
-    expect(plan.findings.map((each) => each.message)).toContain('Tuesday 1 December is 30 min over its 3 h 30 min.');
+    expect(plan.findings.map((each) => each.message)).toContain(
+      'Tuesday 1 December is 1 h 30 min over its 3 h 30 min.',
+    );
   });
 
   it('says when a piece cannot keep its promise, and when it is too late', () => {

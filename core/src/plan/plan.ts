@@ -1,5 +1,5 @@
 import type { Book } from '../box/index.js';
-import { finding, gravestFirst, type Finding, type Subject } from '../finding/index.js';
+import { finding, gravestFirst, openWayOut, type Finding, type Subject } from '../finding/index.js';
 import {
   boxFor,
   doubleFindings,
@@ -10,11 +10,13 @@ import {
   type OrderFiled,
   type PackedAs,
 } from '../order/index.js';
-import { addDays, daysBetween, sayDay, sayMinutes, type Day } from '../quantity/index.js';
-import { boxDemand, pieceDemand, type BoxDemand } from './demand.js';
-import { madeOnKey, planMakings, type Making } from './makings.js';
+import { addDays, daysBetween, sayDay, sayList, sayMinutes, type Day } from '../quantity/index.js';
+import { boxDemand, pieceDemand, type BoxDemand, type PieceDemand } from './demand.js';
+import { pieceKey, type Guide } from './guide.js';
+import { canBeMade, planMakings, type Finishing, type Making } from './makings.js';
+import { nutClass } from './nuts.js';
 import { shoppingList, type ShoppingLine } from './shopping.js';
-import { benchHours, type Bookings } from './windows.js';
+import { benchHours, isHumid, type Bookings } from './windows.js';
 
 /** Equal boxes to pack. */
 export interface Pack extends PackedAs {
@@ -48,8 +50,11 @@ export interface SeasonDay {
   readonly day: Day;
   /** Minutes that the maker works on it. */
   readonly benchMinutes: number;
-  /** Minutes of hands that making, finishing and packing take on it. */
+  /** Minutes of hands that making, finishing, packing, getting ready and cleaning take on it. */
   readonly bookedMinutes: number;
+  /** The part of it that goes into getting ready for each recipe, and into cleaning before nuts and before peanut. */
+  readonly readyMinutes: number;
+  readonly humid: boolean;
   /** Names of the recipes made on it. */
   readonly makings: readonly string[];
   readonly packs: readonly Pack[];
@@ -74,6 +79,7 @@ export interface Plan {
   readonly pieces: number;
   readonly batches: number;
   readonly makings: readonly Making[];
+  readonly finishings: readonly Finishing[];
   readonly shopping: readonly ShoppingLine[];
   readonly shoppingCostMinor: number;
   readonly days: readonly SeasonDay[];
@@ -90,7 +96,7 @@ export function labelRuns(boxes: readonly BoxDemand[], madeOn: ReadonlyMap<strin
     let first: Day | undefined;
     for (const { pieceId } of facts.pieces) {
       const piece = book.pieces.get(pieceId);
-      const made = madeOn.get(madeOnKey(pieceId, day));
+      const made = madeOn.get(pieceKey(pieceId, day));
       if (!piece || made === undefined) continue;
       const ends = addDays(made, piece.piece.keepsDays);
       if (oldest === undefined || made < oldest) oldest = made;
@@ -131,10 +137,24 @@ function bookPacking(boxes: readonly BoxDemand[], book: Book, today: Day): Packi
   return { minutes, packs };
 }
 
+/** Minutes of packing by day. */
+export const packingMinutes = (boxes: readonly BoxDemand[], book: Book, today: Day): Bookings =>
+  bookPacking(boxes, book, today).minutes;
+
 /** What is still to be paid of an order, minor units: the price of its boxes less the deposit; nothing once it is paid. */
 function dueOf(order: OrderFiled, book: Book): number {
   if (order.state !== 'asked' && order.state !== 'confirmed') return 0;
   return Math.max(0, priceOfOrder(order, book) - order.depositMinor);
+}
+
+/** Minutes of getting ready for each recipe of a day, and of cleaning between what has no nuts, tree nuts and peanut. */
+function readyMinutesOf(makings: readonly Making[], finishings: readonly Finishing[], book: Book): number {
+  const { setUpMinutes, cleanMinutes } = book.kitchen;
+  const classes = new Set([
+    ...makings.map(({ recipeId }) => nutClass(book.recipes.get(recipeId)?.contains ?? [])),
+    ...finishings.map(({ pieceId }) => nutClass(book.pieces.get(pieceId)?.contains ?? [])),
+  ]);
+  return makings.length * setUpMinutes + Math.max(0, classes.size - 1) * cleanMinutes;
 }
 
 /** At most this many days are drawn, however far away the last hand-over is. */
@@ -144,14 +164,16 @@ const MOST_DAYS = 400;
 function seasonDays(
   orders: readonly OrderFiled[],
   makings: readonly Making[],
+  finishings: readonly Finishing[],
   packing: Packing,
   book: Book,
   today: Day,
 ): SeasonDay[] {
-  const last = [...orders.map((order) => order.handOver.on), ...makings.map((each) => each.day)].reduce(
-    (latest, day) => (day > latest ? day : latest),
-    today,
-  );
+  const last = [
+    ...orders.map((order) => order.handOver.on),
+    ...makings.map((each) => each.day),
+    ...finishings.map((each) => each.day),
+  ].reduce((latest, day) => (day > latest ? day : latest), today);
   const length = Math.min(daysBetween(today, last) + 1, MOST_DAYS);
   const onDay = <T>(list: readonly T[], dayOf: (each: T) => Day) => {
     const groups = new Map<Day, T[]>();
@@ -163,14 +185,23 @@ function seasonDays(
     return groups;
   };
   const made = onDay(makings, (making) => making.day);
+  const finished = onDay(finishings, (each) => each.day);
   const handed = onDay(orders, (order) => order.handOver.on);
   return Array.from({ length }, (_, index): SeasonDay => {
     const day = addDays(today, index);
     const makingsHere = made.get(day) ?? [];
+    const finishingsHere = finished.get(day) ?? [];
+    const readyMinutes = readyMinutesOf(makingsHere, finishingsHere, book);
     return {
       day,
       benchMinutes: benchHours(day, book.kitchen) * 60,
-      bookedMinutes: makingsHere.reduce((sum, making) => sum + making.handsMinutes, packing.minutes.get(day) ?? 0),
+      bookedMinutes:
+        (packing.minutes.get(day) ?? 0) +
+        readyMinutes +
+        makingsHere.reduce((sum, making) => sum + making.handsMinutes, 0) +
+        finishingsHere.reduce((sum, each) => sum + each.handsMinutes, 0),
+      readyMinutes,
+      humid: isHumid(day, book.kitchen),
       makings: makingsHere.map((making) => making.recipeName),
       packs: packing.packs.get(day) ?? [],
       handOvers: (handed.get(day) ?? []).map((order) => ({
@@ -209,6 +240,96 @@ function dayFindings(days: readonly SeasonDay[]): Finding[] {
   });
 }
 
+/** How far ahead a later day for an order is looked for. */
+const SEARCH_DAYS = 42;
+
+/** Orders of which something cannot be made any more, each with the pieces, and the first day for which all of it can be. */
+function lateFindings(
+  orders: readonly OrderFiled[],
+  outside: readonly PieceDemand[],
+  book: Book,
+  today: Day,
+): Finding[] {
+  const late = new Set(outside.map(({ pieceId, day }) => pieceKey(pieceId, day)));
+  if (late.size === 0) return [];
+  return orders.flatMap((order) => {
+    const { on } = order.handOver;
+    const wanted = order.lines.flatMap(({ boxId }) => boxFor(order, boxId, book)?.facts.pieces ?? []);
+    const pieces = [...new Set(wanted.map(({ pieceId }) => pieceId))].flatMap((id) => book.pieces.get(id) ?? []);
+    const missing = pieces.filter(({ piece }) => late.has(pieceKey(piece.id, on)));
+    if (missing.length === 0) return [];
+    const later = Array.from({ length: SEARCH_DAYS }, (_, index) => addDays(on > today ? on : today, index + 1)).find(
+      (day) => pieces.every((facts) => canBeMade(facts, day, book, today)),
+    );
+    const about: Subject = { noun: 'order', id: order.id, name: order.customer.name };
+    const names = missing.map(({ piece }) => piece.name);
+    const what = names.length > 3 ? `${String(names.length)} of its kinds of piece` : sayList(names);
+    return [
+      finding(
+        'decide',
+        'too-late',
+        about,
+        `${about.name} cannot be made in time for ${sayDay(on)}: no bench day is left for ${what}.${later ? ` ${sayDay(later)} is the first day that could be.` : ''} It is left out of the plan.`,
+        [
+          ...(later
+            ? [
+                {
+                  label: `Move it to ${sayDay(later)}`,
+                  action: { kind: 'move-order' as const, orderId: order.id, to: later },
+                },
+              ]
+            : []),
+          openWayOut(about, 'Open the order'),
+        ],
+      ),
+    ];
+  });
+}
+
+/** What draws damp and is made on a humid day. */
+const humidFindings = (makings: readonly Making[], book: Book): Finding[] =>
+  makings.flatMap(({ recipeId, recipeName, day }) =>
+    isHumid(day, book.kitchen) && book.recipes.get(recipeId)?.recipe.hygroscopic
+      ? [
+          finding(
+            'decide',
+            'humid-day',
+            { noun: 'recipe', id: recipeId, name: recipeName },
+            `${recipeName} draws damp, and ${sayDay(day)} is humid.`,
+          ),
+        ]
+      : [],
+  );
+
+/** Coatings that do not stand high enough on a day: what is made and fresh, less what is used, must hold the pool. */
+function poolFindings(makings: readonly Making[], book: Book): Finding[] {
+  const byRecipe = new Map<string, Making[]>();
+  for (const each of makings) byRecipe.set(each.recipeId, [...(byRecipe.get(each.recipeId) ?? []), each]);
+  return [...byRecipe].flatMap(([id, made]) => {
+    const recipe = book.recipes.get(id)?.recipe;
+    const uses = made.flatMap((each) => each.uses.map((use) => ({ ...use, madeOn: each.day })));
+    const days = [...new Set(uses.filter(({ poolGrams }) => poolGrams > 0).map(({ on }) => on))].sort();
+    const short = days.find((day) => {
+      const fresh = made.filter((each) => recipe && each.day <= day && addDays(each.day, recipe.keepsDays) >= day);
+      const stands = fresh.reduce((sum, { yieldGrams }) => sum + yieldGrams, 0);
+      const used = uses
+        .filter(({ on, madeOn }) => on <= day && fresh.some((each) => each.day === madeOn))
+        .reduce((sum, { grams }) => sum + grams, 0);
+      const pool = uses.filter(({ on }) => on === day).reduce((sum, { poolGrams }) => sum + poolGrams, 0);
+      return stands - used + 1e-6 < pool;
+    });
+    if (short === undefined || !recipe) return [];
+    return [
+      finding(
+        'decide',
+        'pool-short',
+        { noun: 'recipe', id, name: recipe.name },
+        `${recipe.name} does not stand high enough to dip and fill on ${sayDay(short)}: make one more batch of it.`,
+      ),
+    ];
+  });
+}
+
 function shoppingFindings(shopping: readonly ShoppingLine[]): Finding[] {
   return shopping.flatMap((line) =>
     line.missingGrams > 1e-6 && line.packs.length === 0
@@ -229,22 +350,24 @@ function shoppingFindings(shopping: readonly ShoppingLine[]): Finding[] {
  *
  * @param orders all of them; cancelled ones and those handed over are passed over
  * @param today the first day on which anything can be made
+ * @param guide what was decided before, kept as far as it still serves the orders
  * @returns masses in g, money in minor units; findings beside the result, the gravest first
  */
-export function planSeason(book: Book, orders: readonly OrderFiled[], today: Day): Plan {
+export function planSeason(book: Book, orders: readonly OrderFiled[], today: Day, guide?: Guide): Plan {
   const open = orders.filter(isOpen);
   const boxes = boxDemand(open, book);
   const pieces = pieceDemand(boxes);
   const packing = bookPacking(boxes, book, today);
-  const { makings, madeOn, findings } = planMakings(pieces, book, today, packing.minutes);
+  const { makings, finishings, madeOn, outside, findings } = planMakings(pieces, book, today, packing.minutes, guide);
   const shopping = shoppingList(makings, book);
-  const days = seasonDays(open, makings, packing, book, today);
+  const days = seasonDays(open, makings, finishings, packing, book, today);
   return {
     orders: open.length,
     boxes: boxes.reduce((sum, each) => sum + each.count, 0),
     pieces: pieces.reduce((sum, each) => sum + each.count, 0),
     batches: makings.reduce((sum, each) => sum + each.batchCount, 0),
     makings,
+    finishings,
     shopping,
     shoppingCostMinor: shopping.reduce((sum, line) => sum + line.costMinor, 0),
     days,
@@ -255,7 +378,10 @@ export function planSeason(book: Book, orders: readonly OrderFiled[], today: Day
       ...open.flatMap((order) => findingsOfOrder(order, book, today)),
       ...doubleFindings(open),
       ...findings,
+      ...lateFindings(open, outside, book, today),
       ...dayFindings(days),
+      ...humidFindings(makings, book),
+      ...poolFindings(makings, book),
       ...shoppingFindings(shopping),
     ]),
   };

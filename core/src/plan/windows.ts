@@ -19,9 +19,38 @@ export function makeWindow(handOver: Day, keepsDays: number, restDays: number, k
   };
 }
 
-/** Hours that the maker works on a day, 0 when it is no bench day. */
-export const benchHours = (day: Day, kitchen: KitchenDraft): number =>
-  kitchen.benchWeek.find((each) => each.weekday === weekday(day))?.hours ?? 0;
+/** What is different about a day, if anything. */
+const changeOf = (day: Day, kitchen: KitchenDraft) => kitchen.dayChanges.find((each) => each.day === day);
+
+/** Hours of hands on a day, the helper's among them; 0 when it is no bench day. */
+export function benchHours(day: Day, kitchen: KitchenDraft): number {
+  const change = changeOf(day, kitchen);
+  const usual = kitchen.benchWeek.find((each) => each.weekday === weekday(day))?.hours ?? 0;
+  return (change?.hours ?? usual) + (change?.helperHours ?? 0);
+}
+
+/** Whether a day is too humid for what draws damp. */
+export const isHumid = (day: Day, kitchen: KitchenDraft): boolean => changeOf(day, kitchen)?.humid ?? false;
+
+/** Whether the maker works on a day. Without any bench days set, every day will do. */
+export const isBenchDay = (day: Day, kitchen: KitchenDraft): boolean =>
+  kitchen.benchWeek.length === 0 || benchHours(day, kitchen) > 0;
+
+/**
+ * The day on which a body is cut, rolled or dipped: the first bench day after its rest, and no later than it may be.
+ * @param by the last day on which the piece may be finished
+ */
+export function finishingDay(madeOn: Day, restDays: number, by: Day, kitchen: KitchenDraft): Day {
+  const rested = addDays(madeOn, restDays);
+  for (let day = rested; day <= by; day = addDays(day, 1)) if (isBenchDay(day, kitchen)) return day;
+  return rested;
+}
+
+/** The last bench day up to `by`, at most three weeks back; `by` itself when there is none. */
+export function lastBenchDayBefore(by: Day, kitchen: KitchenDraft): Day {
+  for (let back = 0; back < 21; back++) if (isBenchDay(addDays(by, -back), kitchen)) return addDays(by, -back);
+  return by;
+}
 
 /**
  * The last day of a window on which the maker works; the last day of the window when there is none.

@@ -16,7 +16,7 @@ interface HighsModel {
   getObjectiveValue(): number;
   getRunTime(): number;
   getSolution(): { readonly colValue: ArrayLike<number> };
-  setSolution(solution: { readonly colValue: Float64Array }): unknown;
+  setSolution(solution: { readonly indices: Int32Array; readonly values: Float64Array }): unknown;
   dispose(): void;
 }
 
@@ -84,9 +84,19 @@ export function solveWithHighs(
   if (model.columns.length === 0) return decided(model);
   const held = highs.createModel(dataOf(model));
   try {
-    held.options.set({ output_flag: false, mip_rel_gap: gap, mip_abs_gap: gapAbsolute, random_seed: 1 });
+    held.options.set({
+      output_flag: false,
+      mip_rel_gap: gap,
+      mip_abs_gap: gapAbsolute,
+      random_seed: 1,
+      mip_heuristic_effort: 0.15,
+    });
     if (seconds !== undefined) held.options.set({ time_limit: seconds });
-    if (start) held.setSolution({ colValue: Float64Array.from(start) });
+    if (start && start.length > 0)
+      held.setSolution({
+        indices: Int32Array.from(start, ([column]) => column),
+        values: Float64Array.from(start, ([, value]) => value),
+      });
     held.run(
       onProgress && {
         [highs.constants.callbackType.mipLogging]: ({ data }) => {

@@ -80,8 +80,8 @@ export interface SolveOptions {
   readonly gap?: number;
   /** Stops when the best found is proven to be within this much of the optimum. */
   readonly gapAbsolute?: number;
-  /** A solution to start from, one value a column. */
-  readonly start?: readonly number[] | undefined;
+  /** Values of columns to start from; the solver finds the others. */
+  readonly start?: readonly (readonly [column: number, value: number])[] | undefined;
   readonly onProgress?: (progress: SolverProgress) => void;
 }
 

@@ -26,7 +26,7 @@ describe('the solver', () => {
     const model = workshop();
     model.always(1000);
     const seen: number[] = [];
-    const found = await solver(model.build(), { start: [20, 10], onProgress: ({ bound }) => seen.push(bound) });
+    const found = await solver(model.build(), { start: [[0, 20]], onProgress: ({ bound }) => seen.push(bound) });
     expect(found).toMatchObject({ objective: -100, bound: -100 });
     expect(seen.every((bound) => bound <= -100 + 1e-6)).toBe(true);
   });

@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import ButtonBase from '@mui/material/ButtonBase';
 import { useDraggable } from '@dnd-kit/core';
-import { saySize, sizeOfPiece, type PieceFacts } from '@usual-pantry/core/piece';
+import { sayShortSize, sizeOfPiece, type PieceFacts } from '@usual-pantry/core/piece';
 import { sayGrams } from '@usual-pantry/core/quantity';
 import { AllergenTags } from '../parts/Allergens';
 import { Panel } from '../parts/Panel';
@@ -64,7 +64,7 @@ function ShelfPiece({ facts, index, onPick }: ShelfPieceProps) {
         <Box sx={{ fontWeight: 650, fontSize: 13.5, lineHeight: 1.2 }}>{piece.name}</Box>
         <Box sx={{ fontSize: 12, color: 'text.secondary', fontFamily: FIGURES }}>
           {sayGrams(weightGrams)} · <AllergenTags codes={contains} />
-          {size && <Box>{saySize(size)}</Box>}
+          {size && <Box>{sayShortSize(size)}</Box>}
         </Box>
       </Box>
     </ButtonBase>

@@ -4,7 +4,8 @@ import Button from '@mui/material/Button';
 import Link from '@mui/material/Link';
 import Paper from '@mui/material/Paper';
 import Typography from '@mui/material/Typography';
-import { boxFor, packedAs, priceOfOrder, unitPrice, type Order } from '@usual-pantry/core/order';
+import { exclusions } from '@usual-pantry/core/ingredient';
+import { boxFor, breachesOf, packedAs, priceOfOrder, unitPrice, type Order } from '@usual-pantry/core/order';
 import { sayDay, sayList, sayMoney } from '@usual-pantry/core/quantity';
 import { Link as RouterLink } from 'react-router';
 import { useOrderQuery } from '../app/api';
@@ -31,6 +32,27 @@ function SlipLine({ order, boxId, count, season }: { order: Order; boxId: string
         </Box>
       </Box>
       <Box sx={{ fontSize: 14 }}>{inside.join(', ')}</Box>
+    </Box>
+  );
+}
+
+/** What was ruled out, and what of it is in the boxes all the same. It promises nothing that a home kitchen cannot keep. */
+function Wishes({ order, season }: { order: Order; season: SeasonBook }) {
+  const breaches = breachesOf(order, season.book);
+  const kept = order.exclusions.filter((code) => breaches.every(({ exclusion }) => exclusion !== code));
+  const nameOf = (boxId: string) => season.book.boxes.get(boxId)?.box.name ?? boxId;
+  return (
+    <Box sx={{ mt: 2 }}>
+      You asked for {sayList(order.exclusions.map(sayExclusion))}.{' '}
+      {kept.length > 0 &&
+        `No ingredient of these boxes has ${sayList(kept.map((code) => exclusions[code]?.name ?? code))} in it. `}
+      {breaches.map(({ boxId, exclusion, pieceNames, agreed }) => (
+        <Box key={`${boxId} ${exclusion}`} sx={{ fontWeight: 650 }}>
+          {nameOf(boxId)} does contain {exclusions[exclusion]?.name ?? exclusion} ({sayList(pieceNames)}),{' '}
+          {agreed ? 'as you know and agree.' : 'which is still to be settled with you.'}
+        </Box>
+      ))}
+      All of it is made in one home kitchen that handles common allergens: it cannot be free of traces.
     </Box>
   );
 }
@@ -93,13 +115,7 @@ export function OrderSlip({ id }: { id: string }) {
             </Box>
           ))}
         </Box>
-        {order.exclusions.length > 0 && (
-          <Box sx={{ mt: 2 }}>
-            You asked for {sayList(order.exclusions.map(sayExclusion))}. None of that is an ingredient of what is packed
-            here unless we have agreed so. It is all made in one home kitchen that handles common allergens: it cannot
-            be free of traces.
-          </Box>
-        )}
+        {order.exclusions.length > 0 && <Wishes order={order} season={season} />}
         {order.notes && <Box sx={{ mt: 1.5, whiteSpace: 'pre-line' }}>{order.notes}</Box>}
       </Paper>
     </Box>

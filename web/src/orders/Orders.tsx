@@ -77,7 +77,7 @@ export function Orders() {
   return (
     <>
       {!id && <Answer plan={plan} />}
-      {!id && <Findings findings={plan.findings.filter((each) => each.about.noun === 'order')} />}
+      {!id && <Findings findings={plan.findings.filter((each) => each.about.noun === 'order')} atFirst={2} />}
       {!id && <QuickEntry />}
       {!id && (
         <Box sx={{ display: 'flex', gap: 1, mb: 1.5, flexWrap: 'wrap' }}>

@@ -31,6 +31,8 @@ function settled(order: OrderDraft, action: Extract<WayOutAction, { orderId: str
       return agreeTo(order, action.boxId, action.exclusion);
     case 'leave-out':
       return leaveOutOf(order, action.boxId, action.without, action.lessMinor);
+    case 'move-order':
+      return { ...order, handOver: { ...order.handOver, on: action.to } };
     case 'renew-box':
       return renewBox(order, action.boxId);
   }
@@ -105,11 +107,11 @@ const SHOWN = 4;
 const SHOWN_ON_A_PHONE = 2;
 
 /** What must be settled, each with its ways out. The gravest first; a long list opens. */
-export function Findings({ findings }: { findings: readonly Finding[] }) {
+export function Findings({ findings, atFirst = SHOWN }: { findings: readonly Finding[]; atFirst?: number }) {
   const [all, setAll] = useState(false);
   const narrow = useMediaQuery(useTheme().breakpoints.down('sm'));
   if (findings.length === 0) return null;
-  const most = narrow ? SHOWN_ON_A_PHONE : SHOWN;
+  const most = narrow ? SHOWN_ON_A_PHONE : atFirst;
   const shown = all ? findings : findings.slice(0, most);
   return (
     <Box component="section" aria-label="To settle" sx={{ mb: 2.5 }}>
