@@ -24,6 +24,7 @@ import { OrderController } from './order/order.controller.js';
 import { OrderRecords } from './order/order.records.js';
 import { PieceController } from './piece/piece.controller.js';
 import { PieceRecords } from './piece/piece.records.js';
+import { SeasonPlanner } from './plan/season-planner.js';
 import { PlanController } from './plan/plan.controller.js';
 import { RecipeFiguresController } from './recipe/recipe-figures.controller.js';
 import { RecipeController } from './recipe/recipe.controller.js';
@@ -55,6 +56,7 @@ export class AppModule {
         SeasonFileService,
         InboxService,
         SolverService,
+        SeasonPlanner,
         { provide: APP_INTERCEPTOR, useClass: RevisionInterceptor },
       ],
       controllers: [

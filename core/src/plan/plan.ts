@@ -128,7 +128,11 @@ function bookPacking(boxes: readonly BoxDemand[], book: Book, today: Day): Packi
   const minutes: Bookings = new Map();
   const packs = new Map<Day, Pack[]>();
   for (const { day: handOver, boxId, edition, without, leaveOut, facts, count } of boxes) {
-    if (!facts) continue;
+    const canPack = facts?.pieces.every(({ pieceId }) => {
+      const piece = book.pieces.get(pieceId);
+      return piece && canBeMade(piece, handOver, book, today);
+    });
+    if (!facts || !canPack) continue;
     const day = packingDay(handOver, book, today);
     minutes.set(day, (minutes.get(day) ?? 0) + count * facts.box.packMinutes);
     const pack: Pack = { boxId, boxName: facts.box.name, edition, without, leaveOut, handOver, count };

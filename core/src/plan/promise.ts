@@ -1,6 +1,7 @@
 import type { Book } from '../box/index.js';
 import type { OrderFiled } from '../order/index.js';
 import { addDays, sayDay, sayMinutes, type Day } from '../quantity/index.js';
+import type { Guide } from './guide.js';
 import { planSeason, type Plan } from './plan.js';
 
 /** Whether an order can be promised for its day. */
@@ -60,15 +61,22 @@ function judge(before: Plan, after: Plan): Judged {
 /**
  * Checks an order against everything that is promised already: the season planned with it and without it.
  *
+ * @param guide what was decided about the days: they are kept
  * @param orders all others; an order with the id of `asked` is left out
  * @returns feasible, tight or not, why, and the earliest feasible day within five weeks. An estimate of the planner as it
  * stands: it places makings greedily, so that a cleverer plan may still find room.
  */
-export function promiseCheck(book: Book, orders: readonly OrderFiled[], asked: OrderFiled, today: Day): PromiseCheck {
+export function promiseCheck(
+  book: Book,
+  orders: readonly OrderFiled[],
+  asked: OrderFiled,
+  today: Day,
+  guide?: Guide,
+): PromiseCheck {
   const others = orders.filter(({ id }) => id !== asked.id);
-  const before = planSeason(book, others, today);
+  const before = planSeason(book, others, today, guide);
   const on = (day: Day): Judged =>
-    judge(before, planSeason(book, [...others, { ...asked, handOver: { ...asked.handOver, on: day } }], today));
+    judge(before, planSeason(book, [...others, { ...asked, handOver: { ...asked.handOver, on: day } }], today, guide));
   const { stops, tight } = on(asked.handOver.on);
   const passed = asked.handOver.on < today ? [`${sayDay(asked.handOver.on)} has passed.`] : [];
   const why = [...passed, ...stops];

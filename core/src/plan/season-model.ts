@@ -54,6 +54,8 @@ interface SeasonInput {
   readonly before: Guide | null;
   /** Whether pieces are counted whole; without it the model is a little easier, and what it says is nearly the same. */
   readonly wholePieces?: boolean;
+  /** Only the rules themselves, nothing that follows from them: to find out which of them clash. */
+  readonly bare?: boolean;
 }
 
 /** One way to serve one hand-over of a piece: its body made on one day. */
@@ -147,7 +149,15 @@ function merged(terms: readonly Term[]): Term[] {
  * It minimises, in money: hands (batches, getting ready, cleaning between nut classes), overtime, what is left over by what can still
  * use it, making early, and moving what need not move.
  */
-export function buildSeason({ demand, book, today, packing, before, wholePieces = false }: SeasonInput): SeasonModel {
+export function buildSeason({
+  demand,
+  book,
+  today,
+  packing,
+  before,
+  wholePieces = false,
+  bare = false,
+}: SeasonInput): SeasonModel {
   const { kitchen } = book;
   const model = new ModelBuilder();
   const rate = kitchen.handsRateMinorPerHour / 60;
@@ -203,7 +213,7 @@ export function buildSeason({ demand, book, today, packing, before, wholePieces 
       made.set(day, make);
       // No more than is needed, and no more than the day has hands for.
       const hands =
-        kitchen.benchWeek.length > 0 && recipe.handsMinutes > 0
+        !bare && kitchen.benchWeek.length > 0 && recipe.handsMinutes > 0
           ? Math.floor((benchHours(day, kitchen) * 60 + kitchen.overtimeMinutes) / recipe.handsMinutes)
           : Infinity;
       const sizes = recipe.batchSizes.map((size): Batch => {
@@ -285,7 +295,7 @@ export function buildSeason({ demand, book, today, packing, before, wholePieces 
       ];
     },
   );
-  for (const [id, leasts] of leastMade(spanned, book)) {
+  for (const [id, leasts] of bare ? [] : leastMade(spanned, book)) {
     const facts = book.recipes.get(id);
     for (const { from, to, multiple, batches: count } of leasts) {
       const span = [...(batches.get(id) ?? [])].filter(([day]) => day >= from && day <= to);

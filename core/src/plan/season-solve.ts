@@ -41,7 +41,7 @@ export function seasonInput({ book, orders, today }: SeasonQuestion) {
 
 /** What clashes when a season is impossible, and what overtime without an end would cost. */
 async function explain(question: SeasonQuestion, solver: Solver, options: SolveOptions) {
-  const { model, claims } = buildSeason({ ...seasonInput(question), before: question.before ?? null });
+  const { model, claims } = buildSeason({ ...seasonInput(question), before: question.before ?? null, bare: true });
   const clash = await smallestClash(
     relaxed(model),
     claims.map(({ row }) => row),

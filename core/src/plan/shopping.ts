@@ -1,6 +1,7 @@
 import type { Book } from '../box/index.js';
 import { weighedPacks, type WeighedPack } from '../ingredient/index.js';
-import type { Day } from '../quantity/index.js';
+import Papa from 'papaparse';
+import { minorDigits, minorPerUnit, sayShortDay, type Day } from '../quantity/index.js';
 import type { Making } from './makings.js';
 
 /** Whole packs of one kind. */
@@ -115,4 +116,35 @@ export function shoppingList(makings: readonly Making[], book: Book): ShoppingLi
     ];
   });
   return lines.sort((a, b) => a.name.localeCompare(b.name));
+}
+
+const bought = (list: readonly ShoppingLine[]) =>
+  list.flatMap((line) => line.packs.map((pack) => ({ ...pack, ingredient: line.name, buyBy: line.buyBy })));
+
+/** The shopping list as CSV that is safe in a spreadsheet, a row a kind of pack. */
+export const shoppingCsv = (list: readonly ShoppingLine[], currency: string): string =>
+  Papa.unparse(
+    bought(list).map(({ supplier, ingredient, name, count, buyBy, costMinor }) => ({
+      shop: supplier,
+      ingredient,
+      pack: name,
+      count,
+      'buy by': buyBy,
+      cost: (costMinor / minorPerUnit(currency)).toFixed(minorDigits(currency)),
+    })),
+    { escapeFormulae: true, newline: '\r\n' },
+  );
+
+/** The shopping list as plain text, by shop. */
+export function shoppingText(list: readonly ShoppingLine[]): string {
+  const shops = new Map<string, string[]>();
+  for (const { supplier, ingredient, name, count, buyBy } of bought(list))
+    shops.set(supplier, [
+      ...(shops.get(supplier) ?? []),
+      `[ ] ${String(count)} x ${name}, ${ingredient}, by ${sayShortDay(buyBy)}`,
+    ]);
+  return [...shops]
+    .sort(([a], [b]) => a.localeCompare(b))
+    .map(([shop, lines]) => [shop || 'Any shop', ...lines].join('\n'))
+    .join('\n\n');
 }

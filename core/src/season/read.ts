@@ -2,6 +2,7 @@ import { wrongInBox } from '../box/index.js';
 import { wrongInIngredient } from '../ingredient/index.js';
 import { wrongInOrder } from '../order/index.js';
 import { wrongInPiece } from '../piece/index.js';
+import { moveGuide } from '../plan/index.js';
 import { addDays, daysBetween, type Day } from '../quantity/index.js';
 import { wrongCycle, wrongInRecipe } from '../recipe/index.js';
 import { under, type Known, type WrongValue } from '../record/index.js';
@@ -69,16 +70,22 @@ export function readSeasonFile(value: unknown): Reading {
 export function moveSeason(file: SeasonFile, today: Day): SeasonFile {
   const weeks = Math.ceil(daysBetween(file.writtenFor, today) / 7);
   const shift = weeks * 7;
+  const move = (day: Day): Day => addDays(day, shift);
   return {
     ...file,
-    writtenFor: addDays(file.writtenFor, shift),
+    writtenFor: move(file.writtenFor),
+    kitchen: {
+      ...file.kitchen,
+      dayChanges: file.kitchen.dayChanges.map((each) => ({ ...each, day: move(each.day) })),
+    },
+    plan: file.plan && moveGuide(file.plan, move),
     ingredients: file.ingredients.map((each) => ({
       ...each,
-      prices: each.prices.map((price) => ({ ...price, on: addDays(price.on, shift) })),
+      prices: each.prices.map((price) => ({ ...price, on: move(price.on) })),
     })),
     orders: file.orders.map((order) => ({
       ...order,
-      handOver: { ...order.handOver, on: addDays(order.handOver.on, shift) },
+      handOver: { ...order.handOver, on: move(order.handOver.on) },
     })),
   };
 }

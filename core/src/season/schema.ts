@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { boxFiledSchema } from '../box/index.js';
 import { ingredientFiledSchema } from '../ingredient/index.js';
 import { kitchenDraftSchema } from '../kitchen/index.js';
+import { guideSchema } from '../plan/index.js';
 import { orderFiledSchema } from '../order/index.js';
 import { pieceFiledSchema } from '../piece/index.js';
 import { recipeFiledSchema } from '../recipe/index.js';
@@ -20,6 +21,8 @@ export const seasonFileSchema = z
     pieces: z.array(pieceFiledSchema).max(2000),
     boxes: z.array(boxFiledSchema).max(1000),
     orders: z.array(orderFiledSchema).max(20000),
+    /** What was decided about the days; null when nothing was. */
+    plan: guideSchema.nullable().default(null),
   })
   .meta({ title: 'Usual Pantry season file' });
 

@@ -13,6 +13,7 @@ import { Clock } from '../clock/clock.js';
 import { ingredientMapping } from '../ingredient/ingredient.records.js';
 import { loadKitchen, type StoredKitchen } from '../kitchen/kitchen.records.js';
 import { orderMapping } from '../order/order.mapping.js';
+import { loadPlan, type StoredPlan } from '../plan/season-plan.js';
 import { pieceMapping } from '../piece/piece.records.js';
 import { recipeMapping } from '../recipe/recipe.records.js';
 import { loadAll, type Stored } from '../storage/records.js';
@@ -33,6 +34,8 @@ export interface Season {
   readonly data: StoredBook;
   readonly orders: readonly Stored<OrderDraft>[];
   readonly book: Book;
+  /** What was decided about the days; null when nothing was. */
+  readonly stored: StoredPlan | null;
 }
 
 /** The stored book and what core makes of it. */
@@ -74,12 +77,24 @@ export class BookService {
       if (work.isWriting) {
         // Not yet committed: true for this write only.
         const { data, book } = await loadBook(manager, work.bookRevision);
-        return { revision: work.revision, data, book, orders: await loadAll(manager, orderMapping) };
+        return {
+          revision: work.revision,
+          data,
+          book,
+          orders: await loadAll(manager, orderMapping),
+          stored: await loadPlan(manager),
+        };
       }
       if (this.latest?.revision === work.revision) return this.latest;
       if (this.opened?.revision !== work.bookRevision) this.opened = await loadBook(manager, work.bookRevision);
       const { data, book } = this.opened;
-      this.latest = { revision: work.revision, data, book, orders: await loadAll(manager, orderMapping) };
+      this.latest = {
+        revision: work.revision,
+        data,
+        book,
+        orders: await loadAll(manager, orderMapping),
+        stored: await loadPlan(manager),
+      };
       return this.latest;
     });
   }
@@ -91,12 +106,12 @@ export class BookService {
     return (await work.read((manager) => loadBook(manager, work.bookRevision))).book;
   }
 
-  async plan(): Promise<{ season: Season; today: Day; plan: Plan }> {
+  async plan(): Promise<{ season: Season; today: Day; plan: Plan; stored: StoredPlan | null }> {
     const season = await this.season();
     const today = this.clock.today();
     if (this.planned?.season !== season || this.planned.today !== today)
-      this.planned = { season, today, plan: planSeason(season.book, season.orders, today) };
-    return this.planned;
+      this.planned = { season, today, plan: planSeason(season.book, season.orders, today, season.stored?.guide) };
+    return { ...this.planned, stored: season.stored };
   }
 
   async costs(): Promise<readonly BoxCost[]> {

@@ -11,6 +11,7 @@ import { wrongValues } from '../http/errors.js';
 import { ingredientMapping } from '../ingredient/ingredient.records.js';
 import { storeKitchen } from '../kitchen/kitchen.records.js';
 import { orderMapping } from '../order/order.mapping.js';
+import { storePlan } from '../plan/season-plan.js';
 import { pieceMapping } from '../piece/piece.records.js';
 import { recipeMapping } from '../recipe/recipe.records.js';
 import { insertRecord, type MainRow, type Mapping } from '../storage/records.js';
@@ -49,7 +50,7 @@ export class SeasonFileService {
 
   /** Everything that is kept, as one file. */
   async write(): Promise<SeasonFile> {
-    const { data, orders } = await this.books.season();
+    const { data, orders, stored } = await this.books.season();
     const { version: _version, ...kitchen } = data.kitchen;
     return {
       format: 'usual-pantry-season',
@@ -61,6 +62,7 @@ export class SeasonFileService {
       pieces: filed(data.pieces),
       boxes: filed(data.boxes),
       orders: filed(orders),
+      plan: stored?.guide ?? null,
     };
   }
 
@@ -82,7 +84,16 @@ export class SeasonFileService {
     const file = move ? moveSeason(read, this.clock.today()) : read;
     await this.keepCopy();
     await this.work.write(async (manager) => {
-      for (const table of ['inbox_message', 'customer_order', 'box', 'piece', 'recipe_line', 'recipe', 'ingredient'])
+      for (const table of [
+        'season_plan',
+        'inbox_message',
+        'customer_order',
+        'box',
+        'piece',
+        'recipe_line',
+        'recipe',
+        'ingredient',
+      ])
         await manager.query(`DELETE FROM ${table}`);
       const insertAll = async <Draft extends object, Row extends MainRow>(
         mapping: Mapping<Draft, Row>,
@@ -96,6 +107,7 @@ export class SeasonFileService {
       await insertAll(pieceMapping, file.pieces);
       await insertAll(boxMapping, file.boxes);
       await insertAll(orderMapping, file.orders);
+      if (file.plan) await storePlan(manager, file.plan, null);
     });
     return countsOf(file);
   }

@@ -1,29 +1,142 @@
-import { Body, Controller, Get, HttpCode, Post } from '@nestjs/common';
+import { Body, Controller, Delete, Get, Header, HttpCode, Post } from '@nestjs/common';
 import { ApiBody, ApiOperation, ApiTags } from '@nestjs/swagger';
 import type { Finding } from '@usual-pantry/core/finding';
 import { orderDraftSchema } from '@usual-pantry/core/order';
-import { promiseCheck, type Plan, type PromiseCheck, type ShoppingLine } from '@usual-pantry/core/plan';
-import { idSchema } from '@usual-pantry/core/record';
-import type { z } from 'zod';
+import {
+  followsGuide,
+  promiseCheck,
+  shoppingCsv,
+  shoppingText,
+  whatIfSchema,
+  type Plan,
+  type PromiseCheck,
+  type ShoppingLine,
+  type WhatIf,
+} from '@usual-pantry/core/plan';
+import { daySchema, idSchema } from '@usual-pantry/core/record';
+import { z } from 'zod';
 import { BookService } from '../book/book.service.js';
 import { jsonSchemaOf } from '../http/json-schema.js';
+import { calendarOf } from './calendar.js';
+import type { SolvedFigures } from './season-plan.entity.js';
+import { SeasonPlanner, type PlanJob, type WhatIfAnswer } from './season-planner.js';
 
 /** An order that may be stored already: then it is not counted twice. */
 const askedSchema = orderDraftSchema.safeExtend({ id: idSchema.optional() });
 
+const moveSchema = z.strictObject({ recipeId: idSchema, from: daySchema, to: daySchema });
+const pinSchema = z.strictObject({ recipeId: idSchema, day: daySchema, pinned: z.boolean() });
+
 @ApiTags('Plan')
 @Controller('api')
 export class PlanController {
-  constructor(private readonly books: BookService) {}
+  constructor(
+    private readonly books: BookService,
+    private readonly planner: SeasonPlanner,
+  ) {}
 
   @Get('plan')
   @ApiOperation({
     summary: 'The season worked out from the open orders: makings, left-overs, shopping, days, label dates, findings',
   })
-  async plan(): Promise<Plan & { today: string; maker: string; currency: string }> {
-    const { plan, today, season } = await this.books.plan();
+  async plan(): Promise<
+    Plan & {
+      today: string;
+      maker: string;
+      currency: string;
+      solved: SolvedFigures | null;
+      decided: boolean;
+      follows: boolean;
+    }
+  > {
+    const { plan, today, season, stored } = await this.books.plan();
     const { makerName, currency } = season.data.kitchen;
-    return { ...plan, today, maker: makerName, currency };
+    return {
+      ...plan,
+      today,
+      maker: makerName,
+      currency,
+      solved: stored?.solved ?? null,
+      decided: stored !== null,
+      follows: stored !== null && followsGuide(plan, stored.guide),
+    };
+  }
+
+  @Get('plan/job')
+  @ApiOperation({ summary: 'How far a long solve is, or what came of the last one' })
+  job(): PlanJob {
+    return this.planner.job;
+  }
+
+  @Post('plan/job')
+  @HttpCode(202)
+  @ApiOperation({ summary: 'Starts to plan the season with the solver; what is found is stored' })
+  start(): Promise<PlanJob> {
+    return this.planner.start();
+  }
+
+  @Delete('plan/job')
+  @ApiOperation({ summary: 'Stops the solver; the last plan stays' })
+  stop(): Promise<PlanJob> {
+    return this.planner.stop();
+  }
+
+  @Post('plan/moves')
+  @HttpCode(204)
+  @ApiOperation({ summary: 'Moves a making to another day and pins it there; refused with every reason' })
+  @ApiBody({ schema: jsonSchemaOf(moveSchema) })
+  move(@Body({ schema: moveSchema }) { recipeId, from, to }: z.infer<typeof moveSchema>): Promise<void> {
+    return this.planner.move(recipeId, from, to);
+  }
+
+  @Post('plan/pins')
+  @HttpCode(204)
+  @ApiOperation({ summary: 'Pins a making to its day, or lets it go' })
+  @ApiBody({ schema: jsonSchemaOf(pinSchema) })
+  pin(@Body({ schema: pinSchema }) { recipeId, day, pinned }: z.infer<typeof pinSchema>): Promise<void> {
+    return this.planner.pin(recipeId, day, pinned);
+  }
+
+  @Post('plan/what-if')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'What a change would do to the season; changes nothing' })
+  @ApiBody({ schema: jsonSchemaOf(whatIfSchema) })
+  whatIf(@Body({ schema: whatIfSchema }) change: WhatIf): Promise<WhatIfAnswer> {
+    return this.planner.whatIf(change);
+  }
+
+  @Post('plan/what-if/accept')
+  @HttpCode(204)
+  @ApiOperation({ summary: 'Makes the change that was last looked at, and its plan, real' })
+  @ApiBody({ schema: jsonSchemaOf(whatIfSchema) })
+  accept(@Body({ schema: whatIfSchema }) change: WhatIf): Promise<void> {
+    return this.planner.accept(change);
+  }
+
+  @Get('plan/calendar.ics')
+  @Header('Content-Type', 'text/calendar; charset=utf-8')
+  @Header('Content-Disposition', 'attachment; filename="bench-days.ics"')
+  @ApiOperation({ summary: 'Bench days and hand-overs as iCalendar' })
+  async calendar(): Promise<string> {
+    const { plan, season } = await this.books.plan();
+    return calendarOf(plan, season.data.kitchen.makerName);
+  }
+
+  @Get('plan/shopping.csv')
+  @Header('Content-Type', 'text/csv; charset=utf-8')
+  @Header('Content-Disposition', 'attachment; filename="shopping.csv"')
+  @ApiOperation({ summary: 'The shopping list as CSV, a row a kind of pack' })
+  async shoppingCsv(): Promise<string> {
+    const { plan, season } = await this.books.plan();
+    return shoppingCsv(plan.shopping, season.data.kitchen.currency);
+  }
+
+  @Get('plan/shopping.txt')
+  @Header('Content-Type', 'text/plain; charset=utf-8')
+  @ApiOperation({ summary: 'The shopping list as plain text, by shop' })
+  async shoppingText(): Promise<string> {
+    const { plan } = await this.books.plan();
+    return shoppingText(plan.shopping);
   }
 
   @Get('plan/shopping')
@@ -39,8 +152,8 @@ export class PlanController {
   })
   @ApiBody({ schema: jsonSchemaOf(orderDraftSchema) })
   async promise(@Body({ schema: askedSchema }) asked: z.infer<typeof askedSchema>): Promise<PromiseCheck> {
-    const { season, today } = await this.books.plan();
-    return promiseCheck(season.book, season.orders, { ...asked, id: asked.id ?? 'asked' }, today);
+    const { season, today, stored } = await this.books.plan();
+    return promiseCheck(season.book, season.orders, { ...asked, id: asked.id ?? 'asked' }, today, stored?.guide);
   }
 
   @Get('findings')

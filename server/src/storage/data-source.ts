@@ -7,6 +7,7 @@ import { InboxMessageRow } from '../inbox/inbox.entity.js';
 import { KitchenRow } from '../kitchen/kitchen.entity.js';
 import { OrderAgreedRow, OrderLineRow, OrderRow } from '../order/order.entity.js';
 import { PieceLayerRow, PieceRow } from '../piece/piece.entity.js';
+import { SeasonPlanRow } from '../plan/season-plan.entity.js';
 import { RecipeLineRow, RecipeRow, RecipeVersionRow } from '../recipe/recipe.entity.js';
 import { LibsqlConnection } from './driver.js';
 import { migrations } from './migrations/index.js';
@@ -40,6 +41,7 @@ export async function openDatabase(folder: string): Promise<DataSource> {
       OrderLineRow,
       OrderAgreedRow,
       InboxMessageRow,
+      SeasonPlanRow,
     ],
     migrations,
     synchronize: false,

@@ -39,6 +39,7 @@ describe('the migrations', () => {
       'recipe',
       'recipe_line',
       'recipe_version',
+      'season_plan',
     ]);
     expect(await database.showMigrations()).toBe(false);
   });
@@ -52,6 +53,8 @@ describe('the migrations', () => {
   });
 
   it('go back to nothing', async () => {
+    await database.undoLastMigration();
+    expect(await tables()).not.toContain('season_plan');
     await database.undoLastMigration();
     expect(await tables()).not.toContain('inbox_message');
     await database.undoLastMigration();

@@ -1,6 +1,12 @@
 import { BenchCard1764050000000 } from './1764050000000-bench-card.js';
 import { Sold1764060000000 } from './1764060000000-sold.js';
+import { SeasonPlan1764070000000 } from './1764070000000-season-plan.js';
 import { FirstTables1764000000000 } from './1764000000000-first-tables.js';
 
 /** Every migration, the oldest first. Never change one that has been released: add another. */
-export const migrations = [FirstTables1764000000000, BenchCard1764050000000, Sold1764060000000];
+export const migrations = [
+  FirstTables1764000000000,
+  BenchCard1764050000000,
+  Sold1764060000000,
+  SeasonPlan1764070000000,
+];

@@ -1,0 +1,144 @@
+import type { Book } from '../box/index.js';
+import { sayDay, sayList, type Day } from '../quantity/index.js';
+import { componentKey, pieceKey, type DayShare, type Guide, type Pin } from './guide.js';
+import type { Plan } from './plan.js';
+import { isBenchDay, isHumid } from './windows.js';
+
+/** The plan as it stands, written down as decisions, so that one of them can be changed. */
+export function guideOf(plan: Plan, pins: readonly Pin[]): Guide {
+  const pieces: Record<string, DayShare[]> = {};
+  const components: Record<string, DayShare[]> = {};
+  const add = (list: DayShare[], day: Day, amount: number) => {
+    const at = list.findIndex((each) => each.day === day);
+    const before = list[at];
+    if (before) list[at] = { day, amount: before.amount + amount };
+    else list.push({ day, amount });
+  };
+  for (const { recipeId, day, uses } of plan.makings)
+    for (const use of uses) {
+      if (use.role === 'body') add((pieces[pieceKey(use.id, use.handOver ?? use.on)] ??= []), day, use.pieces);
+      else if (use.grams > 0) add((components[componentKey(recipeId, use.on)] ??= []), day, use.grams);
+    }
+  return {
+    pieces,
+    components,
+    batches: plan.makings.flatMap(({ recipeId, day, batches }) =>
+      batches.map(({ size, count }) => ({ recipeId, day, size, count })),
+    ),
+    pins: pins.filter((pin) => plan.makings.some(({ recipeId, day }) => recipeId === pin.recipeId && day === pin.day)),
+  };
+}
+
+const sorted = (batches: Guide['batches']): string =>
+  JSON.stringify(batches.map(({ recipeId, day, size, count }) => [recipeId, day, size, count].join(' ')).sort());
+
+/** Whether a plan makes just the batches that were decided: otherwise orders or recipes have changed since. */
+export const followsGuide = (plan: Plan, guide: Guide): boolean =>
+  sorted(guideOf(plan, []).batches) === sorted(guide.batches);
+
+/** Why a making cannot be moved to a day; each a sentence. Empty when it can. */
+export function whyNotTo(plan: Plan, recipeId: string, from: Day, to: Day, book: Book, today: Day): string[] {
+  const making = plan.makings.find((each) => each.recipeId === recipeId && each.day === from);
+  const facts = book.recipes.get(recipeId);
+  if (!making || !facts) return ['That making is not in the plan any more.'];
+  const name = making.recipeName;
+  const why: string[] = [];
+  if (to < today) why.push(`${sayDay(to)} has passed.`);
+  if (!isBenchDay(to, book.kitchen)) why.push(`${sayDay(to)} is no bench day.`);
+  if (facts.recipe.hygroscopic && isHumid(to, book.kitchen))
+    why.push(`${name} draws damp, and ${sayDay(to)} is humid.`);
+  const late = making.uses.filter(({ window }) => to > window.to);
+  const early = making.uses.filter(({ window }) => to < window.from);
+  const names = (uses: typeof late) =>
+    sayList([...new Set(uses.map(({ name: of, handOver, on }) => `${of} for ${sayDay(handOver ?? on)}`))].slice(0, 4));
+  if (late.length > 0)
+    why.push(
+      `That is too late for ${names(late)}: ${name} must be made by ${sayDay(late.map(({ window }) => window.to).sort()[0] ?? to)}.`,
+    );
+  if (early.length > 0)
+    why.push(
+      `That is too early for ${names(early)}: what is made before ${sayDay(
+        early
+          .map(({ window }) => window.from)
+          .sort()
+          .at(-1) ?? to,
+      )} does not keep.`,
+    );
+  return why;
+}
+
+/** The decisions with one making on another day, and pinned there. */
+export function moveMaking(guide: Guide, recipeId: string, from: Day, to: Day, plan: Plan): Guide {
+  const making = plan.makings.find((each) => each.recipeId === recipeId && each.day === from);
+  const keys = new Set(
+    making?.uses.map((use) =>
+      use.role === 'body' ? pieceKey(use.id, use.handOver ?? use.on) : componentKey(recipeId, use.on),
+    ),
+  );
+  const merge = (list: readonly DayShare[]): DayShare[] => {
+    const sums = new Map<Day, number>();
+    for (const { day, amount } of list) {
+      const there = day === from ? to : day;
+      sums.set(there, (sums.get(there) ?? 0) + amount);
+    }
+    return [...sums].map(([day, amount]) => ({ day, amount }));
+  };
+  const moved = (all: Guide['pieces']) =>
+    Object.fromEntries(Object.entries(all).map(([key, list]) => [key, keys.has(key) ? merge(list) : list]));
+  const counts = new Map<string, Guide['batches'][number]>();
+  for (const each of guide.batches) {
+    const there = each.recipeId === recipeId && each.day === from ? { ...each, day: to } : each;
+    const key = `${there.recipeId} ${there.day} ${String(there.size)}`;
+    const before = counts.get(key);
+    counts.set(key, before ? { ...before, count: before.count + there.count } : there);
+  }
+  return {
+    pieces: moved(guide.pieces),
+    components: moved(guide.components),
+    batches: [...counts.values()],
+    pins: [
+      ...guide.pins.filter((pin) => pin.recipeId !== recipeId || (pin.day !== from && pin.day !== to)),
+      { recipeId, day: to },
+    ],
+  };
+}
+
+/** Why a making is on its day and not on another; a sentence or two. */
+export function whyThen(plan: Plan, recipeId: string, day: Day, book: Book, today: Day): string {
+  const making = plan.makings.find((each) => each.recipeId === recipeId && each.day === day);
+  if (!making || making.uses.length === 0) return making?.pinned ? 'You pinned it here.' : '';
+  const pinned = making.pinned ? 'You pinned it here. ' : '';
+  const from =
+    making.uses
+      .map(({ window }) => window.from)
+      .sort()
+      .at(-1) ?? day;
+  const to = making.uses.map(({ window }) => window.to).sort()[0] ?? day;
+  const last = making.uses.find(({ window }) => window.to === to);
+  const first = making.uses.find(({ window }) => window.from === from);
+  const days = plan.days.filter(
+    (each) => each.day >= today && each.day >= from && each.day <= to && each.benchMinutes > 0,
+  );
+  const bounds = [
+    last && `it is needed for ${last.name} by ${sayDay(to)}`,
+    first && from > today && `what is made before ${sayDay(from)} does not keep for ${first.name}`,
+  ].filter(Boolean);
+  const others = days.filter((each) => each.day !== day);
+  const facts = book.recipes.get(recipeId);
+  const damp = others.filter((each) => facts?.recipe.hygroscopic && each.humid);
+  const full = others.filter(
+    (each) => !damp.includes(each) && each.bookedMinutes + making.handsMinutes > each.benchMinutes,
+  );
+  const left = others.filter((each) => !damp.includes(each) && !full.includes(each));
+  const rest = [
+    damp.length > 0 ? `${sayList(damp.map((each) => sayDay(each.day)))} ${damp.length > 1 ? 'are' : 'is'} humid` : '',
+    full.length > 0
+      ? `${sayList(full.map((each) => sayDay(each.day)))} ${full.length > 1 ? 'have' : 'has'} no room left`
+      : '',
+    left.length > 0
+      ? `on ${sayList(left.map((each) => sayDay(each.day)))} it would go too, and cost as much or more`
+      : '',
+  ].filter(Boolean);
+  const sentence = [...bounds, ...(others.length === 0 ? ['no other bench day lies between'] : rest)].join('; ');
+  return `${pinned}${sentence.charAt(0).toUpperCase()}${sentence.slice(1)}.`;
+}

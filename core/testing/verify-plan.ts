@@ -1,0 +1,126 @@
+import type { Book } from '@usual-pantry/core/box';
+import { boxFor, isOpen, type OrderFiled } from '@usual-pantry/core/order';
+import type { Plan } from '@usual-pantry/core/plan';
+
+const DAY = 86_400_000;
+const at = (day: string): number => Date.parse(day) / DAY;
+const weekdayOf = (day: string): number => new Date(`${day}T00:00:00Z`).getUTCDay();
+
+/** Minutes that the rules allow on a day, overtime included. */
+function allowed(day: string, book: Book): number {
+  const { benchWeek, dayChanges, overtimeMinutes } = book.kitchen;
+  if (benchWeek.length === 0) return Infinity;
+  const change = dayChanges.find((each) => each.day === day);
+  const usual = benchWeek.find((each) => each.weekday === weekdayOf(day))?.hours ?? 0;
+  return ((change?.hours ?? usual) + (change?.helperHours ?? 0)) * 60 + overtimeMinutes;
+}
+
+/**
+ * Checks a plan against the rules of the trade, from the orders up, without asking the planner anything. It knows only what a plan says
+ * that is done: which batches on which day, which pieces finished when, for which hand-over.
+ * @returns every rule that is broken, in words; what the plan itself reports as left out is not asked for
+ */
+export function verifyPlan(plan: Plan, book: Book, orders: readonly OrderFiled[], today: string): string[] {
+  const wrong: string[] = [];
+  const { kitchen } = book;
+  const leftOut = new Set(plan.findings.filter(({ code }) => code === 'too-late').map(({ about }) => about.id));
+
+  // Each piece of each open order is finished once, for its day, in its window.
+  const wanted = new Map<string, number>();
+  for (const order of orders) {
+    if (!isOpen(order) || leftOut.has(order.id)) continue;
+    for (const { boxId, count } of order.lines)
+      for (const cell of boxFor(order, boxId, book)?.facts.box.cells ?? [])
+        if (cell) {
+          const key = `${cell.pieceId} ${order.handOver.on}`;
+          wanted.set(key, (wanted.get(key) ?? 0) + cell.count * count);
+        }
+  }
+  for (const [key, count] of wanted) {
+    const [pieceId = '', handOver = ''] = key.split(' ');
+    const done = plan.finishings.filter((each) => each.pieceId === pieceId && each.handOver === handOver);
+    const made = done.reduce((sum, each) => sum + each.count, 0);
+    if (made < count) wrong.push(`${key}: ${String(made)} of ${String(count)} pieces are made`);
+    const facts = book.pieces.get(pieceId);
+    const bodyId = facts?.parts.find(({ role }) => role === 'body')?.recipeId ?? '';
+    const body = book.recipes.get(bodyId)?.recipe;
+    if (!facts || !body) continue;
+    for (const { madeOn, day } of done) {
+      if (at(madeOn) < at(today)) wrong.push(`${key}: made on ${madeOn}, which has passed`);
+      if (at(day) < at(madeOn) + body.restDays) wrong.push(`${key}: finished on ${day} before its body has rested`);
+      if (at(day) > at(handOver) - kitchen.packingLeadDays)
+        wrong.push(`${key}: finished on ${day}, too late to be packed`);
+      if (at(madeOn) + facts.piece.keepsDays < at(handOver) + kitchen.promisedDays)
+        wrong.push(`${key}: made on ${madeOn}, too old for its promise`);
+    }
+  }
+
+  // Whole batches of allowed sizes, mass in and mass out, components rested and fresh.
+  for (const making of plan.makings) {
+    const facts = book.recipes.get(making.recipeId);
+    if (!facts) continue;
+    const name = `${making.recipeName} on ${making.day}`;
+    for (const { size, count } of making.batches) {
+      if (!facts.recipe.batchSizes.includes(size)) wrong.push(`${name}: ${String(size)} is no allowed size`);
+      if (!Number.isInteger(count) || count < 1) wrong.push(`${name}: ${String(count)} is no number of batches`);
+    }
+    const yieldGrams = making.batches.reduce((sum, { size, count }) => sum + size * count * facts.yieldGrams, 0);
+    if (Math.abs(yieldGrams - making.usedGrams - making.leftOverGrams) > 1e-6)
+      wrong.push(
+        `${name}: ${String(yieldGrams)} g come out, ${String(making.usedGrams + making.leftOverGrams)} g are accounted for`,
+      );
+    for (const use of making.uses) {
+      if (use.role === 'body') continue;
+      const age = at(use.on) - at(making.day);
+      if (age < facts.recipe.restDays) wrong.push(`${name}: used on ${use.on} before it has rested`);
+      if (age > facts.recipe.keepsDays) wrong.push(`${name}: too old on ${use.on}`);
+    }
+    if (facts.recipe.hygroscopic && kitchen.dayChanges.some((each) => each.day === making.day && each.humid))
+      wrong.push(`${name}: draws damp on a humid day`);
+  }
+  // What users take is what their components give, day by day.
+  for (const [id, facts] of book.recipes) {
+    const taken = new Map<string, number>();
+    const take = (day: string, grams: number) => taken.set(day, (taken.get(day) ?? 0) + grams);
+    for (const user of plan.makings)
+      book.recipes.get(user.recipeId)?.recipe.lines.forEach(({ uses }, index) => {
+        const grams = book.recipes.get(user.recipeId)?.lineGrams[index] ?? 0;
+        const multiple = user.batches.reduce((sum, { size, count }) => sum + size * count, 0);
+        if (uses.id === id) take(user.day, grams * multiple);
+      });
+    for (const { pieceId, count, day } of plan.finishings)
+      for (const part of book.pieces.get(pieceId)?.parts ?? [])
+        if (part.role !== 'body' && part.recipeId === id) take(day, part.drawnGrams * count);
+    for (const [day, grams] of taken) {
+      const given = plan.makings
+        .filter(({ recipeId }) => recipeId === id)
+        .flatMap(({ uses }) => uses)
+        .filter(({ on, role }) => on === day && role !== 'body')
+        .reduce((sum, use) => sum + use.grams, 0);
+      if (Math.abs(given - grams) > 1e-4 * Math.max(1, grams))
+        wrong.push(`${facts.recipe.name}: ${String(grams)} g are used on ${day}, ${String(given)} g are given`);
+    }
+  }
+
+  // Nobody works longer than the day and its overtime, and nobody on a day that is none.
+  for (const { day, bookedMinutes } of plan.days)
+    if (bookedMinutes > allowed(day, book) + 0.5)
+      wrong.push(`${day}: ${String(Math.round(bookedMinutes))} of ${String(allowed(day, book))} minutes`);
+
+  // The shopping covers what the batches take.
+  for (const line of plan.shopping) {
+    const bought = line.packs.reduce((sum, { grams, count }) => sum + grams * count, 0);
+    const needed = plan.makings.reduce((sum, { recipeId, batches }) => {
+      const facts = book.recipes.get(recipeId);
+      const multiple = batches.reduce((all, { size, count }) => all + size * count, 0);
+      const grams = facts?.recipe.lines.reduce(
+        (all, { uses }, index) => (uses.id === line.ingredientId ? all + (facts.lineGrams[index] ?? 0) : all),
+        0,
+      );
+      return sum + (grams ?? 0) * multiple;
+    }, 0);
+    if (line.packs.length > 0 && line.onHandGrams + bought < needed - 1e-6)
+      wrong.push(`${line.name}: bought too little`);
+  }
+  return wrong;
+}

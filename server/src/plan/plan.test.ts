@@ -1,0 +1,134 @@
+import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
+import ICAL from 'ical.js';
+import { openBook } from '@usual-pantry/core/box';
+import type { Plan } from '@usual-pantry/core/plan';
+import type { SeasonFile } from '@usual-pantry/core/season';
+import { verifyPlan } from '../../../core/testing/verify-plan.js';
+import { openServer, TODAY, type TestServer } from '../testing/server.js';
+
+let server: TestServer;
+beforeAll(async () => {
+  server = await openServer({ demo: true });
+});
+afterAll(() => server.close());
+
+type Answer = Plan & { decided: boolean; follows: boolean; solved: { gap: number } | null };
+const plan = async () => (await server.http.get('/api/plan').expect(200)).body as Answer;
+const verified = async () => {
+  const file = (await server.http.get('/api/season-file').expect(200)).body as SeasonFile;
+  return verifyPlan(await plan(), openBook(file), file.orders, TODAY);
+};
+const job = async () => (await server.http.get('/api/plan/job').expect(200)).body as { state: string; message: string };
+const settled = async () => {
+  for (;;) {
+    const now = await job();
+    if (now.state !== 'running') return now;
+    await new Promise((resolve) => setTimeout(resolve, 200));
+  }
+};
+
+describe('the season plan', () => {
+  it('comes with the demo, follows what was decided, and keeps every rule', async () => {
+    expect(await plan()).toMatchObject({ decided: true, follows: true, solved: null });
+    expect(await verified()).toEqual([]);
+  });
+
+  it('is worked out anew in a job that can be watched, and proven', async () => {
+    await server.http.post('/api/plan/job').expect(202);
+    await server.http.post('/api/plan/job').expect(409);
+    expect((await plan()).decided).toBe(true);
+    expect((await settled()).state).toBe('done');
+    const after = await plan();
+    expect(after.follows).toBe(true);
+    expect(after.solved?.gap).toBeLessThan(0.05);
+    expect(await verified()).toEqual([]);
+  }, 120_000);
+
+  it('can be stopped, and the last plan stays', async () => {
+    const before = await plan();
+    await server.http.post('/api/plan/job').expect(202);
+    await server.http.delete('/api/plan/job').expect(200);
+    expect(['stopped', 'done']).toContain((await settled()).state);
+    expect((await plan()).makings).toEqual(before.makings);
+  });
+
+  it('moves a making and pins it, or says why not', async () => {
+    const before = await plan();
+    const toffee = before.makings.find(({ recipeId }) => recipeId === 'pumpkin-toffee');
+    if (!toffee) throw new Error('no toffee');
+    const move = { recipeId: 'pumpkin-toffee', from: toffee.day };
+    const refused = await server.http
+      .post('/api/plan/moves')
+      .send({ ...move, to: '2026-12-20' })
+      .expect(422);
+    expect(JSON.stringify(refused.body)).toContain('Sunday 20 December is no bench day.');
+    const humid = await server.http
+      .post('/api/plan/moves')
+      .send({ ...move, to: '2026-12-03' })
+      .expect(422);
+    expect(JSON.stringify(humid.body)).toContain('draws damp, and Thursday 3 December is humid');
+    await server.http
+      .post('/api/plan/moves')
+      .send({ ...move, to: '2026-11-26' })
+      .expect(204);
+    const moved = (await plan()).makings.find(
+      ({ recipeId, day }) => recipeId === 'pumpkin-toffee' && day === '2026-11-26',
+    );
+    expect(moved).toMatchObject({ pinned: true, batchCount: toffee.batchCount });
+    await server.http
+      .post('/api/plan/pins')
+      .send({ recipeId: 'pumpkin-toffee', day: '2026-11-26', pinned: false })
+      .expect(204);
+    expect((await plan()).makings.every(({ pinned }) => !pinned)).toBe(true);
+    await server.http
+      .post('/api/plan/moves')
+      .send({ recipeId: 'pumpkin-toffee', from: '2026-11-26', to: toffee.day })
+      .expect(204);
+    expect((await plan()).makings.map(({ recipeId, day }) => `${recipeId} ${day}`)).toEqual(
+      before.makings.map(({ recipeId, day }) => `${recipeId} ${day}`),
+    );
+  });
+
+  it('says what a lost day would do, and makes it real when that is accepted', async () => {
+    const change = { loseDays: ['2026-12-05'], helpers: [{ day: '2026-12-08', hours: 2 }], moulds: [], boxes: [] };
+    const version = async () => ((await server.http.get('/api/kitchen')).body as { version: number }).version;
+    const before = await version();
+    const { body } = await server.http.post('/api/plan/what-if').send(change).expect(200);
+    expect(body).toMatchObject({ before: { broken: [expect.any(String)] }, after: { broken: [expect.any(String)] } });
+    expect(await version()).toBe(before);
+    await server.http
+      .post('/api/plan/what-if/accept')
+      .send({ ...change, loseDays: ['2026-12-12'] })
+      .expect(409);
+    await server.http.post('/api/plan/what-if/accept').send(change).expect(204);
+    const after = await plan();
+    expect(after.days.find(({ day }) => day === '2026-12-05')).toMatchObject({ benchMinutes: 0, makings: [] });
+    expect(await verified()).toEqual([]);
+  }, 120_000);
+
+  it('goes into a calendar that can be read, with the same names each time', async () => {
+    const { text } = await server.http
+      .get('/api/plan/calendar.ics')
+      .expect(200)
+      .expect('Content-Type', /text\/calendar/);
+    const calendar = new ICAL.Component(ICAL.parse(text) as unknown[]);
+    const events = calendar.getAllSubcomponents('vevent').map((each) => new ICAL.Event(each));
+    const now = await plan();
+    const days = now.days
+      .filter(({ bookedMinutes }) => bookedMinutes > 0)
+      .map(({ day }) => `bench-${day}@usual-pantry`);
+    const orders = now.days.flatMap(({ handOvers }) =>
+      handOvers.map(({ orderId }) => `hand-over-${orderId}@usual-pantry`),
+    );
+    expect(events.map(({ uid }) => uid).sort()).toEqual([...days, ...orders].sort());
+    const first = events.find(({ uid }) => uid === days[0]);
+    expect(first?.startDate.toString()).toBe(days[0]?.slice(6, 16));
+  });
+
+  it('gives the shopping list as CSV and as text', async () => {
+    const { text: csv } = await server.http.get('/api/plan/shopping.csv').expect(200);
+    expect(csv.split('\r\n')[0]).toBe('shop,ingredient,pack,count,buy by,cost');
+    const { text } = await server.http.get('/api/plan/shopping.txt').expect(200);
+    expect(text).toMatch(/^\[ \] \d+ x .+, by /m);
+  });
+});

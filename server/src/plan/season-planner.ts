@@ -1,0 +1,209 @@
+import { Injectable } from '@nestjs/common';
+import {
+  guideOf,
+  kitchenIf,
+  moveMaking,
+  ordersIf,
+  piecesIf,
+  planSeason,
+  seasonIf,
+  solveSeason,
+  sumOfPlan,
+  whyNotTo,
+  type Guide,
+  type PlanSum,
+  type SeasonSolution,
+  type WhatIf,
+} from '@usual-pantry/core/plan';
+import { kitchenDraftSchema } from '@usual-pantry/core/kitchen';
+import type { Day } from '@usual-pantry/core/quantity';
+import type { EntityManager } from 'typeorm';
+import { BookService } from '../book/book.service.js';
+import { Clock } from '../clock/clock.js';
+import { Refused, wrongValues } from '../http/errors.js';
+import { storeKitchen } from '../kitchen/kitchen.records.js';
+import { OrderRecords } from '../order/order.records.js';
+import { PieceRecords } from '../piece/piece.records.js';
+import { GivenUp, SolverService } from '../solver/solver.service.js';
+import { UnitOfWork } from '../storage/unit-of-work.js';
+import { storePlan } from './season-plan.js';
+
+/** How far a long solve is, or what came of the last one. */
+export interface PlanJob {
+  readonly state: 'idle' | 'running' | 'done' | 'stopped' | 'failed';
+  readonly kind: 'plan' | 'what-if';
+  readonly startedAt: string | null;
+  readonly objective: number | null;
+  readonly bound: number | null;
+  readonly message: string;
+  readonly clash: readonly string[];
+  readonly waysOut: readonly string[];
+}
+
+/** What a change would do to the season. */
+export interface WhatIfAnswer {
+  readonly before: PlanSum;
+  readonly after: PlanSum | null;
+  readonly clash: readonly string[];
+  readonly waysOut: readonly string[];
+}
+
+const IDLE: PlanJob = {
+  state: 'idle',
+  kind: 'plan',
+  startedAt: null,
+  objective: null,
+  bound: null,
+  message: '',
+  clash: [],
+  waysOut: [],
+};
+/** A plan is good enough within this share of the best possible one. */
+const GAP = 0.01;
+const PLAN_SECONDS = 60;
+const WHAT_IF_SECONDS = 20;
+
+/** Plans the season with the solver, one job at a time; the last good plan stays as long as it runs. */
+@Injectable()
+export class SeasonPlanner {
+  private running: PlanJob = IDLE;
+  private tried: { readonly change: string; readonly guide: Guide; readonly solution: SeasonSolution } | null = null;
+
+  constructor(
+    private readonly books: BookService,
+    private readonly solver: SolverService,
+    private readonly work: UnitOfWork,
+    private readonly clock: Clock,
+    private readonly orders: OrderRecords,
+    private readonly pieces: PieceRecords,
+  ) {}
+
+  get job(): PlanJob {
+    return this.running;
+  }
+
+  /** Starts to plan the season; what is found is stored. @throws Refused 409 when a job runs already */
+  async start(): Promise<PlanJob> {
+    this.begin('plan');
+    const { season, today, stored } = await this.books.plan();
+    const solving = this.solve(
+      { book: season.book, orders: season.orders, today, before: stored?.guide ?? null },
+      PLAN_SECONDS,
+    );
+    void solving.then(async (solution) => {
+      const { guide } = solution ?? {};
+      if (solution && guide) await this.work.write((manager) => this.keep(manager, guide, solution));
+    });
+    return this.running;
+  }
+
+  /** Stops whatever runs; nothing is stored. */
+  async stop(): Promise<PlanJob> {
+    if (this.running.state === 'running') await this.solver.giveUp();
+    return this.running;
+  }
+
+  /** @throws Refused 422 with every reason why the making cannot be moved there */
+  async move(recipeId: string, from: Day, to: Day): Promise<void> {
+    const { season, today, plan, stored } = await this.books.plan();
+    const why = whyNotTo(plan, recipeId, from, to, season.book, today);
+    if (why.length > 0)
+      throw wrongValues(
+        why.map((message) => ({ path: ['to'], message })),
+        'It cannot be moved there.',
+      );
+    const guide = moveMaking(guideOf(plan, stored?.guide.pins ?? []), recipeId, from, to, plan);
+    await this.work.write((manager) => storePlan(manager, guide, stored?.solved ?? null));
+  }
+
+  /** Pins a making to its day, or lets it go. */
+  async pin(recipeId: string, day: Day, pinned: boolean): Promise<void> {
+    const { plan, stored } = await this.books.plan();
+    const others = (stored?.guide.pins ?? []).filter((pin) => pin.recipeId !== recipeId || pin.day !== day);
+    const guide = guideOf(plan, pinned ? [...others, { recipeId, day }] : others);
+    await this.work.write((manager) => storePlan(manager, guide, stored?.solved ?? null));
+  }
+
+  /** What a change would do; stores nothing. @throws Refused 409 when a job runs already */
+  async whatIf(change: WhatIf): Promise<WhatIfAnswer> {
+    this.begin('what-if');
+    const { season, today, plan, stored } = await this.books.plan();
+    const changed = seasonIf(season.data, season.orders, change);
+    // What falls on a lost day has to go somewhere else: pins on it hold no more.
+    const pins = (stored?.guide.pins ?? []).filter(({ day }) => !change.loseDays.includes(day));
+    const solution = await this.solve({ ...changed, today, before: guideOf(plan, pins) }, WHAT_IF_SECONDS);
+    const guide = solution?.guide ?? null;
+    this.tried = solution && guide ? { change: JSON.stringify(change), guide, solution } : null;
+    return {
+      before: sumOfPlan(plan),
+      after: guide ? sumOfPlan(planSeason(changed.book, changed.orders, today, guide)) : null,
+      clash: solution?.clash ?? [],
+      waysOut: solution?.waysOut ?? [],
+    };
+  }
+
+  /** Makes a change that was tried, and its plan, real. @throws Refused 409 when it was not the last one tried */
+  async accept(change: WhatIf): Promise<void> {
+    const { tried } = this;
+    if (tried?.change !== JSON.stringify(change))
+      throw new Refused(409, { code: 'stale', message: 'Look at what this would do first.' });
+    const { season } = await this.books.plan();
+    await this.work.write(async (manager) => {
+      const { version, ...kitchen } = season.data.kitchen;
+      await storeKitchen(manager, kitchenDraftSchema.parse(kitchenIf(kitchen, change)), version + 1);
+      const changed = piecesIf(season.data.pieces, change);
+      for (const [index, { id, version: of, ...draft }] of changed.entries())
+        if (changed[index] !== season.data.pieces[index]) await this.pieces.update(id, of, draft);
+      for (const { id: _id, ...draft } of ordersIf(change)) await this.orders.create(draft);
+      await this.keep(manager, tried.guide, tried.solution);
+    });
+    this.tried = null;
+  }
+
+  private keep(
+    manager: EntityManager,
+    guide: Guide,
+    { objective, bound, gap, seconds }: SeasonSolution,
+  ): Promise<void> {
+    return storePlan(manager, guide, { objective, bound, gap, seconds, at: this.clock.now() });
+  }
+
+  private begin(kind: PlanJob['kind']): void {
+    if (this.running.state === 'running')
+      throw new Refused(409, {
+        code: 'stale',
+        message: 'A plan is being worked out already. Stop it, or wait for it.',
+      });
+    this.running = { ...IDLE, state: 'running', kind, startedAt: new Date().toISOString() };
+  }
+
+  /** Runs the solver with progress; null when it was stopped or failed. */
+  private async solve(question: Parameters<typeof solveSeason>[0], seconds: number): Promise<SeasonSolution | null> {
+    try {
+      const solution = await solveSeason(question, this.solver.solve, {
+        gap: GAP,
+        seconds,
+        onProgress: ({ objective, bound }) => {
+          this.running = { ...this.running, objective, bound };
+        },
+      });
+      const { status, clash, waysOut, objective, bound } = solution;
+      const message = {
+        best: '',
+        good: 'Time was up: a better plan may be there.',
+        none: 'No plan was found in time. The last one stays.',
+        impossible: 'These cannot hold together.',
+      }[status];
+      this.running = { ...this.running, state: 'done', objective, bound, message, clash, waysOut };
+      return solution;
+    } catch (error) {
+      const stopped = error instanceof GivenUp;
+      this.running = {
+        ...this.running,
+        state: stopped ? 'stopped' : 'failed',
+        message: stopped ? 'Stopped. The last plan stays.' : 'The solver failed. The last plan stays.',
+      };
+      return null;
+    }
+  }
+}
