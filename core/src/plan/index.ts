@@ -1,3 +1,4 @@
+export * from './bench-day.js';
 export * from './demand.js';
 export * from './guide.js';
 export * from './least.js';

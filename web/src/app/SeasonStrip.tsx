@@ -9,7 +9,7 @@ import { FIGURES, STRIP_HEIGHT } from './theme';
 const LETTERS = ['S', 'M', 'T', 'W', 'T', 'F', 'S'];
 
 /** A day in words, for a tooltip and for a screen reader. */
-function sayStripDay({ day, benchMinutes, bookedMinutes, handOvers }: SeasonDay): string {
+function sayStripDay({ day, benchMinutes, bookedMinutes, handOvers, humid }: SeasonDay): string {
   const bench =
     benchMinutes > 0
       ? `${sayMinutes(bookedMinutes)} booked of ${sayMinutes(benchMinutes)}`
@@ -17,7 +17,7 @@ function sayStripDay({ day, benchMinutes, bookedMinutes, handOvers }: SeasonDay)
         ? `${sayMinutes(bookedMinutes)} booked on no bench day`
         : 'no bench day';
   const hand = handOvers.length > 0 ? `, ${sayCount(handOvers.length, 'order')} to hand over` : '';
-  return `${sayDay(day)}: ${bench}${hand}`;
+  return `${sayDay(day)}: ${bench}${hand}${humid ? ', humid' : ''}`;
 }
 
 /** Drawn again only when the day itself has changed: answers share what is the same as before. */
@@ -74,6 +74,14 @@ const StripDay = memo(function StripDay({ entry, chosen }: { entry: SeasonDay; c
             bgcolor: over ? 'error.main' : 'hot.main',
           }}
         />
+        {entry.humid && (
+          <Box
+            component="span"
+            sx={{ position: 'absolute', left: 3, top: 1, fontSize: 12, lineHeight: 1, color: 'primary.main' }}
+          >
+            ≈
+          </Box>
+        )}
         {handOvers.length > 0 && (
           <Box
             sx={{

@@ -9,7 +9,7 @@ import type { MessageFate, ShopMessage } from '@usual-pantry/core/intake';
 import type { Composition, ComposeWish } from '@usual-pantry/core/compose';
 import type { Order, OrderDraft, OrderState, PackedAs } from '@usual-pantry/core/order';
 import type { Piece, PieceDraft } from '@usual-pantry/core/piece';
-import type { LabelRun, Plan, PromiseCheck } from '@usual-pantry/core/plan';
+import type { LabelRun, Plan, PlanSum, PromiseCheck, WhatIf } from '@usual-pantry/core/plan';
 import type { Recipe, RecipeDraft } from '@usual-pantry/core/recipe';
 import { packedQuery } from '../parts/addresses';
 
@@ -51,7 +51,44 @@ export interface BookAnswer {
   today: string;
 }
 
-export type PlanAnswer = Plan & { today: string; maker: string; currency: string };
+/** What the solver said of a plan when it was found. */
+export interface SolvedFigures {
+  readonly objective: number;
+  readonly bound: number;
+  readonly gap: number;
+  readonly at: string;
+}
+
+export type PlanAnswer = Plan & {
+  today: string;
+  maker: string;
+  currency: string;
+  solved: SolvedFigures | null;
+  /** Whether anything was decided about the days. */
+  decided: boolean;
+  /** Whether it makes just what was decided. */
+  follows: boolean;
+};
+
+/** How far a long solve is, or what came of the last one. */
+export interface PlanJob {
+  readonly state: 'idle' | 'running' | 'done' | 'stopped' | 'failed';
+  readonly kind: 'plan' | 'what-if';
+  readonly startedAt: string | null;
+  readonly objective: number | null;
+  readonly bound: number | null;
+  readonly message: string;
+  readonly clash: readonly string[];
+  readonly waysOut: readonly string[];
+}
+
+/** What a change would do to the season. */
+export interface WhatIfAnswer {
+  readonly before: PlanSum;
+  readonly after: PlanSum | null;
+  readonly clash: readonly string[];
+  readonly waysOut: readonly string[];
+}
 
 export interface OrderPage {
   items: Order[];
@@ -217,6 +254,24 @@ export const api = createApi({
     checkOrderFile: build.mutation<OrderFileAnswer, OrderFileRequest>({
       query: (body) => ({ url: 'order-file/check', method: 'POST', body }),
     }),
+    planJob: build.query<PlanJob, void>({ query: () => 'plan/job' }),
+    startPlan: build.mutation<PlanJob, void>({ query: () => ({ url: 'plan/job', method: 'POST' }) }),
+    stopPlan: build.mutation<PlanJob, void>({ query: () => ({ url: 'plan/job', method: 'DELETE' }) }),
+    moveMaking: build.mutation<null, { recipeId: string; from: string; to: string }>({
+      query: (body) => ({ url: 'plan/moves', method: 'POST', body }),
+      invalidatesTags: (_result, error) => (error ? [] : ['Orders']),
+    }),
+    pinMaking: build.mutation<null, { recipeId: string; day: string; pinned: boolean }>({
+      query: (body) => ({ url: 'plan/pins', method: 'POST', body }),
+      invalidatesTags: (_result, error) => (error ? [] : ['Orders']),
+    }),
+    whatIf: build.mutation<WhatIfAnswer, WhatIf>({
+      query: (body) => ({ url: 'plan/what-if', method: 'POST', body }),
+    }),
+    acceptWhatIf: build.mutation<null, WhatIf>({
+      query: (body) => ({ url: 'plan/what-if/accept', method: 'POST', body }),
+      invalidatesTags: (_result, error) => (error ? [] : ['Book', 'Orders', 'Order']),
+    }),
     changeStates: build.mutation<
       { before: Order; after: Order }[],
       { orders: { id: string; version: number }[]; state: OrderState }
@@ -273,6 +328,13 @@ export const {
   useSaveKitchenMutation,
   useCheckOrderFileMutation,
   useTakeOrderFileMutation,
+  usePlanJobQuery,
+  useStartPlanMutation,
+  useStopPlanMutation,
+  useMoveMakingMutation,
+  usePinMakingMutation,
+  useWhatIfMutation,
+  useAcceptWhatIfMutation,
   useChangeStatesMutation,
   useComposeMutation,
   useInboxQuery,

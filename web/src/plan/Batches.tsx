@@ -7,10 +7,12 @@ import TableCell from '@mui/material/TableCell';
 import TableContainer from '@mui/material/TableContainer';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
-import type { Making } from '@usual-pantry/core/plan';
-import { sayCount, sayGrams, sayMinutes, sayShortDay } from '@usual-pantry/core/quantity';
+import Checkbox from '@mui/material/Checkbox';
+import { whyThen, type Making } from '@usual-pantry/core/plan';
+import { sayCount, sayGrams, sayList, sayMinutes, sayShortDay } from '@usual-pantry/core/quantity';
 import { Link as RouterLink } from 'react-router';
-import type { PlanAnswer } from '../app/api';
+import { usePinMakingMutation, type PlanAnswer } from '../app/api';
+import { useSeasonBook, type SeasonBook } from '../parts/useSeason';
 import { FIGURES } from '../app/theme';
 import { Worked } from '../parts/Worked';
 import { sayBatches } from '@usual-pantry/core/recipe';
@@ -31,20 +33,20 @@ const sayLeftOver = (making: Making): string => {
   return making.poolGrams > 1 ? `${grams}, ${sayGrams(making.poolGrams)} of it the pool` : grams;
 };
 
-function Why({ making }: { making: Making }) {
+function BatchesWorked({ making }: { making: Making }) {
   return (
     <Worked
       working={{
         title: `${making.recipeName}, ${sayShortDay(making.day)}`,
         inputs: [
           ...making.uses.map((use): [string, string] => [
-            `${use.name}${use.pieces > 0 ? `, ${sayCount(use.pieces, 'piece')}` : ''}`,
+            `${use.name}${use.pieces > 0 ? `, ${sayCount(use.pieces, 'piece')}` : ''}, ${sayShortDay(use.handOver ?? use.on)}`,
             sayGrams(use.grams),
           ]),
           ...(making.poolGrams > 1 ? [['Working pool', sayGrams(making.poolGrams)] as const] : []),
           ['Comes out', sayGrams(making.yieldGrams)],
         ],
-        rule: 'The fewest whole batches of allowed sizes that cover this, and among those the ones that leave least over. Made on the last bench day of its window that has the minutes free.',
+        rule: 'Whole batches of allowed sizes that cover this, as the season as a whole is cheapest in hands and left-overs.',
       }}
     >
       {sayBatches(making.batches)}
@@ -52,46 +54,75 @@ function Why({ making }: { making: Making }) {
   );
 }
 
+/** What a left-over is, and what could become of it. */
+function sayCouldBecome(making: Making, season: SeasonBook | null): string {
+  if (making.leftOverGrams < 1) return '';
+  const keeps = season?.book.recipes.get(making.recipeId)?.recipe.keepsDays ?? 0;
+  const users = [...(season?.book.recipes.values() ?? [])]
+    .filter(({ recipe }) => recipe.lines.some(({ uses }) => uses.id === making.recipeId))
+    .map(({ recipe }) => recipe.name);
+  if (users.length > 0) return `keeps ${sayCount(keeps, 'day')}; for ${sayList(users)}`;
+  return keeps >= 60 ? 'back to stock' : making.leftOverPieces ? 'to sell at the stall or give away' : '';
+}
+
 /** One row a making, by day. */
-export const Batches = ({ plan }: { plan: PlanAnswer }) => (
-  <TableContainer component={Paper} variant="outlined" tabIndex={0} role="region" aria-label="Batches">
-    <Table size="small">
-      <TableHead>
-        <TableRow>
-          <TableCell>Day</TableCell>
-          <TableCell>Make</TableCell>
-          <TableCell>Batches</TableCell>
-          <TableCell>For</TableCell>
-          <TableCell align="right">Left over</TableCell>
-          <TableCell align="right">Hands</TableCell>
-        </TableRow>
-      </TableHead>
-      <TableBody>
-        {plan.makings.map((making, index) => (
-          <TableRow key={`${making.recipeId} ${making.day}`} hover>
-            <TableCell sx={{ fontFamily: FIGURES, whiteSpace: 'nowrap' }}>
-              {making.day === plan.makings[index - 1]?.day ? '' : sayShortDay(making.day)}
-            </TableCell>
-            <TableCell>
-              <Link component={RouterLink} to={`/recipes/${making.recipeId}`} sx={{ fontWeight: 650 }}>
-                {making.recipeName}
-              </Link>
-            </TableCell>
-            <TableCell sx={{ whiteSpace: 'nowrap' }}>
-              <Why making={making} />
-            </TableCell>
-            <TableCell sx={{ minWidth: 200 }}>{sayUses(making)}</TableCell>
-            <TableCell align="right">
-              <Box component="span" sx={{ fontFamily: FIGURES, fontSize: 13.5 }}>
-                {sayLeftOver(making)}
-              </Box>
-            </TableCell>
-            <TableCell align="right" sx={{ fontFamily: FIGURES, fontSize: 13.5, whiteSpace: 'nowrap' }}>
-              {sayMinutes(making.handsMinutes)}
-            </TableCell>
+export function Batches({ plan }: { plan: PlanAnswer }) {
+  const { season } = useSeasonBook();
+  const [pin] = usePinMakingMutation();
+  return (
+    <TableContainer component={Paper} variant="outlined" tabIndex={0} role="region" aria-label="Batches">
+      <Table size="small">
+        <TableHead>
+          <TableRow>
+            <TableCell>Day</TableCell>
+            <TableCell>Make</TableCell>
+            <TableCell>Batches</TableCell>
+            <TableCell>For</TableCell>
+            <TableCell align="right">Left over</TableCell>
+            <TableCell align="right">Hands</TableCell>
+            <TableCell>Pin</TableCell>
           </TableRow>
-        ))}
-      </TableBody>
-    </Table>
-  </TableContainer>
-);
+        </TableHead>
+        <TableBody>
+          {plan.makings.map((making, index) => (
+            <TableRow key={`${making.recipeId} ${making.day}`} hover>
+              <TableCell sx={{ fontFamily: FIGURES, whiteSpace: 'nowrap' }}>
+                {making.day === plan.makings[index - 1]?.day ? '' : sayShortDay(making.day)}
+              </TableCell>
+              <TableCell>
+                <Link component={RouterLink} to={`/recipes/${making.recipeId}`} sx={{ fontWeight: 650 }}>
+                  {making.recipeName}
+                </Link>
+                {season && (
+                  <Box sx={{ fontSize: 12.5, color: 'text.secondary', maxWidth: 300 }}>
+                    {whyThen(plan, making.recipeId, making.day, season.book, plan.today)}
+                  </Box>
+                )}
+              </TableCell>
+              <TableCell sx={{ whiteSpace: 'nowrap' }}>
+                <BatchesWorked making={making} />
+              </TableCell>
+              <TableCell sx={{ minWidth: 200 }}>{sayUses(making)}</TableCell>
+              <TableCell align="right">
+                <Box component="span" sx={{ fontFamily: FIGURES, fontSize: 13.5 }}>
+                  {sayLeftOver(making)}
+                </Box>
+                <Box sx={{ fontSize: 12.5, color: 'text.secondary' }}>{sayCouldBecome(making, season)}</Box>
+              </TableCell>
+              <TableCell align="right" sx={{ fontFamily: FIGURES, fontSize: 13.5, whiteSpace: 'nowrap' }}>
+                {sayMinutes(making.handsMinutes)}
+              </TableCell>
+              <TableCell padding="checkbox">
+                <Checkbox
+                  checked={making.pinned}
+                  onChange={(_event, pinned) => void pin({ recipeId: making.recipeId, day: making.day, pinned })}
+                  slotProps={{ input: { 'aria-label': `Pin ${making.recipeName} to ${sayShortDay(making.day)}` } }}
+                />
+              </TableCell>
+            </TableRow>
+          ))}
+        </TableBody>
+      </Table>
+    </TableContainer>
+  );
+}

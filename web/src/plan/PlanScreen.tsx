@@ -8,13 +8,14 @@ import { Findings } from '../parts/Findings';
 import { Empty } from '../parts/Panel';
 import { Waiting } from '../parts/Waiting';
 import { Batches } from './Batches';
-import { DayRows } from './DayRows';
+import { BenchSheet } from './BenchSheet';
+import { PlanState } from './PlanState';
 import { Shopping } from './Shopping';
 
 const views = {
   batches: { name: 'Batches', show: Batches },
   shopping: { name: 'Shopping', show: Shopping },
-  days: { name: 'Bench days', show: DayRows },
+  days: { name: 'Bench days', show: BenchSheet },
 } as const;
 
 const notOfThePlan = ['order', 'box'];
@@ -51,6 +52,7 @@ export function PlanScreen() {
   return (
     <>
       <Answer plan={plan} />
+      <PlanState plan={plan} />
       <Findings findings={plan.findings.filter((each) => !notOfThePlan.includes(each.about.noun))} />
       <Tabs value={current} aria-label="Plan" sx={{ mb: 2, borderBottom: 2, borderColor: 'rim' }} variant="scrollable">
         {Object.entries(views).map(([key, { name }]) => (

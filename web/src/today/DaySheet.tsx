@@ -37,10 +37,26 @@ const MakingTape = ({ making }: { making: Making }) => (
   />
 );
 
-/** One day in order: make, pack, hand over. */
+/** The pieces that are finished on a day, each kind once. */
+function finishesOf(plan: PlanAnswer, day: string) {
+  const sums = new Map<string, { name: string; count: number; minutes: number }>();
+  for (const { pieceId, pieceName, count, handsMinutes, day: on } of plan.finishings) {
+    if (on !== day) continue;
+    const before = sums.get(pieceId);
+    sums.set(pieceId, {
+      name: pieceName,
+      count: (before?.count ?? 0) + count,
+      minutes: (before?.minutes ?? 0) + handsMinutes,
+    });
+  }
+  return [...sums];
+}
+
+/** One day in order: make, finish, pack, hand over. */
 export function DaySheet({ entry, plan, title }: { entry: SeasonDay; plan: PlanAnswer; title: string }) {
   const makings = plan.makings.filter((making) => making.day === entry.day);
-  const nothing = !hasWork(entry);
+  const finishes = finishesOf(plan, entry.day);
+  const nothing = !hasWork(entry) && finishes.length === 0;
   const aside =
     entry.benchMinutes > 0 ? `${sayMinutes(entry.bookedMinutes)} of ${sayMinutes(entry.benchMinutes)}` : 'no bench day';
   return (
@@ -50,6 +66,18 @@ export function DaySheet({ entry, plan, title }: { entry: SeasonDay; plan: PlanA
         <Section title="Make">
           {makings.map((making) => (
             <MakingTape key={making.recipeId} making={making} />
+          ))}
+        </Section>
+      )}
+      {finishes.length > 0 && (
+        <Section title="Cut, roll and dip">
+          {finishes.map(([pieceId, { name, count, minutes }]) => (
+            <Tape
+              key={pieceId}
+              to={`/pieces/${pieceId}`}
+              name={name}
+              code={`${sayCount(count, 'piece')} · ${sayMinutes(minutes)}`}
+            />
           ))}
         </Section>
       )}

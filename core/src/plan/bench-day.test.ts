@@ -1,0 +1,73 @@
+import { describe, expect, it } from '@jest/globals';
+import { readFileSync } from 'node:fs';
+import { openBook } from '../box/index.js';
+import { seasonFileSchema } from '../season/index.js';
+import { benchDay, followsGuide, guideOf, moveMaking, planSeason, whyNotTo, whyThen } from './index.js';
+import { nutClass, nutClasses } from './nuts.js';
+
+const file = seasonFileSchema.parse(JSON.parse(readFileSync('demo/season.json', 'utf8')));
+const book = openBook(file);
+const plan = planSeason(book, file.orders, file.writtenFor, file.plan ?? undefined);
+const worked = plan.days.filter(({ bookedMinutes }) => bookedMinutes > 0);
+
+describe('a bench day', () => {
+  it.each(worked.map(({ day }) => day))('%s: one thing at a time, nuts last, and as short as it can be', (day) => {
+    const { tasks, spanMinutes, leastMinutes } = benchDay(plan, day, book);
+    tasks.slice(1).forEach((task, index) => {
+      const before = tasks[index];
+      expect(task.from).toBeGreaterThanOrEqual((before?.from ?? 0) + (before?.minutes ?? 0) - 1e-9);
+    });
+    const booked = plan.days.find((each) => each.day === day)?.bookedMinutes ?? 0;
+    expect(tasks.reduce((sum, { minutes }) => sum + minutes, 0)).toBeCloseTo(booked, 6);
+    const order = tasks.flatMap(({ kind, recipeId }) =>
+      kind === 'make' && recipeId ? [nutClasses.indexOf(nutClass(book.recipes.get(recipeId)?.contains ?? []))] : [],
+    );
+    expect(order).toEqual([...order].sort());
+    expect(spanMinutes).toBeGreaterThanOrEqual(leastMinutes - 1e-6);
+    // Each component is there before what uses it.
+    const start = new Map(tasks.map((task) => [task.key, task.from] as const));
+    for (const { recipeId, from } of tasks)
+      for (const { uses } of book.recipes.get(recipeId ?? '')?.recipe.lines ?? [])
+        if (start.has(`make ${uses.id}`)) expect(start.get(`make ${uses.id}`)).toBeLessThan(from);
+  });
+});
+
+describe('what was decided', () => {
+  it('is the plan itself, written down', () => {
+    const guide = guideOf(plan, []);
+    expect(followsGuide(plan, guide)).toBe(true);
+    const again = planSeason(book, file.orders, file.writtenFor, guide);
+    const what = (of: typeof plan) => of.makings.map(({ recipeId, day, batches }) => ({ recipeId, day, batches }));
+    expect(what(again)).toEqual(what(plan));
+    expect(followsGuide(planSeason(book, file.orders.slice(0, 5), file.writtenFor, guide), guide)).toBe(false);
+  });
+
+  it('says why a making is where it is, and why it cannot be elsewhere', () => {
+    const [first] = plan.makings;
+    if (!first) throw new Error('nothing is made');
+    for (const { recipeId, day } of plan.makings)
+      expect(whyThen(plan, recipeId, day, book, file.writtenFor)).toMatch(/^[A-Z].*\.$/);
+    expect(whyNotTo(plan, first.recipeId, first.day, first.day, book, file.writtenFor)).toEqual([]);
+    expect(whyNotTo(plan, 'lost', first.day, first.day, book, file.writtenFor)).toEqual([
+      'That making is not in the plan any more.',
+    ]);
+    expect(whyNotTo(plan, first.recipeId, first.day, '2026-11-20', book, file.writtenFor)[0]).toBe(
+      'Friday 20 November has passed.',
+    );
+    const last = plan.makings.find(({ recipeId }) => recipeId === 'tea-ganache');
+    expect(last && whyNotTo(plan, last.recipeId, last.day, '2026-12-19', book, file.writtenFor).join(' ')).toContain(
+      'too late for',
+    );
+  });
+
+  it('moves to a day on which the same is made already, and the batches add up', () => {
+    const days = plan.makings.filter(({ recipeId }) => recipeId === 'sesame-toffee').map(({ day }) => day);
+    const [from = '', to = ''] = days;
+    const moved = moveMaking(guideOf(plan, []), 'sesame-toffee', from, to, plan);
+    expect(moved.pins).toEqual([{ recipeId: 'sesame-toffee', day: to }]);
+    const count = (batches: typeof moved.batches) =>
+      batches.filter(({ recipeId }) => recipeId === 'sesame-toffee').reduce((sum, each) => sum + each.count, 0);
+    expect(count(moved.batches)).toBe(count(guideOf(plan, []).batches));
+    expect(moved.batches.some(({ recipeId, day }) => recipeId === 'sesame-toffee' && day === from)).toBe(false);
+  });
+});

@@ -1,0 +1,130 @@
+import { mdiHelpCircleOutline, mdiCalendarExport, mdiPrinterOutline, mdiRefresh } from '@mdi/js';
+import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import LinearProgress from '@mui/material/LinearProgress';
+import { sayMoney, sayNumber } from '@usual-pantry/core/quantity';
+import { useEffect, useRef, useState } from 'react';
+import {
+  api,
+  usePlanJobQuery,
+  useStartPlanMutation,
+  useStopPlanMutation,
+  type PlanAnswer,
+  type PlanJob,
+} from '../app/api';
+import { Icon } from '../app/Icon';
+import { useAppDispatch } from '../app/store';
+import { sayMoment } from '../parts/words';
+import { WhatIfDrawer } from './WhatIfDrawer';
+
+const POLL_MS = 400;
+
+/** How good the plan is, and since when. */
+function saySolved(plan: PlanAnswer): string {
+  const when = plan.solved
+    ? `Within ${sayNumber(plan.solved.gap * 100, 1)} % of the best possible plan, ${sayMoment(plan.solved.at)}.`
+    : '';
+  if (!plan.decided) return 'Planned day by day as it comes. Let the whole season be worked out to find a better plan.';
+  if (!plan.follows) return `${when} Orders or recipes have changed since: the days are kept as far as they serve.`;
+  return when || 'As it was decided.';
+}
+
+function Running({ job, currency, onStop }: { job: PlanJob; currency: string; onStop: () => void }) {
+  const found =
+    job.objective === null || job.bound === null
+      ? 'looking for a first plan'
+      : `best so far ${sayMoney(Math.round(job.objective), currency)}, no plan can cost less than ${sayMoney(Math.round(job.bound), currency)}`;
+  return (
+    <Box role="status" sx={{ display: 'grid', gap: 0.75, mb: 1.5 }}>
+      <LinearProgress aria-label="Working the season out" />
+      <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap' }}>
+        <span>Working the season out: {found}. The last plan stays meanwhile.</span>
+        <Button size="small" variant="outlined" onClick={onStop}>
+          Stop
+        </Button>
+      </Box>
+    </Box>
+  );
+}
+
+/** Whether the plan is good, and what brings a better one: work it out anew, ask what if, take it along. */
+export function PlanState({ plan }: { plan: PlanAnswer }) {
+  const dispatch = useAppDispatch();
+  const [start] = useStartPlanMutation();
+  const [stop] = useStopPlanMutation();
+  const [asking, setAsking] = useState(false);
+  const [polling, setPolling] = useState(false);
+  const { data: job, refetch } = usePlanJobQuery(undefined, { pollingInterval: polling ? POLL_MS : 0 });
+  const running = job?.state === 'running';
+  const was = useRef(false);
+  useEffect(() => {
+    if (was.current && !running) {
+      dispatch(api.util.invalidateTags(['Orders']));
+      setPolling(false);
+    }
+    was.current = running;
+  }, [running, dispatch]);
+  const begin = async () => {
+    await start();
+    setPolling(true);
+    await refetch();
+  };
+  return (
+    <Box sx={{ mb: 2 }}>
+      {running && job.kind === 'plan' ? (
+        <Running job={job} currency={plan.currency} onStop={() => void stop()} />
+      ) : (
+        <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', flexWrap: 'wrap', displayPrint: 'none' }}>
+          <Button variant="contained" startIcon={<Icon path={mdiRefresh} />} onClick={() => void begin()}>
+            {plan.decided ? 'Plan again' : 'Plan the season'}
+          </Button>
+          <Button
+            variant="outlined"
+            startIcon={<Icon path={mdiHelpCircleOutline} />}
+            onClick={() => {
+              setAsking(true);
+            }}
+          >
+            What if
+          </Button>
+          <Button href="/api/plan/calendar.ics" startIcon={<Icon path={mdiCalendarExport} />}>
+            Calendar
+          </Button>
+          <Button
+            startIcon={<Icon path={mdiPrinterOutline} />}
+            onClick={() => {
+              window.print();
+            }}
+          >
+            Print
+          </Button>
+          <Box sx={{ color: 'text.secondary' }} data-testid="solved">
+            {saySolved(plan)}
+          </Box>
+        </Box>
+      )}
+      {job && job.kind === 'plan' && !running && job.message && (
+        <Alert severity={job.clash.length > 0 || job.state === 'failed' ? 'error' : 'info'} sx={{ mt: 1.5 }}>
+          {job.message}
+          {job.clash.length > 0 && (
+            <ul style={{ margin: 0, paddingLeft: 20 }}>
+              {job.clash.map((each) => (
+                <li key={each}>{each}</li>
+              ))}
+            </ul>
+          )}
+          {job.waysOut.length > 0 && `Ways out: ${job.waysOut.join('; or ')}.`}
+        </Alert>
+      )}
+      {asking && (
+        <WhatIfDrawer
+          plan={plan}
+          onClose={() => {
+            setAsking(false);
+          }}
+        />
+      )}
+    </Box>
+  );
+}
