@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
-import { openBook } from '@usual-pantry/core/box';
+import { allergenCells, mixingWarnings, openBook, workOutBox } from '@usual-pantry/core/box';
 import { guessMapping, planImport, readCsv } from '@usual-pantry/core/intake';
-import { costOfBoxes } from '@usual-pantry/core/money';
+import { costBasis, costOfBox, costOfBoxes } from '@usual-pantry/core/money';
 import { planSeason } from '@usual-pantry/core/plan';
 import { pantryItems, readIngredientLines } from '@usual-pantry/core/reading';
 import { recipeFiledSchema } from '@usual-pantry/core/recipe';
@@ -69,8 +69,29 @@ bench.add('a CSV of 5,000 rows read and looked at row by row', () => {
       boxes: demo.boxes,
       today: demo.writtenFor,
       dayOrder: 'unknown',
+      currency: 'USD',
     },
   );
+});
+const book = openBook(demo);
+const [box] = demo.boxes;
+let turn = 0;
+bench.add('all figures of a box after an edit of one cell', () => {
+  if (!box) return;
+  const cells = box.cells.map((cell, at) => (at === turn % box.cells.length ? null : cell));
+  turn++;
+  const facts = workOutBox({ ...box, cells }, book.pieces);
+  costOfBox(facts, book, costBasis(book));
+  allergenCells(cells, book.pieces);
+  mixingWarnings(cells, book.pieces);
+});
+const decided = demo.plan ?? undefined;
+bench.add('the demo season after an edit of an order, its days kept, before it is solved again', () => {
+  turn++;
+  const orders = demo.orders.map((each, at) =>
+    at === turn % demo.orders.length ? { ...each, notes: String(turn) } : each,
+  );
+  planSeason(book, orders, demo.writtenFor, decided);
 });
 await bench.run();
 

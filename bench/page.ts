@@ -89,6 +89,33 @@ say(
   `typing in a line of a recipe to its new figures on the screen: median ${median(typed).toFixed(0)} ms, worst ${Math.max(...typed).toFixed(0)} ms (${typed.length} keystrokes)`,
 );
 
+/** Milliseconds from a scroll of the table of orders to its rows being drawn. */
+await page.request.post(`${server.url}/api/order-file`, {
+  data: {
+    text: [
+      'Order no;Customer;Box;Count;Day;Way',
+      ...Array.from(
+        { length: 5000 },
+        (_, at) => `R${String(at)};Customer ${String(at)};Pinwheel sampler;1;${String((at % 20) + 1)} Dec 2026;stall`,
+      ),
+    ].join('\n'),
+  },
+  timeout: 180_000,
+});
+await page.goto(`${server.url}/orders`);
+await page.getByRole('grid', { name: 'Orders' }).waitFor();
+await page.getByText('5,0').first().waitFor();
+const turned: number[] = [];
+for (let round = 0; round < 10; round++) {
+  const since = performance.now();
+  await page.getByRole('button', { name: 'Go to next page' }).click();
+  await page.getByText(`${String((round + 1) * 25 + 1)}–`).waitFor();
+  turned.push(performance.now() - since);
+}
+say(
+  `turning a page of 5,000 orders: median ${median(turned).toFixed(0)} ms, worst ${Math.max(...turned).toFixed(0)} ms (10 pages)`,
+);
+
 await browser.close();
 server.stop();
 rmSync(folder, { recursive: true, force: true });

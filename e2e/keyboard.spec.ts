@@ -2,7 +2,7 @@ import { expect, test } from './support/kitchen';
 
 test('every screen is two keys away, and ? lists them', async ({ page }) => {
   await page.goto('/');
-  await expect(page.getByTestId('answer')).toContainText('19 orders');
+  await expect(page.getByTestId('answer')).toContainText('45 orders');
   const screens: readonly (readonly [string, RegExp])[] = [
     ['o', /\/orders$/],
     ['b', /\/boxes$/],

@@ -50,7 +50,7 @@ test.describe('wrong input', () => {
     await expect(page.getByText('writtenFor: must be a day such as 2026-12-05')).toBeVisible();
     await expect(page.getByText('kitchen.makerName')).toBeVisible();
     await page.goto('/');
-    await expect(page.getByTestId('answer')).toContainText('19 orders');
+    await expect(page.getByTestId('answer')).toContainText('45 orders');
   });
 });
 
@@ -93,9 +93,9 @@ test('a deletion is refused while something uses it, and taken back when nothing
   await page.goto('/orders/order-010');
   await page.getByRole('button', { name: 'Delete' }).click();
   await expect(page).toHaveURL(/\/orders$/);
-  await expect(page.getByTestId('answer')).toContainText('18 open orders');
+  await expect(page.getByTestId('answer')).toContainText('44 open orders');
   await page.keyboard.press('Control+z');
-  await expect(page.getByTestId('answer')).toContainText('19 open orders');
+  await expect(page.getByTestId('answer')).toContainText('45 open orders');
   await page.keyboard.press('Control+Shift+z');
-  await expect(page.getByTestId('answer')).toContainText('18 open orders');
+  await expect(page.getByTestId('answer')).toContainText('44 open orders');
 });

@@ -20,7 +20,7 @@ test('Today says what the plan says, and a day of the strip opens that day', asy
   );
   await page
     .getByRole('navigation', { name: 'Days of the season' })
-    .getByRole('link', { name: /^Saturday 5 December: .*4 orders to hand over/ })
+    .getByRole('link', { name: /^Saturday 5 December: .*8 orders to hand over/ })
     .click();
   await expect(page.getByRole('heading', { name: 'Saturday 5 December' })).toBeVisible();
   await page.getByRole('link', { name: 'First Frost stall' }).click();
@@ -46,7 +46,7 @@ test('orders are searched, filtered and sorted by the server', async ({ page }) 
   await page.getByLabel('Search customers').fill('nobody of that name');
   await expect(page.getByText('No customer is called that.')).toBeVisible();
   await page.getByLabel('Search customers').fill('');
-  await page.getByLabel('Show').click();
+  await page.getByLabel('Show', { exact: true }).click();
   await page.getByRole('option', { name: 'closed' }).click();
   await expect(rows.filter({ hasText: 'Jorah Kestrel-Dunn' })).toBeVisible();
 });
@@ -64,7 +64,7 @@ test('the plan shows every making and every purchase that the API names', async 
     .getByRole('button', { name: /how this was worked out/ })
     .first()
     .click();
-  await expect(page.getByRole('dialog')).toContainText('The fewest whole batches of allowed sizes');
+  await expect(page.getByRole('dialog')).toContainText('Whole batches of allowed sizes that cover this');
 });
 
 test('a label that is too small says how high it must be, and printing waits', async ({ page }) => {

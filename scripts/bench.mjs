@@ -5,4 +5,4 @@ checkNode();
 install();
 build();
 must('npx', ['tsc', '-p', 'bench']);
-for (const name of ['core', 'page']) must(process.execPath, [`.cache/bench/${name}.js`]);
+for (const name of ['core', 'solve', 'page']) must(process.execPath, [`.cache/bench/${name}.js`]);

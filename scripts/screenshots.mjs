@@ -16,17 +16,22 @@ const pasteText = (page) =>
 const quickText = (page) =>
   page.getByLabel('An order in one line').fill('Wren Oxley: 3 table box + 2 large box, pick-up 5/12, no sesame');
 
+const testOrder = async (page) => {
+  await page.getByRole('button', { name: 'Send it' }).click();
+  await page.getByText('taken').first().waitFor();
+};
+
 const views = [
   ['today', '/?day=2026-12-01'],
   ['orders', '/orders'],
   ['quick-entry', '/orders', undefined, undefined, quickText],
+  ['inbox', '/orders/inbox', undefined, undefined, testOrder],
   ['order', '/orders/order-006'],
   ['boxes', '/boxes'],
   ['composer', '/boxes/longest-night'],
   ['recipe', '/recipes/sesame-toffee'],
   ['paste', '/recipes/paste', undefined, undefined, pasteText],
-  ['compare', '/recipes/cream-ganache-coconut/compare'],
-  ['piece', '/pieces/praline'],
+  ['bench-sheet', '/plan/days'],
   ['pantry', '/pantry'],
   ['ingredient', '/pantry/unsalted-butter'],
   ['batches', '/plan'],

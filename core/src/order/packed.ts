@@ -77,6 +77,23 @@ export const packedKey = (boxId: string, { edition, without, leaveOut }: PackedA
 /** States in which the boxes are still as the maker may change them. */
 const unsold: readonly OrderState[] = ['asked', 'cancelled'];
 
+/** The order with the number of each of its boxes written down, where it is more than asked for. */
+export const sealOrder = <Order extends OrderDraft>(
+  order: Order,
+  boxes: ReadonlyMap<string, { readonly box: { readonly edition: number } }>,
+): Order => ({
+  ...order,
+  lines: order.lines.map((line) => ({
+    ...line,
+    edition:
+      order.state === 'asked'
+        ? null
+        : unsold.includes(order.state)
+          ? line.edition
+          : (line.edition ?? boxes.get(line.boxId)?.box.edition ?? null),
+  })),
+});
+
 /**
  * The order as it is to be stored: its boxes keep the number that they were confirmed under, and a new state goes into its history.
  * @param before the order as it was, or null for a new one
@@ -91,16 +108,7 @@ export function filedOrder(
   const history = before?.history ?? order.history;
   const last = history.at(-1)?.state;
   return {
-    ...order,
-    lines: order.lines.map((line) => ({
-      ...line,
-      edition:
-        order.state === 'asked'
-          ? null
-          : unsold.includes(order.state)
-            ? line.edition
-            : (line.edition ?? boxes.get(line.boxId)?.box.edition ?? null),
-    })),
+    ...sealOrder(order, boxes),
     history: last === order.state ? history : [...history, { state: order.state, at }].slice(-200),
   };
 }

@@ -1,5 +1,5 @@
 import type { Book } from '../box/index.js';
-import { sayDay, sayList, type Day } from '../quantity/index.js';
+import { sayDay, sayList, sayShortDay, type Day } from '../quantity/index.js';
 import { componentKey, pieceKey, type DayShare, type Guide, type Pin } from './guide.js';
 import type { Plan } from './plan.js';
 import { isBenchDay, isHumid } from './windows.js';
@@ -120,8 +120,8 @@ export function whyThen(plan: Plan, recipeId: string, day: Day, book: Book, toda
     (each) => each.day >= today && each.day >= from && each.day <= to && each.benchMinutes > 0,
   );
   const bounds = [
-    last && `it is needed for ${last.name} by ${sayDay(to)}`,
-    first && from > today && `what is made before ${sayDay(from)} does not keep for ${first.name}`,
+    last && `it is needed for ${last.name} by ${sayShortDay(to)}`,
+    first && from > today && `what is made before ${sayShortDay(from)} does not keep for ${first.name}`,
   ].filter(Boolean);
   const others = days.filter((each) => each.day !== day);
   const facts = book.recipes.get(recipeId);
@@ -130,13 +130,15 @@ export function whyThen(plan: Plan, recipeId: string, day: Day, book: Book, toda
     (each) => !damp.includes(each) && each.bookedMinutes + making.handsMinutes > each.benchMinutes,
   );
   const left = others.filter((each) => !damp.includes(each) && !full.includes(each));
+  const sayDays = (list: typeof others, one: string, many: string) =>
+    list.length > 2
+      ? `${String(list.length)} other days in between ${many}`
+      : `${sayList(list.map((each) => sayShortDay(each.day)))} ${list.length > 1 ? many : one}`;
   const rest = [
-    damp.length > 0 ? `${sayList(damp.map((each) => sayDay(each.day)))} ${damp.length > 1 ? 'are' : 'is'} humid` : '',
-    full.length > 0
-      ? `${sayList(full.map((each) => sayDay(each.day)))} ${full.length > 1 ? 'have' : 'has'} no room left`
-      : '',
+    damp.length > 0 ? sayDays(damp, 'is humid', 'are humid') : '',
+    full.length > 0 ? sayDays(full, 'has no room left', 'have no room left') : '',
     left.length > 0
-      ? `on ${sayList(left.map((each) => sayDay(each.day)))} it would go too, and cost as much or more`
+      ? sayDays(left, 'would do too, and cost as much or more', 'would do too, and cost as much or more')
       : '',
   ].filter(Boolean);
   const sentence = [...bounds, ...(others.length === 0 ? ['no other bench day lies between'] : rest)].join('; ');

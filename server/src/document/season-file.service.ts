@@ -2,6 +2,7 @@ import { mkdir, readdir, rm, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { Inject, Injectable } from '@nestjs/common';
 import { kitchenDraftSchema } from '@usual-pantry/core/kitchen';
+import { sealOrder } from '@usual-pantry/core/order';
 import { moveSeason, readSeasonFile, type SeasonFile } from '@usual-pantry/core/season';
 import { boxMapping } from '../box/box.mapping.js';
 import { BookService } from '../book/book.service.js';
@@ -106,7 +107,11 @@ export class SeasonFileService {
       await insertAll(recipeMapping, file.recipes);
       await insertAll(pieceMapping, file.pieces);
       await insertAll(boxMapping, file.boxes);
-      await insertAll(orderMapping, file.orders);
+      const boxes = new Map(file.boxes.map((box) => [box.id, { box }]));
+      await insertAll(
+        orderMapping,
+        file.orders.map((order) => sealOrder(order, boxes)),
+      );
       if (file.plan) await storePlan(manager, file.plan, null);
     });
     return countsOf(file);

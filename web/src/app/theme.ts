@@ -93,6 +93,17 @@ export const theme = createTheme({
     MuiPaper: { defaultProps: { elevation: 0 } },
     MuiTextField: { defaultProps: { size: 'small', fullWidth: true } },
     MuiTableCell: { styleOverrides: { root: { padding: '7px 10px' }, head: { fontWeight: 650 } } },
+    MuiToggleButton: {
+      styleOverrides: {
+        root: {
+          color: 'var(--mui-palette-text-primary)',
+          '&.Mui-selected, &.Mui-selected:hover': {
+            color: 'var(--mui-palette-primary-contrastText)',
+            backgroundColor: 'var(--mui-palette-primary-main)',
+          },
+        },
+      },
+    },
     MuiTab: { styleOverrides: { root: { minHeight: 42 } } },
     MuiTooltip: { defaultProps: { enterDelay: 400 } },
     MuiCssBaseline: {

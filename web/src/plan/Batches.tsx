@@ -94,7 +94,7 @@ export function Batches({ plan }: { plan: PlanAnswer }) {
                   {making.recipeName}
                 </Link>
                 {season && (
-                  <Box sx={{ fontSize: 12.5, color: 'text.secondary', maxWidth: 300 }}>
+                  <Box sx={{ fontSize: 12.5, color: 'text.secondary', minWidth: 260 }}>
                     {whyThen(plan, making.recipeId, making.day, season.book, plan.today)}
                   </Box>
                 )}
@@ -102,7 +102,7 @@ export function Batches({ plan }: { plan: PlanAnswer }) {
               <TableCell sx={{ whiteSpace: 'nowrap' }}>
                 <BatchesWorked making={making} />
               </TableCell>
-              <TableCell sx={{ minWidth: 200 }}>{sayUses(making)}</TableCell>
+              <TableCell sx={{ minWidth: 150, maxWidth: 240 }}>{sayUses(making)}</TableCell>
               <TableCell align="right">
                 <Box component="span" sx={{ fontFamily: FIGURES, fontSize: 13.5 }}>
                   {sayLeftOver(making)}

@@ -117,15 +117,25 @@ function Strip({ task, day, scale, onOpen }: StripProps) {
             top: 48,
             left: 0,
             width: task.hold.minutes === null ? '160%' : `${String((task.hold.minutes / task.minutes) * 100 + 100)}%`,
-            minWidth: 90,
             borderTop: 2,
             borderTopColor: 'hot.main',
+            pointerEvents: 'none',
+          }}
+        />
+      )}
+      {task.hold && (
+        <Box
+          sx={{
+            position: 'absolute',
+            top: 51,
+            left: 0,
+            width: 'calc(100% - 3px)',
             color: 'text.secondary',
             fontSize: 11,
             lineHeight: 1.2,
             whiteSpace: 'nowrap',
             overflow: 'hidden',
-            pointerEvents: 'none',
+            textOverflow: 'ellipsis',
           }}
         >
           {task.hold.text}
@@ -174,6 +184,9 @@ function Row({ entry, plan, season, hours, onOpen }: RowProps) {
           {entry.humid && 'humid '}
           {spanMinutes > leastMinutes + 1 && `${sayMinutes(spanMinutes - leastMinutes)} of waiting`}
         </Box>
+        {spanMinutes > entry.benchMinutes + 1 && (
+          <Box sx={{ fontSize: 12, color: 'error.main' }}>ends at +{sayMinutes(spanMinutes)}</Box>
+        )}
       </Box>
       <Box sx={{ position: 'relative', minHeight: 74, overflow: 'hidden' }}>
         {Array.from({ length: hours - 1 }, (_, hour) => (

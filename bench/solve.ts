@@ -1,0 +1,91 @@
+import { readFileSync } from 'node:fs';
+import { openBook, type Book } from '@usual-pantry/core/box';
+import { composeBox } from '@usual-pantry/core/compose';
+import type { OrderFiled } from '@usual-pantry/core/order';
+import { benchDay, planSeason, solveSeason, sumOfPlan, type Plan } from '@usual-pantry/core/plan';
+import { seasonFileSchema } from '@usual-pantry/core/season';
+import { solveWithHighs, type HighsRuntime, type Solver } from '@usual-pantry/core/solver';
+import loadHighs from 'highs';
+import { madeUpSeason } from './season.js';
+
+/** Prints what the solver needs for a season, beside making to order day by day; asserts nothing. */
+const highs = await (loadHighs as unknown as () => Promise<HighsRuntime>)();
+const solver: Solver = (model, options) => Promise.resolve(solveWithHighs(highs, model, options));
+const say = (text: string) => process.stdout.write(`${text}\n`);
+const percent = (share: number) => `${(share * 100).toFixed(1)} %`;
+
+const hoursOf = (plan: Plan) => (sumOfPlan(plan).handsMinutes / 60).toFixed(1);
+const leftOf = (plan: Plan) => (plan.leftOverGrams / 1000).toFixed(1);
+
+async function season(
+  name: string,
+  book: Book,
+  orders: readonly OrderFiled[],
+  today: string,
+  seconds: number,
+  gap: number,
+) {
+  const since = performance.now();
+  const solution = await solveSeason({ book, orders, today }, solver, { gap, seconds });
+  const took = (performance.now() - since) / 1000;
+  const greedy = planSeason(book, orders, today);
+  if (!solution.guide) {
+    say(
+      `${name}: ${solution.status} after ${took.toFixed(1)} s; day by day ${hoursOf(greedy)} h, ${leftOf(greedy)} kg left over`,
+    );
+    return;
+  }
+  const plan = planSeason(book, orders, today, solution.guide);
+  say(
+    `${name}: ${solution.status}, gap ${percent(solution.gap)} after ${took.toFixed(1)} s; ${hoursOf(plan)} h and ${leftOf(plan)} kg left over, day by day ${hoursOf(greedy)} h and ${leftOf(greedy)} kg; memory ${(process.memoryUsage().rss / 1e6).toFixed(0)} MB`,
+  );
+}
+
+const file = seasonFileSchema.parse(JSON.parse(readFileSync('demo/season.json', 'utf8')));
+const demo = openBook(file);
+await season('demo season from nothing', demo, file.orders, file.writtenFor, 60, 0.01);
+{
+  const since = performance.now();
+  const { gap } = await solveSeason(
+    { book: demo, orders: file.orders, today: file.writtenFor, before: file.plan },
+    solver,
+    {
+      gap: 0.01,
+      seconds: 60,
+    },
+  );
+  say(
+    `demo season planned again from the plan that is there: gap ${percent(gap)} after ${((performance.now() - since) / 1000).toFixed(1)} s`,
+  );
+}
+const plan = planSeason(demo, file.orders, file.writtenFor, file.plan ?? undefined);
+const sheets = plan.days.filter(({ bookedMinutes }) => bookedMinutes > 0).map(({ day }) => benchDay(plan, day, demo));
+const ratios = sheets.map(({ spanMinutes, leastMinutes }) => spanMinutes / leastMinutes);
+say(
+  `bench sheet of the demo: span to lower bound ${(ratios.reduce((sum, each) => sum + each, 0) / ratios.length).toFixed(3)} on the mean, ${Math.max(...ratios).toFixed(3)} at worst, of ${String(ratios.length)} days`,
+);
+{
+  const since = performance.now();
+  const box = file.boxes.find(({ id }) => id === 'longest-night');
+  if (box)
+    await composeBox(
+      { box, without: [], leastKinds: 5, mostOfOne: 4, leastMarginPercent: 30, boxes: 10, spareMinutes: null },
+      demo,
+      solver,
+    );
+  say(`compose for me, 16 cells, three aims: ${(performance.now() - since).toFixed(0)} ms`);
+}
+const large = madeUpSeason(300, 25, 3);
+const kitchen = {
+  ...large.data.kitchen,
+  overtimeMinutes: 240,
+  benchWeek: [0, 1, 2, 3, 4, 5, 6].map((weekday) => ({ weekday, hours: 12 })),
+};
+await season(
+  '300 orders, 25 recipes, 36 days',
+  openBook({ ...large.data, kitchen }),
+  large.orders,
+  large.today,
+  60,
+  0.02,
+);
