@@ -40,8 +40,9 @@ test('a season is planned, a batch moved and pinned, a day lost, shopping ticked
 
   // It stays there when the season is planned again
   await page.getByRole('button', { name: 'Plan again' }).click();
-  await expect(page.getByRole('status')).toBeVisible();
-  await expect(page.getByRole('status')).toBeHidden({ timeout: 90_000 });
+  const working = page.getByRole('progressbar', { name: 'Working the season out' });
+  await expect(working).toBeVisible();
+  await expect(working).toBeHidden({ timeout: 90_000 });
   await expect(row.getByRole('button', { name: /^Smoked-salt pumpkin-seed toffee.*pinned/ })).toBeVisible();
 
   // A Saturday is lost: looked at first, then made so

@@ -52,7 +52,7 @@ test('boxes are composed within a margin, and a wish that cannot be kept is name
 
 test('a confirmed order keeps the box as it was sold until the maker says otherwise', async ({ page }) => {
   await page.goto('/boxes/table-box');
-  await page.getByLabel('Price').fill('40');
+  await page.getByRole('textbox', { name: 'Price' }).fill('40');
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByText('Table box saved.')).toBeVisible();
   // Confirmed before at 36 dollars

@@ -62,6 +62,9 @@ function candidates(wish: ComposeWish, book: Book, basis: CostBasis): Candidate[
   });
 }
 
+const sayRuledOut = ({ without }: ComposeWish): string =>
+  without.length > 0 ? ` without ${sayList(without.map((code) => exclusions[code]?.name ?? code))}` : '';
+
 /** What the packaging and the packing of a box cost, minor units. */
 const fixedCost = ({ box }: ComposeWish, book: Book): number =>
   box.packaging.reduce((sum, each) => sum + each.costMinor, 0) +
@@ -112,10 +115,8 @@ function modelOf(
     words.push(text);
     add(text);
   };
-  const ruledOut =
-    wish.without.length > 0 ? ` without ${sayList(wish.without.map((code) => exclusions[code]?.name ?? code))}` : '';
   wished(
-    `${sayCount(cells, 'cell')}, no more than ${sayCount(wish.mostOfOne, 'of a kind', 'of a kind')}, from ${sayCount(pieces.length, 'piece')}${ruledOut} that fit`,
+    `${sayCount(cells, 'cell')}, no more than ${sayCount(wish.mostOfOne, 'of a kind', 'of a kind')}, from ${sayCount(pieces.length, 'piece')}${sayRuledOut(wish)} that fit`,
     (name) => {
       model.exactly(name, of(() => 1), cells); // prettier-ignore
     },
@@ -174,6 +175,7 @@ const best: Record<Aim, (text: { cost: string; kinds: string; minutes: string })
  */
 export async function composeBox(wish: ComposeWish, book: Book, solver: Solver): Promise<Composition> {
   const pieces = candidates(wish, book, costBasis(book));
+  if (pieces.length === 0) return { proposals: [], clash: [`A piece that goes into every cell${sayRuledOut(wish)}`] };
   const proposals: Proposal[] = [];
   for (const aim of aims) {
     const { model, words } = modelOf(wish, pieces, aim, book);

@@ -31,11 +31,11 @@ interface Judged {
 }
 
 /** What an order adds to a plan that stands against it, and what is merely tight. */
-function judge(before: Plan, after: Plan): Judged {
+function judge(before: Plan, after: Plan, giveMinutes: number): Judged {
   const known = new Set(before.findings.map(({ message }) => message));
   const stops = after.findings
     .filter(({ code, message }) => cannot.has(code) && !known.has(message))
-    .map(({ message }) => message);
+    .map(({ message, about }) => (about.noun === 'order' ? message.replace(about.name, 'It') : message));
   const was = overtime(before);
   const booked = new Map(before.days.map((day) => [day.day, day.bookedMinutes]));
   const tight: string[] = [];
@@ -53,7 +53,7 @@ function judge(before: Plan, after: Plan): Judged {
       benchMinutes === 0
         ? `${sayMinutes(bookedMinutes)} of work would fall on ${sayDay(day)}, which is no bench day.`
         : `${sayDay(day)} would be ${sayMinutes(over)} over its ${sayMinutes(benchMinutes)}.`;
-    (over > (was.get(day) ?? 0) + GIVE_MINUTES ? stops : tight).push(sentence);
+    (over > (was.get(day) ?? 0) + giveMinutes ? stops : tight).push(sentence);
   }
   return { stops, tight };
 }
@@ -75,8 +75,14 @@ export function promiseCheck(
 ): PromiseCheck {
   const others = orders.filter(({ id }) => id !== asked.id);
   const before = planSeason(book, others, today, guide);
+  // What overtime the maker allows is tight, and no more.
+  const giveMinutes = Math.max(GIVE_MINUTES, book.kitchen.overtimeMinutes);
   const on = (day: Day): Judged =>
-    judge(before, planSeason(book, [...others, { ...asked, handOver: { ...asked.handOver, on: day } }], today, guide));
+    judge(
+      before,
+      planSeason(book, [...others, { ...asked, handOver: { ...asked.handOver, on: day } }], today, guide),
+      giveMinutes,
+    );
   const { stops, tight } = on(asked.handOver.on);
   const passed = asked.handOver.on < today ? [`${sayDay(asked.handOver.on)} has passed.`] : [];
   const why = [...passed, ...stops];

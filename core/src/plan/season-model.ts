@@ -314,7 +314,7 @@ export function buildSeason({
   const usage = new Map<string, Map<Day, { drawn: Term[]; pool: Term[] }>>();
   const use = (id: string, day: Day): { drawn: Term[]; pool: Term[] } => {
     let onDays = usage.get(id);
-    if (!onDays) usage.set(id, (onDays = new Map()));
+    if (!onDays) usage.set(id, (onDays = new Map<Day, { drawn: Term[]; pool: Term[] }>()));
     let found = onDays.get(day);
     if (!found) onDays.set(day, (found = { drawn: [], pool: [] }));
     return found;

@@ -43,6 +43,14 @@ export type Manner = (typeof manners)[number];
 
 const SHOWN = 100;
 
+const receiptOf = ({ id, fate, why, orderId }: InboxMessageRow, again: boolean): Receipt => ({
+  id,
+  fate,
+  why,
+  orderId,
+  again,
+});
+
 /** Takes what a shop sends: signed, at least once, in any order. The same message changes nothing twice. */
 @Injectable()
 export class InboxService {
@@ -76,8 +84,8 @@ export class InboxService {
     const message = this.read(body);
     return this.work.write(async (manager) => {
       const known = await manager.findOneBy(InboxMessageRow, { id: message.id });
-      if (known) return { ...known, again: true };
-      return { ...(await this.take(message, false, manager)), again: false };
+      if (known) return receiptOf(known, true);
+      return receiptOf(await this.take(message, false, manager), false);
     }, 'orders');
   }
 
@@ -86,7 +94,7 @@ export class InboxService {
     return this.work.write(async (manager) => {
       const known = await manager.findOneBy(InboxMessageRow, { id });
       if (!known) throw notFound('message', id);
-      return { ...(await this.take(known.message, true, manager)), again: false };
+      return receiptOf(await this.take(known.message, true, manager), false);
     }, 'orders');
   }
 

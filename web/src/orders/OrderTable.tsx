@@ -54,7 +54,6 @@ const wishes = [
   ['any', 'anything'] as const,
   ...exclusionCodes.map((code) => [code, exclusions[code]?.name ?? code] as const),
 ];
-const asked = <T extends string>(value: string): T | undefined => (value === 'any' ? undefined : (value as T));
 
 /** Which orders are shown. Beside an open order there is room for the first choice only. */
 function Filters({
@@ -85,7 +84,7 @@ function Filters({
             value={filter.state ?? 'any'}
             choices={states}
             onChange={(state) => {
-              onChange({ ...filter, show: 'all', state: asked<OrderState>(state) });
+              onChange({ ...filter, show: 'all', state: state === 'any' ? undefined : (state as OrderState) });
             }}
           />
           <Choice
@@ -94,7 +93,7 @@ function Filters({
             value={filter.way ?? 'any'}
             choices={ways}
             onChange={(way) => {
-              onChange({ ...filter, way: asked<Order['handOver']['way']>(way) });
+              onChange({ ...filter, way: way === 'any' ? undefined : (way as Order['handOver']['way']) });
             }}
           />
           <Choice
@@ -103,7 +102,7 @@ function Filters({
             value={filter.exclusion ?? 'any'}
             choices={wishes}
             onChange={(exclusion) => {
-              onChange({ ...filter, exclusion: asked<string>(exclusion) });
+              onChange({ ...filter, exclusion: exclusion === 'any' ? undefined : exclusion });
             }}
           />
         </>
