@@ -23,8 +23,9 @@ export function madeUpSeason(
   orders: number,
   recipes: number,
   levels: number,
+  seed = 7,
 ): { data: BookData; orders: OrderFiled[]; today: string } {
-  const random = seeded(7);
+  const random = seeded(seed);
   const kitchen = kitchenDraftSchema.parse({
     makerName: 'Bench',
     handsRateMinorPerHour: 1800,

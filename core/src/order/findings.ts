@@ -196,17 +196,14 @@ export function findingsOfOrder(order: OrderFiled, book: Book, today: Day): Find
   return found;
 }
 
-const words = (name: string): string[] =>
-  name
+/** What names that may be of one person have in common: the last word, and the letter that the first begins with. */
+function likeness(name: string): string {
+  const words = name
     .toLowerCase()
-    .split(/[^\p{L}]+/u)
+    .split(/[^\p{L}\p{N}]+/u)
     .filter(Boolean);
-
-/** Whether two names may be of one person: the same last word, and first words that begin alike. */
-const mayBeOne = (a: string, b: string): boolean => {
-  const [first, second] = [words(a), words(b)];
-  return first.at(-1) === second.at(-1) && first[0]?.[0] === second[0]?.[0];
-};
+  return `${words[0]?.[0] ?? ''} ${words.at(-1) ?? ''}`;
+}
 
 /** Open orders of what may be one customer with the same boxes for the same day: perhaps one order, entered twice. */
 export function doubleFindings(orders: readonly OrderFiled[]): Finding[] {
@@ -214,14 +211,13 @@ export function doubleFindings(orders: readonly OrderFiled[]): Finding[] {
   for (const order of orders) {
     if (!isOpen(order)) continue;
     const boxes = order.lines.map(({ boxId, count }) => `${boxId} ${count}`).sort();
-    const key = [order.handOver.on, order.handOver.way, ...boxes].join('|');
+    const key = [likeness(order.customer.name), order.handOver.on, order.handOver.way, ...boxes].join('|');
     const group = alike.get(key);
     if (group) group.push(order);
     else alike.set(key, [order]);
   }
-  return [...alike.values()].flatMap((group) =>
-    group.flatMap((order, index) => {
-      const twin = group.slice(0, index).find((each) => mayBeOne(each.customer.name, order.customer.name));
+  return [...alike.values()].flatMap(([twin, ...others]) =>
+    others.flatMap((order) => {
       if (!twin) return [];
       const [about, other] = [order, twin].map(({ id, customer }): Subject => ({
         noun: 'order',
