@@ -74,11 +74,17 @@ export async function loadAll<Draft, Row extends MainRow>(
   manager: EntityManager,
   mapping: Mapping<Draft, Row>,
 ): Promise<Stored<Draft>[]> {
-  const rows = await manager.find(mapping.entity, {
-    relations: relationsOf(mapping),
-    relationLoadStrategy: 'query',
-    order: { id: 'ASC' } as FindOptionsOrder<Row>,
-  });
+  const rows = await manager.find(mapping.entity, { order: { id: 'ASC' } as FindOptionsOrder<Row> });
+  // Each table is read once and put together here: the relations of thousands of rows would be compared pair by pair.
+  for (const { entity, key, relation } of mapping.children) {
+    const groups = new Map<unknown, ObjectLiteral[]>();
+    for (const child of await manager.find(entity)) {
+      const group = groups.get(child[key]);
+      if (group) group.push(child);
+      else groups.set(child[key], [child]);
+    }
+    for (const row of rows) Object.assign(row, { [relation]: groups.get(row.id) ?? [] });
+  }
   return rows.map((row) => storedOf(mapping, row));
 }
 
