@@ -25,7 +25,6 @@ const views = [
   ['today', '/?day=2026-12-01'],
   ['orders', '/orders'],
   ['quick-entry', '/orders', undefined, undefined, quickText],
-  ['inbox', '/orders/inbox', undefined, undefined, testOrder],
   ['order', '/orders/order-006'],
   ['boxes', '/boxes'],
   ['composer', '/boxes/longest-night'],
@@ -41,6 +40,8 @@ const views = [
   ['settings', '/settings'],
   ['today-phone', '/?day=2026-12-01', { width: 390, height: 844 }],
   ['plan-dark', '/plan/days', { width: 1280, height: 800 }, 'dark'],
+  // Last: it leaves an order behind.
+  ['inbox', '/orders/inbox', undefined, undefined, testOrder],
 ];
 
 install();

@@ -17,15 +17,19 @@ import { FIGURES } from '../app/theme';
 import { Worked } from '../parts/Worked';
 import { sayBatches } from '@usual-pantry/core/recipe';
 
-/** What a making is for, in words. */
-const sayUses = (making: Making): string =>
-  making.uses
-    .map((use) =>
-      use.pieces > 0
-        ? `${sayCount(use.pieces, 'piece')} of ${use.name}${use.role === 'body' ? '' : ` (${use.role})`}`
-        : use.name,
+/** What a making is for, in words; each kind of piece once. */
+function sayUses(making: Making): string {
+  const sums = new Map<string, { name: string; pieces: number; role: string }>();
+  for (const { id, name, pieces, role } of making.uses) {
+    const key = `${id} ${role}`;
+    sums.set(key, { name, role, pieces: (sums.get(key)?.pieces ?? 0) + pieces });
+  }
+  return [...sums.values()]
+    .map(({ name, pieces, role }) =>
+      pieces > 0 ? `${sayCount(pieces, 'piece')} of ${name}${role === 'body' ? '' : ` (${role})`}` : name,
     )
     .join(', ');
+}
 
 const sayLeftOver = (making: Making): string => {
   const grams = sayGrams(making.leftOverGrams);
