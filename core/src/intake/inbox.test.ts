@@ -1,0 +1,80 @@
+import { describe, expect, it } from '@jest/globals';
+import fc from 'fast-check';
+import { order, TODAY } from '../../testing/kitchen.js';
+import { planMessage, shopMessageSchema, shopOrderId, type KnownOrder, type ShopMessage } from './index.js';
+
+const boxes = [
+  { id: 'table', name: 'Table box' },
+  { id: 'night', name: 'Longest Night box' },
+];
+const message = (revision: number, count: number, more: Partial<ShopMessage['order']> = {}): ShopMessage =>
+  shopMessageSchema.parse({
+    id: `m-${String(revision)}`,
+    reference: 'S-1',
+    revision,
+    order: {
+      customer: { name: 'Ada' },
+      lines: [{ box: 'Table box', count }],
+      handOver: { on: '2026-12-05', way: 'courier' },
+      ...more,
+    },
+  });
+
+describe('a message of the shop', () => {
+  it('leaves the newest order, however the messages arrive and however often', () => {
+    const arrivals = fc
+      .shuffledSubarray([1, 2, 3, 4, 5], { minLength: 1 })
+      .chain((revisions) =>
+        fc.tuple(fc.constant(revisions), fc.array(fc.constantFrom(...revisions), { maxLength: 5 })),
+      );
+    fc.assert(
+      fc.property(arrivals, ([revisions, again]) => {
+        let known: KnownOrder | null = null;
+        for (const revision of [...revisions, ...again]) {
+          const plan = planMessage(message(revision, revision * 2), known, boxes, TODAY);
+          if (plan.fate !== 'taken') continue;
+          const version: number = (known?.version ?? 0) + 1;
+          known = { revision, version, stored: { ...plan.draft, version } };
+        }
+        expect(known?.stored?.lines).toEqual([{ boxId: 'table', count: Math.max(...revisions) * 2, edition: null }]);
+      }),
+    );
+  });
+
+  it('is confirmed, paid or cancelled as the shop says, but never unpacked', () => {
+    const state = (more: Partial<ShopMessage['order']>, stored: KnownOrder['stored'] = null) =>
+      planMessage(message(2, 1, more), stored && { revision: 1, version: stored.version, stored }, boxes, TODAY).draft
+        ?.state;
+    expect(state({})).toBe('confirmed');
+    expect(state({ paidMinor: 500 })).toBe('paid');
+    expect(state({ cancelled: true })).toBe('cancelled');
+    const packed = { ...order('Ada', { table: 1 }, '2026-12-05', { state: 'packed' }), version: 3 };
+    expect(state({ paidMinor: 500 }, packed)).toBe('packed');
+  });
+
+  it('waits for the maker where both have changed the order, and gives way when told', () => {
+    const stored = { ...order('Ada', { table: 1 }, '2026-12-05', { notes: 'ribbon' }), version: 5 };
+    const known = { revision: 1, version: 4, stored };
+    expect(planMessage(message(2, 7), known, boxes, TODAY)).toMatchObject({ fate: 'to settle' });
+    expect(planMessage(message(2, 7), known, boxes, TODAY, true)).toMatchObject({
+      fate: 'taken',
+      draft: { notes: 'ribbon', lines: [{ count: 7 }] },
+    });
+  });
+
+  it('is refused with every reason at once', () => {
+    const wrong = message(1, 1, {
+      lines: [{ box: 'Moon box', count: 1 }],
+      exclusions: ['dust'],
+      handOver: { on: '2026-11-20', way: 'stall', place: '' },
+    });
+    expect(planMessage(wrong, null, boxes, TODAY).why).toBe(
+      'S-1: there is no one box “Moon box”; “dust” is nothing that can be ruled out; Friday 20 November has passed.',
+    );
+  });
+
+  it('names its order the same way each time', () => {
+    expect(shopOrderId('S-1')).toBe(shopOrderId('S-1'));
+    expect(shopOrderId('S-1')).not.toBe(shopOrderId('S-2'));
+  });
+});

@@ -1,0 +1,62 @@
+import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
+import type { Order } from '@usual-pantry/core/order';
+import { openServer, type TestServer } from '../testing/server.js';
+
+let server: TestServer;
+beforeAll(async () => {
+  server = await openServer({ demo: true });
+});
+afterAll(() => server.close());
+
+const list = async (query: object) =>
+  (await server.http.get('/api/orders').query(query).expect(200)).body as { items: Order[]; total: number };
+
+describe('the list of orders', () => {
+  it('is filtered by state, way, day and what is ruled out, alone and together', async () => {
+    const asked = await list({ state: 'asked', size: 200 });
+    expect(asked.items.every(({ state }) => state === 'asked')).toBe(true);
+    const courier = await list({ way: 'courier', size: 200 });
+    expect(courier.items.every(({ handOver }) => handOver.way === 'courier')).toBe(true);
+    const both = await list({ state: 'asked', way: 'courier', size: 200 });
+    const ids = new Set(courier.items.map(({ id }) => id));
+    expect(both.items.map(({ id }) => id)).toEqual(asked.items.map(({ id }) => id).filter((id) => ids.has(id)));
+    const sesame = await list({ exclusion: 'sesame', size: 200 });
+    expect(sesame.total).toBeGreaterThan(0);
+    expect(sesame.items.every(({ exclusions }) => exclusions.includes('sesame'))).toBe(true);
+    const day = await list({ on: '2026-12-14', size: 200 });
+    expect(day.items.every(({ handOver }) => handOver.on === '2026-12-14')).toBe(true);
+  });
+
+  it('refuses a filter that is none', async () => {
+    await server.http.get('/api/orders').query({ state: 'lost' }).expect(422);
+    await server.http.get('/api/orders').query({ on: 'soon' }).expect(422);
+    await server.http.get('/api/orders').query({ exclusion: 'dust' }).expect(422);
+  });
+});
+
+describe('several orders at once', () => {
+  const pick = async () => (await list({ state: 'asked', size: 3 })).items.map(({ id, version }) => ({ id, version }));
+  const bring = (orders: object[], state: string) => server.http.post('/api/orders/states').send({ orders, state });
+
+  it('come into one state, each with its history and the number of its boxes', async () => {
+    const chosen = await pick();
+    const changes = (await bring(chosen, 'confirmed').expect(200)).body as { before: Order; after: Order }[];
+    expect(changes.map(({ before }) => before.id)).toEqual(chosen.map(({ id }) => id));
+    for (const { before, after } of changes) {
+      expect(after).toMatchObject({ state: 'confirmed', version: before.version + 1 });
+      expect(after.history.at(-1)?.state).toBe('confirmed');
+      expect(after.lines.every(({ edition }) => edition === 1)).toBe(true);
+    }
+  });
+
+  it('are all left alone when one of them was changed elsewhere', async () => {
+    const chosen = await pick();
+    const [first, ...others] = chosen;
+    if (!first) throw new Error('nothing to choose');
+    const { body } = await bring([...others, { ...first, version: 99 }], 'paid').expect(409);
+    expect(body).toMatchObject({ code: 'stale' });
+    expect(await pick()).toEqual(chosen);
+    await bring([], 'paid').expect(422);
+    await bring(chosen, 'lost').expect(422);
+  });
+});
