@@ -45,6 +45,16 @@ export type ShopMessage = z.infer<typeof shopMessageSchema>;
 export const messageFates = ['taken', 'out of date', 'refused', 'to settle'] as const;
 export type MessageFate = (typeof messageFates)[number];
 
+/** What became of one delivery. */
+export interface Receipt {
+  readonly id: string;
+  readonly fate: MessageFate;
+  readonly why: string;
+  readonly orderId: string;
+  /** Whether the same message had been delivered before: then nothing was done. */
+  readonly again: boolean;
+}
+
 /** What is known of an order from its earlier messages. */
 export interface KnownOrder {
   readonly revision: number;

@@ -110,3 +110,23 @@ export const sumOfPlan = (plan: Plan): PlanSum => ({
   broken: plan.findings.filter(({ code }) => breaks.has(code)).map(({ about }) => about.name),
   makings: plan.makings.map(({ recipeName, day }) => ({ recipeName, day })),
 });
+
+/** How far a long solve is, or what came of the last one. */
+export interface PlanJob {
+  readonly state: 'idle' | 'running' | 'done' | 'stopped' | 'failed';
+  readonly kind: 'plan' | 'what-if';
+  readonly startedAt: string | null;
+  readonly objective: number | null;
+  readonly bound: number | null;
+  readonly message: string;
+  readonly clash: readonly string[];
+  readonly waysOut: readonly string[];
+}
+
+/** What a change would do to the season. */
+export interface WhatIfAnswer {
+  readonly before: PlanSum;
+  readonly after: PlanSum | null;
+  readonly clash: readonly string[];
+  readonly waysOut: readonly string[];
+}

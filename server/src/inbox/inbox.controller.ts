@@ -1,10 +1,10 @@
 import { Body, Controller, Get, Headers, HttpCode, Param, Post } from '@nestjs/common';
 import { ApiBody, ApiOperation, ApiResponse, ApiTags } from '@nestjs/swagger';
-import { shopMessageSchema } from '@usual-pantry/core/intake';
+import { shopMessageSchema, type Receipt } from '@usual-pantry/core/intake';
 import { z } from 'zod';
 import { jsonSchemaOf } from '../http/json-schema.js';
 import type { InboxMessageRow } from './inbox.entity.js';
-import { InboxService, manners, type Receipt } from './inbox.service.js';
+import { InboxService, manners } from './inbox.service.js';
 
 const testSchema = z.strictObject({ order: shopMessageSchema.shape.order, manner: z.enum(manners) });
 

@@ -7,7 +7,7 @@ import {
   shopMessageSchema,
   shopOrderId,
   type KnownOrder,
-  type MessageFate,
+  type Receipt,
   type ShopMessage,
 } from '@usual-pantry/core/intake';
 import type { EntityManager } from 'typeorm';
@@ -19,16 +19,6 @@ import { OrderRecords } from '../order/order.records.js';
 import { UnitOfWork } from '../storage/unit-of-work.js';
 import { InboxMessageRow } from './inbox.entity.js';
 import { distrust, sign } from './signature.js';
-
-/** What became of one delivery. */
-export interface Receipt {
-  readonly id: string;
-  readonly fate: MessageFate;
-  readonly why: string;
-  readonly orderId: string;
-  /** Whether the same message had been delivered before: then nothing was done. */
-  readonly again: boolean;
-}
 
 /** What comes with a delivery. */
 interface Delivery {

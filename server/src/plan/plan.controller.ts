@@ -9,9 +9,11 @@ import {
   shoppingText,
   whatIfSchema,
   type Plan,
+  type PlanJob,
   type PromiseCheck,
   type ShoppingLine,
   type WhatIf,
+  type WhatIfAnswer,
 } from '@usual-pantry/core/plan';
 import { daySchema, idSchema } from '@usual-pantry/core/record';
 import { z } from 'zod';
@@ -19,7 +21,7 @@ import { BookService } from '../book/book.service.js';
 import { jsonSchemaOf } from '../http/json-schema.js';
 import { calendarOf } from './calendar.js';
 import type { SolvedFigures } from './season-plan.entity.js';
-import { SeasonPlanner, type PlanJob, type WhatIfAnswer } from './season-planner.js';
+import { SeasonPlanner } from './season-planner.js';
 
 /** An order that may be stored already: then it is not counted twice. */
 const askedSchema = orderDraftSchema.safeExtend({ id: idSchema.optional() });

@@ -11,9 +11,10 @@ import {
   sumOfPlan,
   whyNotTo,
   type Guide,
-  type PlanSum,
+  type PlanJob,
   type SeasonSolution,
   type WhatIf,
+  type WhatIfAnswer,
 } from '@usual-pantry/core/plan';
 import { kitchenDraftSchema } from '@usual-pantry/core/kitchen';
 import type { Day } from '@usual-pantry/core/quantity';
@@ -27,26 +28,6 @@ import { PieceRecords } from '../piece/piece.records.js';
 import { GivenUp, SolverService } from '../solver/solver.service.js';
 import { UnitOfWork } from '../storage/unit-of-work.js';
 import { storePlan } from './season-plan.js';
-
-/** How far a long solve is, or what came of the last one. */
-export interface PlanJob {
-  readonly state: 'idle' | 'running' | 'done' | 'stopped' | 'failed';
-  readonly kind: 'plan' | 'what-if';
-  readonly startedAt: string | null;
-  readonly objective: number | null;
-  readonly bound: number | null;
-  readonly message: string;
-  readonly clash: readonly string[];
-  readonly waysOut: readonly string[];
-}
-
-/** What a change would do to the season. */
-export interface WhatIfAnswer {
-  readonly before: PlanSum;
-  readonly after: PlanSum | null;
-  readonly clash: readonly string[];
-  readonly waysOut: readonly string[];
-}
 
 const IDLE: PlanJob = {
   state: 'idle',

@@ -5,11 +5,11 @@ import type { OrderFileAnswer, OrderFileRequest } from '@usual-pantry/core/intak
 import type { Kitchen } from '@usual-pantry/core/kitchen';
 import type { Label, LabelLayout } from '@usual-pantry/core/label';
 import type { BoxCost } from '@usual-pantry/core/money';
-import type { MessageFate, ShopMessage } from '@usual-pantry/core/intake';
+import type { MessageFate, Receipt, ShopMessage } from '@usual-pantry/core/intake';
 import type { Composition, ComposeWish } from '@usual-pantry/core/compose';
 import type { Order, OrderDraft, OrderState, PackedAs } from '@usual-pantry/core/order';
 import type { Piece, PieceDraft } from '@usual-pantry/core/piece';
-import type { LabelRun, Plan, PlanSum, PromiseCheck, WhatIf } from '@usual-pantry/core/plan';
+import type { LabelRun, Plan, PlanJob, PromiseCheck, WhatIf, WhatIfAnswer } from '@usual-pantry/core/plan';
 import type { Recipe, RecipeDraft } from '@usual-pantry/core/recipe';
 import { packedQuery } from '../parts/addresses';
 
@@ -70,26 +70,6 @@ export type PlanAnswer = Plan & {
   follows: boolean;
 };
 
-/** How far a long solve is, or what came of the last one. */
-export interface PlanJob {
-  readonly state: 'idle' | 'running' | 'done' | 'stopped' | 'failed';
-  readonly kind: 'plan' | 'what-if';
-  readonly startedAt: string | null;
-  readonly objective: number | null;
-  readonly bound: number | null;
-  readonly message: string;
-  readonly clash: readonly string[];
-  readonly waysOut: readonly string[];
-}
-
-/** What a change would do to the season. */
-export interface WhatIfAnswer {
-  readonly before: PlanSum;
-  readonly after: PlanSum | null;
-  readonly clash: readonly string[];
-  readonly waysOut: readonly string[];
-}
-
 export interface OrderPage {
   items: Order[];
   total: number;
@@ -123,15 +103,6 @@ export interface RecipeVersion {
   readonly version: number;
   readonly replacedOn: string;
   readonly draft: RecipeDraft;
-}
-
-/** What became of one delivery to the inbox. */
-export interface Receipt {
-  readonly id: string;
-  readonly fate: MessageFate;
-  readonly why: string;
-  readonly orderId: string;
-  readonly again: boolean;
 }
 
 /** A message of the shop and what became of it. */

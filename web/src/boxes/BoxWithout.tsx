@@ -1,10 +1,7 @@
 import Alert from '@mui/material/Alert';
-import Autocomplete from '@mui/material/Autocomplete';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
 import { resolveBox, type Box as StoredBox } from '@usual-pantry/core/box';
-import { exclusionCodes, exclusions } from '@usual-pantry/core/ingredient';
 import { sayList } from '@usual-pantry/core/quantity';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -12,6 +9,7 @@ import type { Refusal } from '../app/api';
 import { sayExclusion } from '../orders/words';
 import { useEdit } from '../parts/useEdit';
 import type { SeasonBook } from '../parts/useSeason';
+import { WithoutPicker } from './WithoutPicker';
 
 /** A dietary variant of a stored box: which cells change, which must still be settled, and the box itself. */
 export function BoxWithout({ season, box }: { season: SeasonBook; box: StoredBox }) {
@@ -37,16 +35,7 @@ export function BoxWithout({ season, box }: { season: SeasonBook; box: StoredBox
   };
   return (
     <Box sx={{ display: 'grid', gap: 1.25 }}>
-      <Autocomplete
-        multiple
-        options={exclusionCodes}
-        value={without}
-        getOptionLabel={(code) => exclusions[code]?.name ?? code}
-        onChange={(_event, codes) => {
-          setWithout(codes);
-        }}
-        renderInput={(props) => <TextField {...props} label="Without" />}
-      />
+      <WithoutPicker label="Without" value={without} onChange={setWithout} />
       {standIns.map(({ fromId, toId, cells }) => (
         <span key={`${fromId} ${toId}`}>
           {cells} × {nameOf(toId)} for {nameOf(fromId)}

@@ -1,5 +1,4 @@
 import Alert from '@mui/material/Alert';
-import Autocomplete from '@mui/material/Autocomplete';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
@@ -9,13 +8,13 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { boxDraftSchema, type BoxDraft } from '@usual-pantry/core/box';
 import type { Aim, Composition } from '@usual-pantry/core/compose';
-import { exclusionCodes, exclusions } from '@usual-pantry/core/ingredient';
 import { sayCount, sayMinutes, sayMoney } from '@usual-pantry/core/quantity';
 import { useState } from 'react';
 import { useFormContext } from 'react-hook-form';
 import { useComposeMutation, type Refusal } from '../app/api';
 import { sayPercent } from '../parts/words';
 import type { SeasonBook } from '../parts/useSeason';
+import { WithoutPicker } from './WithoutPicker';
 
 const aims: Record<Aim, string> = {
   cost: 'The cheapest',
@@ -84,16 +83,7 @@ export function ComposeForMe({ season }: { season: SeasonBook }) {
           />
         ))}
       </Box>
-      <Autocomplete
-        multiple
-        options={exclusionCodes}
-        value={without}
-        getOptionLabel={(code) => exclusions[code]?.name ?? code}
-        onChange={(_event, codes) => {
-          setWithout(codes);
-        }}
-        renderInput={(props) => <TextField {...props} label="Nothing with" />}
-      />
+      <WithoutPicker label="Nothing with" value={without} onChange={setWithout} />
       <FormControlLabel
         control={
           <Checkbox

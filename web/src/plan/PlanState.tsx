@@ -3,16 +3,10 @@ import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
+import type { PlanJob } from '@usual-pantry/core/plan';
 import { sayMoney, sayNumber } from '@usual-pantry/core/quantity';
 import { useEffect, useRef, useState } from 'react';
-import {
-  api,
-  usePlanJobQuery,
-  useStartPlanMutation,
-  useStopPlanMutation,
-  type PlanAnswer,
-  type PlanJob,
-} from '../app/api';
+import { api, usePlanJobQuery, useStartPlanMutation, useStopPlanMutation, type PlanAnswer } from '../app/api';
 import { Icon } from '../app/Icon';
 import { useAppDispatch } from '../app/store';
 import { sayMoment } from '../parts/words';

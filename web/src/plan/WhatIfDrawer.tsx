@@ -12,16 +12,10 @@ import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import type { PlanSum, WhatIf } from '@usual-pantry/core/plan';
+import type { PlanSum, WhatIf, WhatIfAnswer } from '@usual-pantry/core/plan';
 import { sayDay, sayList, sayMass, sayMinutes, sayMoney, sayShortDay } from '@usual-pantry/core/quantity';
 import { useState } from 'react';
-import {
-  useAcceptWhatIfMutation,
-  useWhatIfMutation,
-  type PlanAnswer,
-  type Refusal,
-  type WhatIfAnswer,
-} from '../app/api';
+import { useAcceptWhatIfMutation, useWhatIfMutation, type PlanAnswer, type Refusal } from '../app/api';
 import { said } from '../app/history';
 import { useAppDispatch } from '../app/store';
 import { FIGURES } from '../app/theme';
