@@ -1,29 +1,7 @@
-import type { BoxContent, BoxDraft } from './schema.js';
+import { boxContentSchema, type BoxContent, type BoxDraft } from './schema.js';
 
 /** What a customer buys: the box without the maker's notes and what was sold before. */
-export const contentOf = ({
-  name,
-  foodName,
-  rows,
-  columns,
-  layers,
-  tray,
-  cells,
-  packaging,
-  packMinutes,
-  priceMinor,
-}: BoxContent): BoxContent => ({
-  name,
-  foodName,
-  rows,
-  columns,
-  layers,
-  tray,
-  cells,
-  packaging,
-  packMinutes,
-  priceMinor,
-});
+export const contentOf = (box: BoxContent): BoxContent => boxContentSchema.strip().parse(box);
 
 const same = (a: BoxContent, b: BoxContent): boolean => JSON.stringify(contentOf(a)) === JSON.stringify(contentOf(b));
 

@@ -53,10 +53,10 @@ const contentShape = {
   priceMinor: minorSchema,
 };
 
-const contentSchema = z.strictObject(contentShape).meta({ id: 'BoxContent' });
+export const boxContentSchema = z.strictObject(contentShape).meta({ id: 'BoxContent' });
 
 /** A box as it was sold before it was changed. */
-const editionSchema = z.strictObject({ edition: z.int().min(1), content: contentSchema }).meta({ id: 'BoxEdition' });
+const editionSchema = z.strictObject({ edition: z.int().min(1), content: boxContentSchema }).meta({ id: 'BoxEdition' });
 
 /** What the maker writes of a box. */
 export const boxDraftSchema = z
@@ -82,7 +82,7 @@ export const boxFiledSchema = boxDraftSchema.safeExtend(filedShape).meta({ id: '
 export const boxSchema = boxDraftSchema.safeExtend(storedShape).meta({ id: 'Box' });
 
 export type Cell = z.infer<typeof cellSchema>;
-export type BoxContent = z.infer<typeof contentSchema>;
+export type BoxContent = z.infer<typeof boxContentSchema>;
 export type BoxDraft = z.infer<typeof boxDraftSchema>;
 export type BoxFiled = z.infer<typeof boxFiledSchema>;
 export type Box = z.infer<typeof boxSchema>;

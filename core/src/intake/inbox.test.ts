@@ -62,6 +62,11 @@ describe('a message of the shop', () => {
     });
   });
 
+  it('that is out of date stays so, even when the maker asks for it', () => {
+    const known = { revision: 3, version: 1, stored: null };
+    expect(planMessage(message(2, 7), known, boxes, TODAY, true)).toMatchObject({ fate: 'out of date', draft: null });
+  });
+
   it('is refused with every reason at once', () => {
     const wrong = message(1, 1, {
       lines: [{ box: 'Moon box', count: 1 }],

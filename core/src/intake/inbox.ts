@@ -92,7 +92,7 @@ export function planMessage(
   today: Day,
   force = false,
 ): MessagePlan {
-  if (known && revision <= known.revision && !force)
+  if (known && revision <= known.revision)
     return {
       fate: 'out of date',
       draft: null,

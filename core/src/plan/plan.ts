@@ -3,10 +3,10 @@ import { finding, gravestFirst, openWayOut, type Finding, type Subject } from '.
 import {
   boxFor,
   doubleFindings,
+  dueOf,
   findingsOfOrder,
   isOpen,
   packedAs,
-  priceOfOrder,
   type OrderFiled,
   type PackedAs,
 } from '../order/index.js';
@@ -144,12 +144,6 @@ function bookPacking(boxes: readonly BoxDemand[], book: Book, today: Day): Packi
 /** Minutes of packing by day. */
 export const packingMinutes = (boxes: readonly BoxDemand[], book: Book, today: Day): Bookings =>
   bookPacking(boxes, book, today).minutes;
-
-/** What is still to be paid of an order, minor units: the price of its boxes less the deposit; nothing once it is paid. */
-function dueOf(order: OrderFiled, book: Book): number {
-  if (order.state !== 'asked' && order.state !== 'confirmed') return 0;
-  return Math.max(0, priceOfOrder(order, book) - order.depositMinor);
-}
 
 /** Minutes of getting ready for each recipe of a day, and of cleaning between what has no nuts, tree nuts and peanut. */
 function readyMinutesOf(makings: readonly Making[], finishings: readonly Finishing[], book: Book): number {

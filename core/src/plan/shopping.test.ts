@@ -1,7 +1,8 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import type { WeighedPack } from '../ingredient/index.js';
-import { choosePacks } from './index.js';
+import { ingredient } from '../../testing/kitchen.js';
+import { afterBuying, choosePacks } from './index.js';
 
 const pack = (name: string, grams: number, priceMinor: number): WeighedPack => ({
   name,
@@ -75,5 +76,36 @@ describe('whole packs', () => {
         expect(bought(grams + more, named).cost).toBeGreaterThanOrEqual(bought(grams, named).cost);
       }),
     );
+  });
+});
+
+it('puts what was bought into the pantry, with the prices that were paid', () => {
+  const packs = [
+    { name: 'bag', amount: 1, unit: 'kg' as const, priceMinor: 200 },
+    { name: 'sack', amount: 5, unit: 'kg' as const, priceMinor: 800 },
+  ];
+  const sugar = ingredient('sugar', { packs, onHandGrams: 300 });
+  const of = (name: string, grams: number, count: number, costMinor: number) => ({
+    name,
+    supplier: '',
+    grams,
+    count,
+    costMinor,
+  });
+  const line = {
+    ingredientId: 'sugar',
+    name: 'sugar',
+    neededGrams: 6500,
+    onHandGrams: 300,
+    missingGrams: 6200,
+    packs: [of('sack', 5000, 1, 800), of('bag', 1000, 2, 400)],
+    costMinor: 1200,
+    leftGrams: 800,
+    buyBy: '2026-12-01',
+  };
+  // 15.00 instead of 12.00: each kind a quarter dearer
+  expect(afterBuying(sugar, line, 1500)).toMatchObject({
+    onHandGrams: 7300,
+    packs: [{ priceMinor: 250 }, { priceMinor: 1000 }],
   });
 });

@@ -1,7 +1,7 @@
 import type { Book } from '../box/index.js';
-import { weighedPacks, type WeighedPack } from '../ingredient/index.js';
+import { weighedPacks, type IngredientDraft, type WeighedPack } from '../ingredient/index.js';
 import Papa from 'papaparse';
-import { minorDigits, minorPerUnit, sayShortDay, type Day } from '../quantity/index.js';
+import { minorDigits, minorPerUnit, sayShortDay, splitMinor, type Day } from '../quantity/index.js';
 import type { Making } from './makings.js';
 
 /** Whole packs of one kind. */
@@ -116,6 +116,30 @@ export function shoppingList(makings: readonly Making[], book: Book): ShoppingLi
     ];
   });
   return lines.sort((a, b) => a.name.localeCompare(b.name));
+}
+
+/**
+ * An ingredient after its line of the list was bought: on hand, and with the prices that were paid.
+ * @param paidMinor for all packs together; each kind is charged its share of it
+ */
+export function afterBuying<Ingredient extends IngredientDraft>(
+  ingredient: Ingredient,
+  line: ShoppingLine,
+  paidMinor: number,
+): Ingredient {
+  const shares = splitMinor(
+    paidMinor,
+    line.packs.map(({ costMinor }) => Math.max(1, costMinor)),
+  );
+  return {
+    ...ingredient,
+    packs: ingredient.packs.map((pack) => {
+      const at = line.packs.findIndex(({ name, supplier }) => name === pack.name && supplier === pack.supplier);
+      const bought = line.packs[at];
+      return bought ? { ...pack, priceMinor: Math.round((shares[at] ?? 0) / bought.count) } : pack;
+    }),
+    onHandGrams: ingredient.onHandGrams + line.packs.reduce((sum, pack) => sum + pack.grams * pack.count, 0),
+  };
 }
 
 const bought = (list: readonly ShoppingLine[]) =>

@@ -84,6 +84,7 @@ export class InboxService {
     return this.work.write(async (manager) => {
       const known = await manager.findOneBy(InboxMessageRow, { id });
       if (!known) throw notFound('message', id);
+      if (known.fate !== 'refused' && known.fate !== 'to settle') return receiptOf(known, true);
       return receiptOf(await this.take(known.message, true, manager), false);
     }, 'orders');
   }

@@ -77,6 +77,9 @@ describe('the shop’s inbox', () => {
     expect(await order(orderId)).toMatchObject({ notes: 'ribbon', lines: [{ count: 1 }] });
     await server.http.post(`/api/inbox/messages/${later.id}/take`).expect(200);
     expect(await order(orderId)).toMatchObject({ notes: 'ribbon', lines: [{ count: 5 }] });
+    // Taken once, it is not taken again over what the maker does afterwards
+    const { body } = await server.http.post(`/api/inbox/messages/${later.id}/take`).expect(200);
+    expect(body).toMatchObject({ fate: 'taken', again: true });
   });
 
   it('refuses in words what it cannot read, and keeps it', async () => {

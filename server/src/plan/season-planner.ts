@@ -65,16 +65,24 @@ export class SeasonPlanner {
 
   /** Starts to plan the season; what is found is stored. @throws Refused 409 when a job runs already */
   async start(): Promise<PlanJob> {
-    this.begin('plan');
     const { season, today, stored } = await this.books.plan();
+    this.begin('plan');
     const solving = this.solve(
       { book: season.book, orders: season.orders, today, before: stored?.guide ?? null },
       PLAN_SECONDS,
     );
-    void solving.then(async (solution) => {
-      const { guide } = solution ?? {};
-      if (solution && guide) await this.work.write((manager) => this.keep(manager, guide, solution));
-    });
+    void solving
+      .then(async (solution) => {
+        const { guide } = solution ?? {};
+        if (solution && guide) await this.work.write((manager) => this.keep(manager, guide, solution));
+      })
+      .catch(() => {
+        this.running = {
+          ...this.running,
+          state: 'failed',
+          message: 'The plan could not be stored. The last one stays.',
+        };
+      });
     return this.running;
   }
 
@@ -107,8 +115,8 @@ export class SeasonPlanner {
 
   /** What a change would do; stores nothing. @throws Refused 409 when a job runs already */
   async whatIf(change: WhatIf): Promise<WhatIfAnswer> {
-    this.begin('what-if');
     const { season, today, plan, stored } = await this.books.plan();
+    this.begin('what-if');
     const changed = seasonIf(season.data, season.orders, change);
     // What falls on a lost day has to go somewhere else: pins on it hold no more.
     const pins = (stored?.guide.pins ?? []).filter(({ day }) => !change.loseDays.includes(day));

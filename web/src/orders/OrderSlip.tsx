@@ -5,7 +5,7 @@ import Link from '@mui/material/Link';
 import Paper from '@mui/material/Paper';
 import Typography from '@mui/material/Typography';
 import { exclusions } from '@usual-pantry/core/ingredient';
-import { boxFor, breachesOf, packedAs, priceOfOrder, unitPrice, type Order } from '@usual-pantry/core/order';
+import { boxFor, breachesOf, dueOf, packedAs, priceOfOrder, unitPrice, type Order } from '@usual-pantry/core/order';
 import { sayDay, sayList, sayMoney } from '@usual-pantry/core/quantity';
 import { Link as RouterLink } from 'react-router';
 import { useOrderQuery } from '../app/api';
@@ -66,11 +66,11 @@ export function OrderSlip({ id }: { id: string }) {
   const { kitchen } = season.data;
   const money = (minor: number) => sayMoney(minor, kitchen.currency);
   const price = priceOfOrder(order, season.book);
-  const paid = order.state === 'asked' || order.state === 'confirmed' ? Math.min(price, order.depositMinor) : price;
+  const due = dueOf(order, season.book);
   const sums: [string, number][] = [
     ['Together', price],
-    ['Paid', paid],
-    ['Still to pay', price - paid],
+    ['Paid', price - due],
+    ['Still to pay', due],
   ];
   return (
     <Box sx={{ maxWidth: 640 }}>

@@ -2,6 +2,7 @@ import Box from '@mui/material/Box';
 import Paper from '@mui/material/Paper';
 import {
   boxFor,
+  dueOf,
   findingsOfOrder,
   isOpen,
   orderDraftSchema,
@@ -34,7 +35,7 @@ export function OrderSummary({ season, order }: { season: SeasonBook; order: Ord
   const price = priceOfOrder(wishes, book);
   const grams = boxes.reduce((sum, { facts, count }) => sum + facts.weightGrams * count, 0);
   const pieces = boxes.reduce((sum, { facts, count }) => sum + facts.pieceCount * count, 0);
-  const deposit = parsed.success ? parsed.data.depositMinor : 0;
+  const due = parsed.success ? dueOf(parsed.data, book) : price;
   const runs = plan?.labels.filter(
     (run) =>
       run.handOver === order?.handOver.on &&
@@ -61,7 +62,7 @@ export function OrderSummary({ season, order }: { season: SeasonBook; order: Ord
         <FigureList>
           <Figure name="Price">
             {money(price)}
-            {deposit > 0 && `, ${money(price - deposit)} still to pay`}
+            {due < price && `, ${money(due)} still to pay`}
           </Figure>
           <Figure name="Pieces, weight">
             {pieces} · {sayGrams(grams)}

@@ -10,8 +10,8 @@ import TableContainer from '@mui/material/TableContainer';
 import TableFooter from '@mui/material/TableFooter';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
-import type { ShoppingLine } from '@usual-pantry/core/plan';
-import { minorPerUnit, sayGrams, sayMoney, sayShortDay, splitMinor } from '@usual-pantry/core/quantity';
+import { afterBuying, type ShoppingLine } from '@usual-pantry/core/plan';
+import { minorPerUnit, sayGrams, sayMoney, sayShortDay } from '@usual-pantry/core/quantity';
 import { Link as RouterLink } from 'react-router';
 import { useState } from 'react';
 import type { PlanAnswer, Refusal } from '../app/api';
@@ -44,25 +44,9 @@ function Bought({ line, currency }: { line: ShoppingLine; currency: string }) {
       setTrouble('The price paid must be a number.');
       return;
     }
-    // Each kind of pack is charged its share of what was paid.
-    const shares = splitMinor(
-      total,
-      line.packs.map(({ costMinor }) => Math.max(1, costMinor)),
-    );
     const { id: _id, version: _version, ...draft } = stored;
-    const packs = draft.packs.map((pack) => {
-      const at = line.packs.findIndex(({ name, supplier }) => name === pack.name && supplier === pack.supplier);
-      const bought = line.packs[at];
-      return bought ? { ...pack, priceMinor: Math.round((shares[at] ?? 0) / bought.count) } : pack;
-    });
-    const grams = line.packs.reduce((sum, pack) => sum + pack.grams * pack.count, 0);
     try {
-      await edit.change(
-        'ingredient',
-        stored,
-        { ...draft, packs, onHandGrams: draft.onHandGrams + grams },
-        `${line.name} bought.`,
-      );
+      await edit.change('ingredient', stored, afterBuying(draft, line, total), `${line.name} bought.`);
     } catch (error) {
       setTrouble((error as Refusal).message);
     }
