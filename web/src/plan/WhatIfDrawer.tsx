@@ -83,6 +83,14 @@ function Compared({ answer, currency }: { answer: WhatIfAnswer; currency: string
   );
 }
 
+/** What the parts of a change are called on the screen. */
+const names: Readonly<Record<string, string>> = {
+  loseDays: 'The days that you lose',
+  helpers: 'The helper’s hours',
+  boxes: 'The boxes, their number and their day',
+  moulds: 'The number of moulds',
+};
+
 const fresh = { helperDay: '', helperHours: '', boxId: '', boxes: '', on: '', pieceId: '', moulds: '' };
 
 /** A change that is tried before it is made: lost days, hired hands, more boxes, more moulds. */
@@ -112,7 +120,12 @@ export function WhatIfDrawer({ plan, onClose }: { plan: PlanAnswer; onClose: () 
   const empty = Object.values(change).every((list) => list.length === 0);
   const refuse = (error: unknown) => {
     const { message, wrong } = error as Refusal;
-    setTrouble([message, ...(wrong ?? []).map((each) => `${each.path} ${each.message}.`)].join(' '));
+    setTrouble(
+      [
+        message,
+        ...(wrong ?? []).map(({ path, message: why }) => `${names[/^\w+/.exec(path)?.[0] ?? ''] ?? path} ${why}.`),
+      ].join(' '),
+    );
   };
   const look = async () => {
     setTrouble(null);
