@@ -4,6 +4,7 @@ const layers = [
   'quantity',
   'finding',
   'solver',
+  'schedule',
   'ingredient',
   'starter',
   'cooking',
@@ -49,7 +50,7 @@ module.exports = {
       from: { path: '^core/src/', pathNot: '\\.test\\.ts$' },
       to: {
         path: 'node_modules',
-        pathNot: 'node_modules/(zod|decimal\\.js|parse-ingredient|format-quantity|chrono-node|papaparse)/',
+        pathNot: 'node_modules/(zod|decimal\\.js|parse-ingredient|format-quantity|chrono-node|papaparse|pure-rand|jstat)/',
       },
     },
     {

@@ -1,18 +1,19 @@
 import type { Book } from '@usual-pantry/core/box';
 import { boxFor, isOpen, type OrderFiled } from '@usual-pantry/core/order';
 import type { Plan } from '@usual-pantry/core/plan';
+import { bodyForm, piecesPerBatch } from '@usual-pantry/core/piece';
 
 const DAY = 86_400_000;
 const at = (day: string): number => Date.parse(day) / DAY;
 const weekdayOf = (day: string): number => new Date(`${day}T00:00:00Z`).getUTCDay();
 
-/** Minutes that the rules allow on a day, overtime included. */
+/** Minutes that the rules allow the maker on a day, overtime included. */
 function allowed(day: string, book: Book): number {
   const { benchWeek, dayChanges, overtimeMinutes } = book.kitchen;
   if (benchWeek.length === 0) return Infinity;
   const change = dayChanges.find((each) => each.day === day);
   const usual = benchWeek.find((each) => each.weekday === weekdayOf(day))?.hours ?? 0;
-  return ((change?.hours ?? usual) + (change?.helperHours ?? 0)) * 60 + overtimeMinutes;
+  return (change?.hours ?? usual) * 60 + overtimeMinutes;
 }
 
 /**
@@ -65,6 +66,18 @@ export function verifyPlan(plan: Plan, book: Book, orders: readonly OrderFiled[]
       if (!Number.isInteger(count) || count < 1) wrong.push(`${name}: ${String(count)} is no number of batches`);
     }
     const yieldGrams = making.batches.reduce((sum, { size, count }) => sum + size * count * facts.yieldGrams, 0);
+    const pieces = new Set(making.uses.filter(({ role }) => role === 'body').map(({ id }) => id));
+    const served = making.uses.reduce((sum, use) => sum + (use.role === 'body' ? use.pieces : 0), 0);
+    const [only] = pieces;
+    const form = book.pieces.get(only ?? '')?.piece.form;
+    if (pieces.size === 1 && served === making.uses.reduce((sum, use) => sum + use.pieces, 0) && form) {
+      const given = making.batches.reduce(
+        (sum, { size, count }) => sum + count * piecesPerBatch(bodyForm(form), size, facts.yieldGrams),
+        0,
+      );
+      if (making.uses.every(({ role }) => role === 'body') && given < served + making.sparePieces)
+        wrong.push(`${name}: ${String(given)} pieces for ${String(served)} and ${String(making.sparePieces)} to spare`);
+    }
     if (Math.abs(yieldGrams - making.usedGrams - making.leftOverGrams) > 1e-6)
       wrong.push(
         `${name}: ${String(yieldGrams)} g come out, ${String(making.usedGrams + making.leftOverGrams)} g are accounted for`,
@@ -103,9 +116,20 @@ export function verifyPlan(plan: Plan, book: Book, orders: readonly OrderFiled[]
   }
 
   // Nobody works longer than the day and its overtime, and nobody on a day that is none.
-  for (const { day, bookedMinutes } of plan.days)
-    if (bookedMinutes > allowed(day, book) + 0.5)
-      wrong.push(`${day}: ${String(Math.round(bookedMinutes))} of ${String(allowed(day, book))} minutes`);
+  for (const { day, bookedMinutes, packs } of plan.days) {
+    // A helper does no more than finishing and packing, and no more than the hours that are hired.
+    const finished = plan.finishings
+      .filter((each) => each.day === day)
+      .reduce((sum, { pieceId, count }) => sum + (count * (book.pieces.get(pieceId)?.piece.handSeconds ?? 0)) / 60, 0);
+    const packed = packs.reduce(
+      (sum, { boxId, count }) => sum + count * (book.boxes.get(boxId)?.box.packMinutes ?? 0),
+      0,
+    );
+    const helped = (kitchen.dayChanges.find((each) => each.day === day)?.helperHours ?? 0) * 60;
+    const own = bookedMinutes - Math.min(helped, finished + packed);
+    if (own > allowed(day, book) + 0.5)
+      wrong.push(`${day}: ${String(Math.round(own))} of ${String(allowed(day, book))} minutes`);
+  }
 
   // The shopping covers what the batches take.
   for (const line of plan.shopping) {

@@ -81,6 +81,12 @@ export const kitchenDraftSchema = z
     depositPercent: percentSchema(100).default(0),
     /** Days between the last making day of a piece and the hand-over. */
     packingLeadDays: z.int().min(0).max(60).default(1),
+    /** How sure it must be that the pieces made cover the orders, given how much a recipe's yield varies. */
+    surePercent: z
+      .number('must be a number')
+      .min(50, 'must be 50 or more')
+      .max(99.9, 'must be 99.9 or less')
+      .default(95),
     /** Days of life that a piece still has when it is handed over. */
     promisedDays: z.int().min(0).max(365).default(5),
     scaleStepGrams: z.number().min(0.01).max(100).default(1),

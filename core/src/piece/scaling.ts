@@ -1,5 +1,5 @@
 import { sayCount, sayNumber } from '../quantity/index.js';
-import { chooseBatches, sayBatches, type BatchCount, type RecipeFacts } from '../recipe/index.js';
+import { chooseBatches, multipleOf, sayBatches, type BatchCount, type RecipeFacts } from '../recipe/index.js';
 import { piecesPerBatch } from './makeup.js';
 import type { BodyForm } from './schema.js';
 
@@ -31,7 +31,7 @@ export function batchesForPieces(
   const pieces = batches.reduce((sum, { size, count }) => sum + (covers.get(size) ?? 0) * count, 0);
   return {
     batches,
-    multiple: batches.reduce((sum, { size, count }) => sum + size * count, 0),
+    multiple: multipleOf(batches),
     pieces,
     over: pieces - wanted,
     advice: `Make ${sayBatches(batches, 'single ')}: ${sayCount(pieces, 'piece')}, ${sayNumber(pieces - wanted)} over.`,

@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { openBook } from '../box/index.js';
 import { seasonFileSchema } from '../season/index.js';
 import { benchDay, followsGuide, guideOf, moveMaking, planSeason, whyNotTo, whyThen } from './index.js';
-import { nutClass, nutClasses } from './nuts.js';
+import { verifyBench } from '../../testing/verify-bench.js';
 
 const file = seasonFileSchema.parse(JSON.parse(readFileSync('demo/season.json', 'utf8')));
 const book = openBook(file);
@@ -11,24 +11,11 @@ const plan = planSeason(book, file.orders, file.writtenFor, file.plan ?? undefin
 const worked = plan.days.filter(({ bookedMinutes }) => bookedMinutes > 0);
 
 describe('a bench day', () => {
-  it.each(worked.map(({ day }) => day))('%s: one thing at a time, nuts last, and as short as it can be', (day) => {
-    const { tasks, spanMinutes, leastMinutes } = benchDay(plan, day, book);
-    tasks.slice(1).forEach((task, index) => {
-      const before = tasks[index];
-      expect(task.from).toBeGreaterThanOrEqual((before?.from ?? 0) + (before?.minutes ?? 0) - 1e-9);
-    });
-    const booked = plan.days.find((each) => each.day === day)?.bookedMinutes ?? 0;
-    expect(tasks.reduce((sum, { minutes }) => sum + minutes, 0)).toBeCloseTo(booked, 6);
-    const order = tasks.flatMap(({ kind, recipeId }) =>
-      kind === 'make' && recipeId ? [nutClasses.indexOf(nutClass(book.recipes.get(recipeId)?.contains ?? []))] : [],
-    );
-    expect(order).toEqual([...order].sort());
-    expect(spanMinutes).toBeGreaterThanOrEqual(leastMinutes - 1e-6);
-    // Each component is there before what uses it.
-    const start = new Map(tasks.map((task) => [task.key, task.from] as const));
-    for (const { recipeId, from } of tasks)
-      for (const { uses } of book.recipes.get(recipeId ?? '')?.recipe.lines ?? [])
-        if (start.has(`make ${uses.id}`)) expect(start.get(`make ${uses.id}`)).toBeLessThan(from);
+  it.each(worked.map(({ day }) => day))('%s: keeps every rule of the bench', (day) => {
+    const sheet = benchDay(plan, day, book);
+    expect(verifyBench(sheet, plan, day, book)).toEqual([]);
+    expect(sheet.spanMinutes).toBeGreaterThanOrEqual(sheet.leastMinutes - 1e-6);
+    expect(sheet.lacking).toEqual([]);
   });
 });
 

@@ -1,200 +1,198 @@
 import type { Book } from '../box/index.js';
-import { sayCount, sayMinutes, type Day } from '../quantity/index.js';
+import { addDays, sayList, type Day } from '../quantity/index.js';
 import { sayBatches } from '../recipe/index.js';
-import { packedKey } from '../order/index.js';
-import { usersFirst } from './makings.js';
-import { nutClass, nutClasses, type NutClass } from './nuts.js';
+import { bestSchedule, boundsOf, type BestSchedule, type PlacedUse, type Resource } from '../schedule/index.js';
+import { equipmentOf, HELPER, jobsOf, MAKER, type BenchJob, type JobWords } from './bench-jobs.js';
 import type { Plan } from './plan.js';
+import { helperHours } from './windows.js';
 
-/** One stretch of the maker's hands on a day. */
-export interface BenchTask {
+/** One stretch of somebody's hands on a day. */
+export interface BenchTask extends JobWords {
   readonly key: string;
-  readonly kind: 'make' | 'finish' | 'pack' | 'clean';
-  readonly name: string;
-  /** How much, in few words. */
-  readonly code: string;
-  /** The recipe that is made; null for everything else. */
-  readonly recipeId: string | null;
-  readonly pinned: boolean;
+  readonly who: 'maker' | 'helper';
   /** Minutes from the beginning of the day. */
   readonly from: number;
   readonly minutes: number;
-  /** What then rests by itself, and for how long; null for what rests overnight. */
-  readonly hold: { readonly text: string; readonly minutes: number | null } | null;
+}
+
+/** A stretch in which a burner, the oven, a pan or a tool is in use. */
+export interface EquipmentUse {
+  readonly equipment: string;
+  readonly what: string;
+  readonly from: number;
+  readonly minutes: number;
 }
 
 /** A day's work in the order in which it is done. */
 export interface BenchDay {
   readonly tasks: readonly BenchTask[];
+  readonly equipment: readonly EquipmentUse[];
   /** From the first stretch of work to the end of the last, waits among them. */
   readonly spanMinutes: number;
-  /** No order of the work can be shorter: all of the hands, or the longest chain of work and rest. */
+  /** No order of the work can be shorter: the hands, the busiest piece of equipment, or the longest chain of work and rests. */
   readonly leastMinutes: number;
+  /** What that least is. */
+  readonly heldUpBy: string;
+  /** Stretches in which the maker can do nothing of this day. */
+  readonly waits: readonly { readonly from: number; readonly minutes: number }[];
+  /** What came from earlier days and still rests. */
+  readonly resting: readonly { readonly recipeName: string; readonly madeOn: Day }[];
+  /** What there is too little of for what falls on the day; nothing is placed by it then. */
+  readonly lacking: readonly string[];
 }
 
-interface Job {
-  readonly task: Omit<BenchTask, 'from'>;
-  readonly nuts: NutClass;
-  /** What must be done and have rested before. */
-  readonly after: readonly string[];
-}
+const ROUNDS = 100;
+const HELPER_STEP = 30;
 
-/** Minutes that a batch rests by itself, as long as is safe to plan for. */
-const restOf = (recipeId: string, book: Book): number =>
-  book.recipes.get(recipeId)?.recipe.steps.reduce((sum, { rest }) => sum + (rest?.safeMinutes ?? 0), 0) ?? 0;
-
-/** Longer rests run into the night. */
-const NIGHT_MINUTES = 300;
-
-function jobsOf(plan: Plan, day: Day, book: Book): Job[] {
-  const componentsFirst = usersFirst(book).reverse();
-  const makings = plan.makings
-    .filter((making) => making.day === day)
-    .sort((a, b) => componentsFirst.indexOf(a.recipeId) - componentsFirst.indexOf(b.recipeId));
-  const made = new Set(makings.map(({ recipeId }) => recipeId));
-  const makes = makings.map((making): Job => {
-    const facts = book.recipes.get(making.recipeId);
-    const rest = restOf(making.recipeId, book);
-    const overnight = (facts?.recipe.restDays ?? 0) > 0 || rest > NIGHT_MINUTES;
-    const components = facts?.recipe.lines.flatMap(({ uses }) =>
-      uses.kind === 'recipe' && made.has(uses.id) ? [`make ${uses.id}`] : [],
+/** The best time for the helper to come, and the day as it then goes. */
+function withHelper(jobs: readonly BenchJob[], resources: readonly Resource[], minutes: number): BestSchedule | null {
+  const activities = jobs.map(({ activity }) => activity);
+  const alone = bestSchedule({ activities, resources }, minutes > 0 ? 0 : ROUNDS);
+  if (minutes <= 0 || !alone) return alone;
+  const at = (from: number, rounds: number) =>
+    bestSchedule(
+      { activities, resources: [...resources, { key: HELPER, capacity: 1, from, until: from + minutes }] },
+      rounds,
     );
-    return {
-      task: {
-        key: `make ${making.recipeId}`,
-        kind: 'make',
-        name: making.recipeName,
-        code: sayBatches(making.batches),
-        recipeId: making.recipeId,
-        pinned: making.pinned,
-        minutes: making.handsMinutes + book.kitchen.setUpMinutes,
-        hold: overnight
-          ? { text: 'rests overnight', minutes: null }
-          : rest > 0
-            ? { text: `rests ${sayMinutes(rest)}`, minutes: rest }
-            : null,
-      },
-      nuts: nutClass(facts?.contains ?? []),
-      after: components ?? [],
-    };
-  });
-  const counts = new Map<string, { count: number; minutes: number; sameDay: boolean }>();
-  for (const { pieceId, count, handsMinutes, madeOn, day: on } of plan.finishings) {
-    if (on !== day) continue;
-    const before = counts.get(pieceId);
-    counts.set(pieceId, {
-      count: (before?.count ?? 0) + count,
-      minutes: (before?.minutes ?? 0) + handsMinutes,
-      sameDay: (before?.sameDay ?? false) || madeOn === day,
-    });
+  let best = { from: 0, span: Infinity };
+  for (let from = 0; from < alone.span; from += HELPER_STEP) {
+    const span = at(from, 0)?.span ?? Infinity;
+    if (span < best.span - 1e-6) best = { from, span };
   }
-  const finishes = [...counts].map(([pieceId, { count, minutes, sameDay }]): Job => {
-    const facts = book.pieces.get(pieceId);
-    const parts = facts?.parts ?? [];
-    const after = parts
-      .filter(({ recipeId, role }) => made.has(recipeId) && (role !== 'body' || sameDay))
-      .map(({ recipeId }) => `make ${recipeId}`);
-    return {
-      task: {
-        key: `finish ${pieceId}`,
-        kind: 'finish',
-        name: `Finish ${facts?.piece.name ?? pieceId}`,
-        code: sayCount(count, 'piece'),
-        recipeId: null,
-        pinned: false,
-        minutes,
-        hold: null,
-      },
-      nuts: nutClass(facts?.contains ?? []),
-      after,
-    };
+  return at(best.from, ROUNDS);
+}
+
+/** Strips of one recipe that follow one another without a break are one strip. */
+function joined(tasks: readonly BenchTask[], plan: Plan, day: Day): BenchTask[] {
+  const list: BenchTask[] = [];
+  for (const task of tasks) {
+    const before = list.findLast(({ who }) => who === task.who);
+    const follows = before && Math.abs(before.from + before.minutes - task.from) < 1e-6;
+    if (!before || !follows || task.recipeId === null || before.recipeId !== task.recipeId) list.push(task);
+    else
+      list[list.indexOf(before)] = {
+        ...task,
+        key: before.key,
+        from: before.from,
+        minutes: before.minutes + task.minutes,
+        code: before.code,
+      };
+  }
+  const whole = new Map(plan.makings.filter((each) => each.day === day).map((each) => [each.recipeId, each.batches]));
+  return list.map((task) => {
+    const batches = whole.get(task.recipeId ?? '');
+    const alone = list.filter(({ recipeId }) => recipeId === task.recipeId).length === 1;
+    return batches && alone ? { ...task, code: sayBatches(batches) } : task;
   });
-  const packs = plan.days
-    .filter((each) => each.day === day)
-    .flatMap(({ packs: list }) => list)
-    .map((pack): Job => ({
-      task: {
-        key: `pack ${packedKey(pack.boxId, pack)} ${pack.handOver}`,
-        kind: 'pack',
-        name: `Pack ${pack.boxName}`,
-        code: sayCount(pack.count, 'box', 'boxes'),
-        recipeId: null,
-        pinned: false,
-        minutes: pack.count * (book.boxes.get(pack.boxId)?.box.packMinutes ?? 0),
-        hold: null,
-      },
-      nuts: 'peanut',
-      after: finishes.map(({ task }) => task.key),
-    }));
-  return [...makes, ...finishes, ...packs];
+}
+
+/** Uses of the same resource by one activity that follow one another are one. */
+function tasksOf(jobs: readonly BenchJob[], schedule: BestSchedule): BenchTask[] {
+  const words = new Map(jobs.map((job) => [job.activity.key, job.words] as const));
+  return schedule.placed
+    .flatMap(({ activity: { key }, uses }): BenchTask[] => {
+      const said = words.get(key);
+      if (!said) return [];
+      const hands = uses.filter(({ resource }) => resource === MAKER || resource === HELPER);
+      const strips: PlacedUse[] = [];
+      for (const use of hands) {
+        const before = strips.at(-1);
+        if (before && Math.abs(before.until - use.from) < 1e-6)
+          strips[strips.length - 1] = { ...before, until: use.until };
+        else strips.push(use);
+      }
+      return strips.map(({ resource, from, until }, index) => ({
+        ...said,
+        key: index === 0 ? key : `${key} ${String(index)}`,
+        who: resource === HELPER ? 'helper' : 'maker',
+        from,
+        minutes: until - from,
+        hold: index === strips.length - 1 ? said.hold : null,
+      }));
+    })
+    .sort((a, b) => a.from - b.from);
+}
+
+function waitsIn(tasks: readonly BenchTask[]): BenchDay['waits'] {
+  const waits: { from: number; minutes: number }[] = [];
+  let now = 0;
+  for (const { who, from, minutes } of tasks) {
+    if (who !== 'maker') continue;
+    if (from > now + 1) waits.push({ from: now, minutes: from - now });
+    now = Math.max(now, from + minutes);
+  }
+  return waits;
 }
 
 /**
- * Puts a day's work in order on one pair of hands: without nuts before tree nuts before peanut, with a clean-down between; components
- * before what uses them; what rests gives the hands free for other work; packing when everything is finished.
+ * Puts a day's work in order on the hands, burners, oven, pans and tools that there are: without nuts before tree nuts before peanut,
+ * with a clean-down between; components before what uses them; what rests gives the hands free for other work; packing when everything
+ * is finished. Only the maker cooks, so that no two pots want hands in the same minute; a helper finishes and packs.
  */
 export function benchDay(plan: Plan, day: Day, book: Book): BenchDay {
   const jobs = jobsOf(plan, day, book);
-  const ready = new Map<string, number>();
-  const tasks: BenchTask[] = [];
-  let now = 0;
-  const classes = nutClasses.filter((nuts) => jobs.some((job) => job.nuts === nuts && job.task.kind !== 'pack'));
-  const run = ({ task }: Job, from: number) => {
-    tasks.push({ ...task, from });
-    now = from + task.minutes;
-    ready.set(task.key, now + (task.hold?.minutes ?? 0));
-  };
-  const startOf = (job: Job) => Math.max(now, ...job.after.map((key) => ready.get(key) ?? 0));
-  for (const [index, nuts] of classes.entries()) {
-    if (index > 0 && book.kitchen.cleanMinutes > 0) {
-      tasks.push({
-        key: `clean ${nuts}`,
-        kind: 'clean',
-        name: 'Clean',
-        code: `before ${nuts}`,
-        recipeId: null,
-        pinned: false,
-        from: now,
-        minutes: book.kitchen.cleanMinutes,
-        hold: null,
-      });
-      now += book.kitchen.cleanMinutes;
-    }
-    const left = jobs.filter((job) => job.nuts === nuts && job.task.kind !== 'pack');
-    while (left.length > 0) {
-      // Whatever can begin first; among those what rests longest, so that the rest passes beside other work.
-      const able = left.filter(({ after }) =>
-        after.every((key) => ready.has(key) || !left.some(({ task }) => task.key === key)),
-      );
-      const next = (able.length > 0 ? able : left).reduce((best, job) => {
-        const earlier = startOf(job) - startOf(best);
-        return earlier < 0 || (earlier === 0 && (job.task.hold?.minutes ?? 0) > (best.task.hold?.minutes ?? 0))
-          ? job
-          : best;
-      });
-      left.splice(left.indexOf(next), 1);
-      run(next, startOf(next));
-    }
-  }
-  for (const job of jobs) if (job.task.kind === 'pack') run(job, startOf(job));
-  const hands = tasks.reduce((sum, { minutes }) => sum + minutes, 0);
-  const longest = new Map<string, number>();
-  const chain = (key: string): number => {
-    const known = longest.get(key);
-    if (known !== undefined) return known;
-    longest.set(key, 0);
-    const job = jobs.find(({ task }) => task.key === key);
-    if (!job) return 0;
-    const before = Math.max(
-      0,
-      ...job.after.map((each) => chain(each) + (jobs.find(({ task }) => task.key === each)?.task.hold?.minutes ?? 0)),
+  const maker: Resource = { key: MAKER, capacity: 1 };
+  const helpMinutes = helperHours(day, book.kitchen) * 60;
+  const equipment = equipmentOf(jobs, book);
+  const activities = jobs.map(({ activity }) => activity);
+  const lacking: string[] = [];
+  let schedule = withHelper(jobs, [maker, ...equipment], helpMinutes);
+  if (!schedule) {
+    // Something is wanted more often in one night than there is of it: then it is said, and the day goes on without.
+    const fits = (kept: readonly Resource[]) => bestSchedule({ activities, resources: [maker, ...kept] }, 0) !== null;
+    const without = ({ key }: Resource) =>
+      equipment.map((each) => (each.key === key ? { ...each, capacity: jobs.length + 1 } : each));
+    const short = equipment.filter((each) => fits(without(each)));
+    lacking.push(...(short.length > 0 ? short : equipment).map(({ key }) => key));
+    schedule = withHelper(
+      jobs,
+      [maker, ...equipment.map((each) => (lacking.includes(each.key) ? { ...each, capacity: jobs.length + 1 } : each))],
+      helpMinutes,
     );
-    longest.set(key, before + job.task.minutes);
-    return before + job.task.minutes;
-  };
+  }
+  const resting = plan.makings.flatMap(({ recipeId, recipeName, day: madeOn }) => {
+    const rest = book.recipes.get(recipeId)?.recipe.restDays ?? 0;
+    return madeOn < day && day <= addDays(madeOn, rest) ? [{ recipeName, madeOn }] : [];
+  });
+  if (!schedule)
+    return { tasks: [], equipment: [], spanMinutes: 0, leastMinutes: 0, heldUpBy: '', waits: [], resting, lacking };
+  const names = new Map(jobs.map((job) => [job.activity.key, job.words.name] as const));
+  // The helper may come at any time: the bound does not know when.
+  const bounds = boundsOf({
+    activities,
+    resources: [
+      maker,
+      ...equipment,
+      ...(helpMinutes > 0 ? [{ key: HELPER, capacity: 1, from: 0, until: helpMinutes }] : []),
+    ],
+  });
+  const tasks = joined(tasksOf(jobs, schedule), plan, day);
+  const busiest = bounds.resources.reduce((most, each) => (each.minutes > most.minutes ? each : most), {
+    key: '',
+    minutes: 0,
+  });
   return {
     tasks,
-    spanMinutes: now,
-    leastMinutes: Math.max(hands, 0, ...jobs.map(({ task }) => chain(task.key))),
+    equipment: schedule.placed.flatMap(({ activity: { key }, uses }) =>
+      uses
+        .filter(({ resource }) => resource !== MAKER && resource !== HELPER)
+        .map(({ resource, from, until }) => ({
+          equipment: resource,
+          what: names.get(key) ?? '',
+          from,
+          minutes: until - from,
+        })),
+    ),
+    spanMinutes: schedule.span,
+    leastMinutes: bounds.leastMinutes,
+    heldUpBy:
+      bounds.chainMinutes > busiest.minutes - 1e-6
+        ? 'work and rests that follow one another'
+        : busiest.key === MAKER || busiest.key === HELPER
+          ? 'the hands'
+          : `the ${sayList([busiest.key])}`,
+    waits: waitsIn(tasks),
+    resting,
+    lacking,
   };
 }

@@ -1,6 +1,8 @@
 import type { Book, BoxFacts } from '../box/index.js';
 import { isOpen, packBox, packedAs, packedKey, type OrderFiled, type PackedAs } from '../order/index.js';
+import { bodyForm, piecesPerBatch } from '../piece/index.js';
 import type { Day } from '../quantity/index.js';
+import { sparePieces, yieldRecord } from '../recipe/index.js';
 
 /** One box that is due on one day, packed in one way. */
 export interface BoxDemand extends PackedAs {
@@ -16,6 +18,8 @@ export interface PieceDemand {
   readonly day: Day;
   readonly pieceId: string;
   readonly count: number;
+  /** Pieces to make beyond these, since the yield of their body varies. */
+  readonly spare: number;
 }
 
 /** The boxes of all open orders, added up by hand-over day, box and stand-ins, the earliest first. */
@@ -37,8 +41,17 @@ export function boxDemand(orders: readonly OrderFiled[], book: Book): BoxDemand[
   return [...days].sort(([a], [b]) => (a < b ? -1 : 1)).flatMap(([, boxes]) => [...boxes.values()]);
 }
 
+/** What is made to spare for so many pieces on one day. */
+function spareFor(pieceId: string, count: number, book: Book): number {
+  const facts = book.pieces.get(pieceId);
+  const body = book.recipes.get(facts?.parts.find(({ role }) => role === 'body')?.recipeId ?? '');
+  if (!facts || !body) return 0;
+  const perBatch = piecesPerBatch(bodyForm(facts.piece.form), Math.max(...body.recipe.batchSizes), body.yieldGrams);
+  return sparePieces(count, perBatch, yieldRecord(body), book.kitchen.surePercent);
+}
+
 /** The pieces in those boxes, added up by day and piece. Boxes that are not in the book are passed over. */
-export function pieceDemand(boxes: readonly BoxDemand[]): PieceDemand[] {
+export function pieceDemand(boxes: readonly BoxDemand[], book: Book): PieceDemand[] {
   const days = new Map<Day, Map<string, number>>();
   for (const { day, facts, count } of boxes) {
     let pieces = days.get(day);
@@ -46,5 +59,7 @@ export function pieceDemand(boxes: readonly BoxDemand[]): PieceDemand[] {
     for (const each of facts?.pieces ?? [])
       pieces.set(each.pieceId, (pieces.get(each.pieceId) ?? 0) + each.count * count);
   }
-  return [...days].flatMap(([day, pieces]) => [...pieces].map(([pieceId, count]) => ({ day, pieceId, count })));
+  return [...days].flatMap(([day, pieces]) =>
+    [...pieces].map(([pieceId, count]) => ({ day, pieceId, count, spare: spareFor(pieceId, count, book) })),
+  );
 }

@@ -2,7 +2,8 @@ import type { Book } from '../box/index.js';
 import { bodyForm, piecesPerBatch, type PieceFacts } from '../piece/index.js';
 import { addDays, type Day } from '../quantity/index.js';
 import { SIZE_STEP, type RecipeFacts } from '../recipe/index.js';
-import { sharedGrams, usersFirst } from './makings.js';
+import { sharedGrams } from './making.js';
+import { usersFirst } from './users-first.js';
 
 /** What must at least be made of a recipe within a span of days, whatever is decided. */
 export interface Least {

@@ -13,18 +13,13 @@ import {
 import { addDays, daysBetween, sayDay, sayList, sayMinutes, type Day } from '../quantity/index.js';
 import { boxDemand, pieceDemand, type BoxDemand, type PieceDemand } from './demand.js';
 import { pieceKey, type Guide } from './guide.js';
-import { canBeMade, planMakings, type Finishing, type Making } from './makings.js';
+import type { Making } from './making.js';
+import { planMakings, type Finishing } from './makings.js';
+import { canBeMade } from './needs.js';
 import { nutClass } from './nuts.js';
+import { bookPacking, type Pack, type Packing } from './packing.js';
 import { shoppingList, type ShoppingLine } from './shopping.js';
-import { benchHours, isHumid, type Bookings } from './windows.js';
-
-/** Equal boxes to pack. */
-export interface Pack extends PackedAs {
-  readonly boxId: string;
-  readonly boxName: string;
-  readonly handOver: Day;
-  readonly count: number;
-}
+import { helperHours, isHumid, makerHours } from './windows.js';
 
 /** One order to hand over. */
 export interface HandOver {
@@ -48,8 +43,12 @@ export interface BoxOfOrder extends PackedAs {
 /** One day of the season. */
 export interface SeasonDay {
   readonly day: Day;
-  /** Minutes that the maker works on it. */
+  /** Minutes of hands that there are: the maker's, and the helper's as far as there is something to finish or to pack. */
   readonly benchMinutes: number;
+  /** The maker's part of them: the day ends after so many. */
+  readonly makerMinutes: number;
+  /** The helper's part of them. */
+  readonly sharedMinutes: number;
   /** Minutes of hands that making, finishing, packing, getting ready and cleaning take on it. */
   readonly bookedMinutes: number;
   /** The part of it that goes into getting ready for each recipe, and into cleaning before nuts and before peanut. */
@@ -108,43 +107,6 @@ export function labelRuns(boxes: readonly BoxDemand[], madeOn: ReadonlyMap<strin
   });
 }
 
-/** The last bench day before a hand-over, at most a week earlier; otherwise the day before. */
-function packingDay(handOver: Day, book: Book, today: Day): Day {
-  for (let back = 1; back <= 7; back++) {
-    const day = addDays(handOver, -back);
-    if (day < today) break;
-    if (benchHours(day, book.kitchen) > 0) return day;
-  }
-  return handOver > today ? addDays(handOver, -1) : today;
-}
-
-/** What is packed on which day, and the minutes that takes. */
-interface Packing {
-  readonly minutes: Bookings;
-  readonly packs: ReadonlyMap<Day, readonly Pack[]>;
-}
-
-function bookPacking(boxes: readonly BoxDemand[], book: Book, today: Day): Packing {
-  const minutes: Bookings = new Map();
-  const packs = new Map<Day, Pack[]>();
-  for (const { day: handOver, boxId, edition, without, leaveOut, facts, count } of boxes) {
-    const canPack = facts?.pieces.every(({ pieceId }) => {
-      const piece = book.pieces.get(pieceId);
-      return piece && canBeMade(piece, handOver, book, today);
-    });
-    if (!facts || !canPack) continue;
-    const day = packingDay(handOver, book, today);
-    minutes.set(day, (minutes.get(day) ?? 0) + count * facts.box.packMinutes);
-    const pack: Pack = { boxId, boxName: facts.box.name, edition, without, leaveOut, handOver, count };
-    packs.set(day, [...(packs.get(day) ?? []), pack]);
-  }
-  return { minutes, packs };
-}
-
-/** Minutes of packing by day. */
-export const packingMinutes = (boxes: readonly BoxDemand[], book: Book, today: Day): Bookings =>
-  bookPacking(boxes, book, today).minutes;
-
 /** Minutes of getting ready for each recipe of a day, and of cleaning between what has no nuts, tree nuts and peanut. */
 function readyMinutesOf(makings: readonly Making[], finishings: readonly Finishing[], book: Book): number {
   const { setUpMinutes, cleanMinutes } = book.kitchen;
@@ -190,14 +152,16 @@ function seasonDays(
     const makingsHere = made.get(day) ?? [];
     const finishingsHere = finished.get(day) ?? [];
     const readyMinutes = readyMinutesOf(makingsHere, finishingsHere, book);
+    const shareable =
+      (packing.minutes.get(day) ?? 0) + finishingsHere.reduce((sum, { handsMinutes }) => sum + handsMinutes, 0);
+    const makerMinutes = makerHours(day, book.kitchen) * 60;
+    const sharedMinutes = Math.min(helperHours(day, book.kitchen) * 60, shareable);
     return {
       day,
-      benchMinutes: benchHours(day, book.kitchen) * 60,
-      bookedMinutes:
-        (packing.minutes.get(day) ?? 0) +
-        readyMinutes +
-        makingsHere.reduce((sum, making) => sum + making.handsMinutes, 0) +
-        finishingsHere.reduce((sum, each) => sum + each.handsMinutes, 0),
+      benchMinutes: makerMinutes + sharedMinutes,
+      makerMinutes,
+      sharedMinutes,
+      bookedMinutes: shareable + readyMinutes + makingsHere.reduce((sum, making) => sum + making.handsMinutes, 0),
       readyMinutes,
       humid: isHumid(day, book.kitchen),
       makings: makingsHere.map((making) => making.recipeName),
@@ -354,7 +318,7 @@ function shoppingFindings(shopping: readonly ShoppingLine[]): Finding[] {
 export function planSeason(book: Book, orders: readonly OrderFiled[], today: Day, guide?: Guide): Plan {
   const open = orders.filter(isOpen);
   const boxes = boxDemand(open, book);
-  const pieces = pieceDemand(boxes);
+  const pieces = pieceDemand(boxes, book);
   const packing = bookPacking(boxes, book, today);
   const { makings, finishings, madeOn, outside, findings } = planMakings(pieces, book, today, packing.minutes, guide);
   const shopping = shoppingList(makings, book);

@@ -1,12 +1,18 @@
 import type { Book } from '../box/index.js';
 import { sayDay, sayList, sayMoney, type Day } from '../quantity/index.js';
 import { smallestClash, type LinearModel, type SolveOptions, type Solver } from '../solver/index.js';
+import { leastMinutesOf } from '../recipe/index.js';
 import type { OrderFiled } from '../order/index.js';
 import { isOpen } from '../order/index.js';
 import { boxDemand, pieceDemand } from './demand.js';
 import type { Guide } from './guide.js';
-import { packingMinutes } from './plan.js';
-import { buildSeason } from './season-model.js';
+import { benchDay } from './bench-day.js';
+import type { Making } from './making.js';
+import { bookPacking } from './packing.js';
+import { planSeason, type Plan } from './plan.js';
+import { weights, type SeasonInput } from './season-draft.js';
+import { buildSeason, type SeasonModel } from './season-model.js';
+import { makerHours } from './windows.js';
 
 /** What the solver says of a season. */
 export interface SeasonSolution {
@@ -36,7 +42,7 @@ interface SeasonQuestion {
 /** The demand of the open orders, and the minutes that packing them takes by day. */
 export function seasonInput({ book, orders, today }: SeasonQuestion) {
   const boxes = boxDemand(orders.filter(isOpen), book);
-  return { demand: pieceDemand(boxes), book, today, packing: packingMinutes(boxes, book, today) };
+  return { demand: pieceDemand(boxes, book), book, today, packing: bookPacking(boxes, book, today) };
 }
 
 /** What clashes when a season is impossible, and what overtime without an end would cost. */
@@ -79,8 +85,126 @@ const relaxed = (model: LinearModel): LinearModel => ({
   columns: model.columns.map((column) => ({ ...column, whole: false })),
 });
 
+/** Batches as they were found, and each piece belonging to one day as a whole. */
+async function settled(
+  input: SeasonInput,
+  model: LinearModel,
+  values: readonly number[],
+  solver: Solver,
+): Promise<Guide | null> {
+  const { model: whole, decode } = buildSeason({ ...input, wholePieces: true });
+  const columns = whole.columns.map((column, index) => {
+    const value = values[index] ?? 0;
+    return model.columns[index]?.whole === true ? { ...column, lower: value, upper: value } : column;
+  });
+  const found = await solver({ ...whole, columns }, { seconds: 10 });
+  return found.values.length > 0 ? decode(found.values) : null;
+}
+
+/** How late a day may end: its hours and the overtime; never, when no bench days are set. */
+const endOf = (day: Day, { kitchen }: Book): number =>
+  kitchen.benchWeek.length > 0 ? makerHours(day, kitchen) * 60 + kitchen.overtimeMinutes : Infinity;
+
+/** Days whose work, with the waits in it, ends too late, and by how much. */
+function lateDays(plan: Plan, book: Book): ReadonlyMap<Day, number> {
+  const late = new Map<Day, number>();
+  for (const { day, bookedMinutes } of plan.days) {
+    const over = bookedMinutes > 0 ? benchDay(plan, day, book).spanMinutes - endOf(day, book) : 0;
+    if (over > 1) late.set(day, over);
+  }
+  return late;
+}
+
+/** Minutes that a making waits by itself before the hands are done with it. */
+const waitsOf = ({ recipeId, handsMinutes, batchCount }: Making, book: Book): number => {
+  const facts = book.recipes.get(recipeId);
+  return facts ? leastMinutesOf(facts) - handsMinutes / Math.max(1, batchCount) : 0;
+};
+
+/** A recipe with all that it takes, through all components: when it moves, they may have to. */
+function withComponents(id: string, book: Book, found = new Set<string>()): Set<string> {
+  if (found.has(id)) return found;
+  found.add(id);
+  for (const { uses } of book.recipes.get(id)?.recipe.lines ?? [])
+    if (uses.kind === 'recipe') withComponents(uses.id, book, found);
+  return found;
+}
+
+/** The model in which one recipe leaves a day, and only what it is made of may move with it. */
+function without(
+  recipeId: string,
+  day: Day,
+  { model, columnsOf }: SeasonModel,
+  values: readonly number[],
+  book: Book,
+): LinearModel {
+  const moving = withComponents(recipeId, book);
+  const fixed = new Map<number, number>();
+  for (const [id, onDays] of columnsOf)
+    for (const [on, columns] of onDays)
+      for (const column of columns) {
+        if (id === recipeId && on === day) fixed.set(column, 0);
+        else if (!moving.has(id)) fixed.set(column, values[column] ?? 0);
+      }
+  return {
+    ...model,
+    columns: model.columns.map((column, index) => {
+      const value = fixed.get(index);
+      return value === undefined ? column : { ...column, lower: value, upper: value };
+    }),
+  };
+}
+
+/** So many ways to shorten a day are tried, each for so long at most. */
+const MOST_TRIES = 24;
+const TRY_SECONDS = 1;
+
+interface Found {
+  readonly guide: Guide;
+  readonly values: readonly number[];
+  readonly objective: number;
+  readonly seconds: number;
+}
+
 /**
- * Finds the batches and days of a season with the solver that is handed in, and counts its pieces whole.
+ * Brings days that end too late, for the rests in their work, to an end in time: one recipe after another is taken off such a day, and
+ * what costs least is kept, each minute that a day ends too late counted as overtime. Pinned makings stay.
+ */
+async function inTime(found: Found, input: SeasonInput, question: SeasonQuestion, solver: Solver): Promise<Found> {
+  const { book, orders, today } = question;
+  const perMinute = (book.kitchen.handsRateMinorPerHour / 60) * weights.overtime;
+  const judged = (of: Found) => {
+    const plan = planSeason(book, orders, today, of.guide);
+    const late = lateDays(plan, book);
+    const minutes = [...late.values()].reduce((sum, each) => sum + each, 0);
+    return { ...of, late, makings: plan.makings, cost: of.objective + minutes * perMinute };
+  };
+  let best = judged(found);
+  const built = buildSeason(input);
+  const tried = new Set<string>();
+  const next = () =>
+    [...best.late.keys()]
+      .flatMap((day) => best.makings.filter((making) => making.day === day && !making.pinned))
+      // What rests longest beside its hands holds a day up most.
+      .sort((a, b) => waitsOf(b, book) - waitsOf(a, book))
+      .find(({ recipeId, day }) => !tried.has(`${recipeId} ${day}`));
+  for (let making = next(); making && tried.size < MOST_TRIES; making = next()) {
+    tried.add(`${making.recipeId} ${making.day}`);
+    const model = without(making.recipeId, making.day, built, best.values, book);
+    const { values, objective, seconds } = await solver(model, { seconds: TRY_SECONDS, gap: 0.001 });
+    best = { ...best, seconds: best.seconds + seconds };
+    if (values.length === 0 || objective >= best.cost) continue;
+    const guide = (await settled(input, built.model, values, solver)) ?? built.decode(values);
+    const then = judged({ guide, values, objective, seconds: best.seconds });
+    if (then.cost < best.cost - 1e-6) best = then;
+  }
+  return best;
+}
+
+/**
+ * Finds the batches and days of a season with the solver that is handed in, and counts its pieces whole. Whether a day's work, with
+ * the rests in it, comes to its end in time is looked at afterwards; a day that ends too late gets fewer hands, and the season is
+ * planned again. The bound holds for every plan, those whose days end too late among them.
  * @param options gap, seconds and progress; the guide holds for just these orders
  */
 export async function solveSeason(
@@ -89,24 +213,19 @@ export async function solveSeason(
   options: SolveOptions = {},
 ): Promise<SeasonSolution> {
   const before = question.before ?? null;
-  const input = seasonInput(question);
-  const { model, decode, start } = buildSeason({ ...input, before });
-  const found = await solver(model, { ...options, start });
-  const { status, objective, bound, gap, seconds } = found;
+  const input: SeasonInput = { ...seasonInput(question), before };
+  const { model, decode, start } = buildSeason(input);
+  const { status, objective, bound, gap, seconds, values } = await solver(model, { ...options, start });
   const said = { status, objective, bound, gap, seconds, clash: [], waysOut: [] };
   if (status === 'impossible') return { ...said, guide: null, ...(await explain(question, solver, options)) };
   if (status === 'none') return { ...said, guide: null };
-  // Batches stay as they were found; now each piece belongs to one day as a whole.
-  const { model: whole, decode: decodeWhole } = buildSeason({ ...input, before, wholePieces: true });
-  const settled = await solver(
-    {
-      ...whole,
-      columns: whole.columns.map((column, index) => {
-        const value = found.values[index] ?? 0;
-        return model.columns[index]?.whole === true ? { ...column, lower: value, upper: value } : column;
-      }),
-    },
-    { seconds: 10 },
-  );
-  return { ...said, guide: settled.values.length > 0 ? decodeWhole(settled.values) : decode(found.values) };
+  const guide = (await settled(input, model, values, solver)) ?? decode(values);
+  const last = await inTime({ guide, values, objective, seconds }, input, question, solver);
+  return {
+    ...said,
+    guide: last.guide,
+    objective: last.objective,
+    seconds: last.seconds,
+    gap: Math.max(0, last.objective - bound) / Math.max(Math.abs(last.objective), 1e-9),
+  };
 }

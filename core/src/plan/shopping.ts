@@ -2,7 +2,8 @@ import type { Book } from '../box/index.js';
 import { weighedPacks, type IngredientDraft, type WeighedPack } from '../ingredient/index.js';
 import Papa from 'papaparse';
 import { minorDigits, minorPerUnit, sayShortDay, splitMinor, type Day } from '../quantity/index.js';
-import type { Making } from './makings.js';
+import { multipleOf } from '../recipe/index.js';
+import type { Making } from './making.js';
 
 /** Whole packs of one kind. */
 export interface PackCount {
@@ -79,7 +80,7 @@ export function ingredientNeeds(makings: readonly Making[], book: Book): Map<str
   for (const making of makings) {
     const facts = book.recipes.get(making.recipeId);
     if (!facts) continue;
-    const multiple = making.batches.reduce((sum, { size, count }) => sum + size * count, 0);
+    const multiple = multipleOf(making.batches);
     facts.recipe.lines.forEach((line, index) => {
       if (line.uses.kind !== 'ingredient') return;
       const grams = (facts.lineGrams[index] ?? 0) * multiple;

@@ -22,12 +22,18 @@ export function makeWindow(handOver: Day, keepsDays: number, restDays: number, k
 /** What is different about a day, if anything. */
 const changeOf = (day: Day, kitchen: KitchenDraft) => kitchen.dayChanges.find((each) => each.day === day);
 
-/** Hours of hands on a day, the helper's among them; 0 when it is no bench day. */
-export function benchHours(day: Day, kitchen: KitchenDraft): number {
-  const change = changeOf(day, kitchen);
+/** Hours of the maker on a day; 0 when it is no bench day. */
+export function makerHours(day: Day, kitchen: KitchenDraft): number {
   const usual = kitchen.benchWeek.find((each) => each.weekday === weekday(day))?.hours ?? 0;
-  return (change?.hours ?? usual) + (change?.helperHours ?? 0);
+  return changeOf(day, kitchen)?.hours ?? usual;
 }
+
+/** Hours of somebody who helps to finish and to pack on a day. */
+export const helperHours = (day: Day, kitchen: KitchenDraft): number => changeOf(day, kitchen)?.helperHours ?? 0;
+
+/** Hours of hands on a day, the helper's among them. */
+export const benchHours = (day: Day, kitchen: KitchenDraft): number =>
+  makerHours(day, kitchen) + helperHours(day, kitchen);
 
 /** Whether a day is too humid for what draws damp. */
 export const isHumid = (day: Day, kitchen: KitchenDraft): boolean => changeOf(day, kitchen)?.humid ?? false;

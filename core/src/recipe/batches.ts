@@ -13,6 +13,10 @@ export interface BatchSize {
   readonly covers: number;
 }
 
+/** How many base batches they come to. */
+export const multipleOf = (batches: readonly BatchCount[]): number =>
+  batches.reduce((sum, { size, count }) => sum + size * count, 0);
+
 const greatestDivisor = (a: number, b: number): number => (b === 0 ? a : greatestDivisor(b, a % b));
 
 /**
@@ -84,8 +88,7 @@ export function batchesFor(
     multiple * SIZE_STEP,
     batchSizes.map((size) => ({ size, covers: Math.round(size * SIZE_STEP) })),
   );
-  const made = batches.reduce((sum, { size, count }) => sum + size * count, 0);
-  return { batches, over: made - multiple };
+  return { batches, over: multipleOf(batches) - multiple };
 }
 
 const sizeWords: Readonly<Record<number, string>> = { 0.25: 'quarter ', 0.5: 'half ', 2: 'double ', 3: 'triple ' };

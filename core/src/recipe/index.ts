@@ -1,3 +1,4 @@
+export * from './allowance.js';
 export * from './batches.js';
 export * from './book.js';
 export * from './check.js';
@@ -9,3 +10,4 @@ export * from './scale.js';
 export * from './schema.js';
 export * from './substitution.js';
 export * from './variant.js';
+export * from './stretches.js';

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { alcoholUses, foamings } from '../cooking/index.js';
 import { amountSchema, percentSchema, unitSchema } from '../quantity/index.js';
-import { filedShape, idSchema, nameSchema, noteSchema, storedShape } from '../record/index.js';
+import { daySchema, filedShape, idSchema, nameSchema, noteSchema, storedShape } from '../record/index.js';
 
 /** One line: an amount of an ingredient, or of another recipe (a component). */
 const lineSchema = z
@@ -119,6 +119,16 @@ const variantSchema = z
   })
   .meta({ id: 'Variant' });
 
+/** What one batch really gave. */
+const weighedYieldSchema = z
+  .strictObject({
+    on: daySchema,
+    /** Multiple of the base batch that was made. */
+    size: z.number('must be a number').min(0.05, 'must be 0.05 or more').max(100, 'must be 100 or less').default(1),
+    grams: amountSchema,
+  })
+  .meta({ id: 'WeighedYield' });
+
 const days = (most: number) => z.int('must be whole days').min(0, 'must not be negative').max(most);
 
 /** What the maker writes of a recipe. */
@@ -150,6 +160,8 @@ export const recipeDraftSchema = z
     /** What is done with a spirit in it. */
     alcohol: z.enum(alcoholUses).default('never heated'),
     variantOf: variantSchema.nullable().default(null),
+    /** Batches that were weighed when they were done: from their spread comes what is made to spare. */
+    weighedYields: z.array(weighedYieldSchema).max(200).default([]),
   })
   .meta({ id: 'RecipeDraft' });
 

@@ -42,12 +42,14 @@ export class ModelBuilder {
     return this.column(name, cost, { upper: 1, whole: true });
   }
 
-  atLeast(name: string, terms: readonly Term[], lower: number): void {
-    this.rows.push({ name, lower, upper: Infinity, terms });
+  /** @returns the number of the row */
+  atLeast(name: string, terms: readonly Term[], lower: number): number {
+    return this.rows.push({ name, lower, upper: Infinity, terms }) - 1;
   }
 
-  atMost(name: string, terms: readonly Term[], upper: number): void {
-    this.rows.push({ name, lower: -Infinity, upper, terms });
+  /** @returns the number of the row */
+  atMost(name: string, terms: readonly Term[], upper: number): number {
+    return this.rows.push({ name, lower: -Infinity, upper, terms }) - 1;
   }
 
   exactly(name: string, terms: readonly Term[], value: number): void {

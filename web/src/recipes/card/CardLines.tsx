@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import Link from '@mui/material/Link';
 import { sayGrams, sayMeasure, sayNumber } from '@usual-pantry/core/quantity';
-import { sayBatches, weighSheet, type BatchCount, type RecipeFacts } from '@usual-pantry/core/recipe';
+import { multipleOf, sayBatches, weighSheet, type BatchCount, type RecipeFacts } from '@usual-pantry/core/recipe';
 import { useState } from 'react';
 import { Link as RouterLink } from 'react-router';
 import { FIGURES } from '../../app/theme';
@@ -34,7 +34,7 @@ export function CardLines({ season, facts, batches }: CardLinesProps) {
   const [open, setOpen] = useState<readonly number[]>([]);
   const step = season.data.kitchen.scaleStepGrams;
   const sheets = batches.map(({ size, count }) => ({ size, count, sheet: weighSheet(facts.lineGrams, size, step) }));
-  const total = batches.reduce((sum, { size, count }) => sum + size * count, 0);
+  const total = multipleOf(batches);
   const several = batches.length > 1 || (batches[0]?.count ?? 1) > 1;
   return (
     <Box sx={{ overflowX: 'auto' }}>

@@ -4,7 +4,7 @@ import MenuItem from '@mui/material/MenuItem';
 import Slider from '@mui/material/Slider';
 import TextField from '@mui/material/TextField';
 import type { Pan } from '@usual-pantry/core/kitchen';
-import type { RecipeFacts } from '@usual-pantry/core/recipe';
+import { multipleOf, type RecipeFacts } from '@usual-pantry/core/recipe';
 import { sayGrams } from '@usual-pantry/core/quantity';
 import type { Scaled, Wanted } from './useScale';
 
@@ -155,7 +155,7 @@ export function ScaleBar(props: ScaleBarProps) {
       </Box>
       <Alert severity={scaled?.allowed ? 'success' : 'warning'} data-testid="advice" role="status">
         {scaled
-          ? `${scaled.advice} It gives ${sayGrams(facts.yieldGrams * scaled.batches.reduce((sum, { size, count }) => sum + size * count, 0))}.`
+          ? `${scaled.advice} It gives ${sayGrams(facts.yieldGrams * multipleOf(scaled.batches))}.`
           : 'That cannot be worked out: give an amount above nothing.'}
       </Alert>
     </Box>

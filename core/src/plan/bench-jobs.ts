@@ -1,0 +1,250 @@
+import type { Book } from '../box/index.js';
+import { packBox, packedKey } from '../order/index.js';
+import type { KitchenDraft } from '../kitchen/index.js';
+import { sayCount, sayMinutes, type Day } from '../quantity/index.js';
+import { sayBatches, stretchesOf, type Stretch } from '../recipe/index.js';
+import type { Activity, Resource, Use } from '../schedule/index.js';
+import { usersFirst } from './users-first.js';
+import { nutClass, nutClasses, type NutClass } from './nuts.js';
+import type { Plan } from './plan.js';
+import { helperHours } from './windows.js';
+
+/** What the strips of one activity say. */
+export interface JobWords {
+  readonly kind: 'make' | 'finish' | 'pack' | 'clean';
+  readonly name: string;
+  /** How much, in few words. */
+  readonly code: string;
+  /** The recipe that is made; null for everything else. */
+  readonly recipeId: string | null;
+  readonly pinned: boolean;
+  /** What then rests by itself, and for how long; null minutes for what rests over night. */
+  readonly hold: { readonly text: string; readonly minutes: number | null } | null;
+}
+
+/** An activity of a bench day with what it says and the nuts in it. */
+export interface BenchJob {
+  readonly activity: Activity;
+  readonly words: JobWords;
+  readonly nuts: NutClass;
+}
+
+export const MAKER = 'maker';
+export const HELPER = 'helper';
+const BURNER = 'burner';
+
+/** One piece of equipment under one name, however it is written. */
+export const equipmentKey = (name: string): string => name.trim().toLowerCase();
+
+/** How often the kitchen has something; once when it is not in its list. */
+export function ownedOf(key: string, { burners, pans, pots }: KitchenDraft): number {
+  if (key === BURNER) return Math.max(1, burners);
+  const named = ({ name }: { readonly name: string }) => equipmentKey(name) === key;
+  return Math.max(
+    1,
+    pots.filter(named).length,
+    pans.filter(named).reduce((sum, { count }) => sum + count, 0),
+  );
+}
+
+/** The least that is worth dividing between two pairs of hands, minutes. */
+const WORTH_SHARING = 20;
+
+/** What is there on a day besides hands: burners, and each piece of equipment as often as the kitchen has it. */
+export function equipmentOf(jobs: readonly BenchJob[], { kitchen }: Book): Resource[] {
+  const names = new Set(jobs.flatMap(({ activity }) => activity.uses.flatMap(({ anyOf }) => anyOf)));
+  return [...names].flatMap((key): Resource[] => {
+    if (key === MAKER || key === HELPER) return [];
+    return [{ key, capacity: ownedOf(key, kitchen) }];
+  });
+}
+
+const holdOf = ({ restMinutes }: Stretch): JobWords['hold'] => {
+  if (restMinutes === Infinity) return { text: 'rests overnight', minutes: null };
+  return restMinutes > 0 ? { text: `rests ${sayMinutes(restMinutes)}`, minutes: restMinutes } : null;
+};
+
+/** Minutes that what uses it has to wait; what rests over night is used on another day. */
+const lagOf = (stretch: Stretch | undefined): number =>
+  stretch === undefined || stretch.restMinutes === Infinity ? 0 : stretch.restMinutes;
+
+function usesOf(stretch: Stretch, readyMinutes: number): Use[] {
+  return [
+    ...(readyMinutes > 0 ? [{ offset: 0, minutes: readyMinutes, anyOf: [MAKER] }] : []),
+    ...stretch.uses.map(({ what, name, offset, minutes }) => ({
+      offset: offset + readyMinutes,
+      minutes,
+      anyOf: [what === 'hands' ? MAKER : what === 'burner' ? BURNER : equipmentKey(name)],
+    })),
+  ];
+}
+
+/** Every batch that is made on a day, stretch by stretch; getting ready goes before the first of each recipe. */
+function makeJobs(plan: Plan, day: Day, book: Book): BenchJob[] {
+  const componentsFirst = usersFirst(book).reverse();
+  const makings = plan.makings
+    .filter((making) => making.day === day)
+    .sort((a, b) => componentsFirst.indexOf(a.recipeId) - componentsFirst.indexOf(b.recipeId));
+  /** The last stretches of all batches of a recipe: what uses it waits for them. */
+  const done = new Map<string, { key: string; lag: number }[]>();
+  return makings.flatMap(({ recipeId, recipeName, batches, batchCount, pinned }) => {
+    const facts = book.recipes.get(recipeId);
+    if (!facts) return [];
+    const stretches = stretchesOf(facts);
+    const components = facts.recipe.lines.flatMap(({ uses }) =>
+      uses.kind === 'recipe' ? (done.get(uses.id) ?? []) : [],
+    );
+    const sizes = batches.flatMap(({ size, count }) => Array.from({ length: count }, () => size));
+    const jobs = sizes.flatMap((size, batch) =>
+      stretches.map((stretch, part): BenchJob => {
+        const readyMinutes = batch === 0 && part === 0 ? book.kitchen.setUpMinutes : 0;
+        const before = `make ${recipeId} ${String(batch)} ${String(part - 1)}`;
+        const which =
+          batchCount > 1 ? `${String(batch + 1)} of ${String(batchCount)}` : sayBatches([{ size, count: 1 }]);
+        return {
+          activity: {
+            key: `make ${recipeId} ${String(batch)} ${String(part)}`,
+            minutes: stretch.minutes + readyMinutes,
+            uses: usesOf(stretch, readyMinutes),
+            after: part === 0 ? components : [{ key: before, lag: lagOf(stretches[part - 1]) }],
+          },
+          words: {
+            kind: 'make',
+            name: recipeName,
+            code: part === 0 ? which : `${which}, then on`,
+            recipeId,
+            pinned,
+            hold: holdOf(stretch),
+          },
+          nuts: nutClass(facts.contains),
+        };
+      }),
+    );
+    const last = stretches.length - 1;
+    done.set(
+      recipeId,
+      sizes.map((_size, batch) => ({
+        key: `make ${recipeId} ${String(batch)} ${String(last)}`,
+        lag: lagOf(stretches[last]),
+      })),
+    );
+    return jobs;
+  });
+}
+
+const keysOf = (jobs: readonly BenchJob[]) => jobs.map(({ activity: { key } }) => ({ key, lag: 0 }));
+
+/** Work in two halves when somebody helps and it is long enough, else in one. */
+function shared(count: number, minutes: number, helped: boolean): { count: number; minutes: number }[] {
+  const half = Math.ceil(count / 2);
+  const parts = helped && minutes >= WORTH_SHARING && count > 1 ? [half, count - half] : [count];
+  return parts.map((each) => ({ count: each, minutes: (minutes * each) / count }));
+}
+
+const plain = (kind: JobWords['kind'], name: string, code: string): JobWords => ({
+  kind,
+  name,
+  code,
+  recipeId: null,
+  pinned: false,
+  hold: null,
+});
+
+const finishWords = (pieceId: string, book: Book): string =>
+  `Finish ${book.pieces.get(pieceId)?.piece.name ?? pieceId}`;
+
+/** Pieces that are cut, rolled or dipped; divided in two when somebody helps. */
+function finishJobs(plan: Plan, day: Day, book: Book, makes: readonly BenchJob[], helped: boolean): BenchJob[] {
+  const sums = new Map<string, { count: number; minutes: number; sameDay: boolean }>();
+  for (const { pieceId, count, handsMinutes, madeOn, day: on } of plan.finishings) {
+    if (on !== day) continue;
+    const before = sums.get(pieceId);
+    sums.set(pieceId, {
+      count: (before?.count ?? 0) + count,
+      minutes: (before?.minutes ?? 0) + handsMinutes,
+      sameDay: (before?.sameDay ?? false) || madeOn === day,
+    });
+  }
+  return [...sums].flatMap(([pieceId, { count, minutes, sameDay }]) => {
+    const facts = book.pieces.get(pieceId);
+    const waitsFor = new Set(
+      (facts?.parts ?? []).flatMap(({ recipeId, role }) => (role !== 'body' || sameDay ? [recipeId] : [])),
+    );
+    const after = makes
+      .filter(({ words }) => words.recipeId !== null && waitsFor.has(words.recipeId))
+      .map(({ activity, words }) => ({ key: activity.key, lag: words.hold?.minutes ?? 0 }));
+    return shared(count, minutes, helped).map((part, index): BenchJob => ({
+      activity: {
+        key: `finish ${pieceId} ${String(index)}`,
+        minutes: part.minutes,
+        uses: [{ offset: 0, minutes: part.minutes, anyOf: [MAKER, HELPER] }],
+        after,
+      },
+      words: plain('finish', finishWords(pieceId, book), sayCount(part.count, 'piece')),
+      nuts: nutClass(facts?.contains ?? []),
+    }));
+  });
+}
+
+/** Boxes that are packed: each when what goes into it is finished. */
+const packJobs = (plan: Plan, day: Day, book: Book, finishes: readonly BenchJob[], helped: boolean): BenchJob[] =>
+  plan.days
+    .filter((each) => each.day === day)
+    .flatMap(({ packs }) => packs)
+    .flatMap((pack): BenchJob[] => {
+      const facts = packBox(book, pack.boxId, pack)?.facts;
+      const inside = new Set(facts?.pieces.map(({ pieceId }) => finishWords(pieceId, book)));
+      const after = keysOf(finishes.filter(({ words }) => inside.has(words.name)));
+      return shared(pack.count, pack.minutes, helped).map(({ count, minutes }, index): BenchJob => ({
+        activity: {
+          key: `pack ${packedKey(pack.boxId, pack)} ${pack.handOver} ${String(index)}`,
+          minutes,
+          uses: [{ offset: 0, minutes, anyOf: [MAKER, HELPER] }],
+          after,
+        },
+        words: plain('pack', `Pack ${pack.boxName}`, sayCount(count, 'box', 'boxes')),
+        nuts: pack.nuts,
+      }));
+    });
+
+const waitingFor = (job: BenchJob, before: Activity['after']): BenchJob => ({
+  ...job,
+  activity: { ...job.activity, after: [...job.activity.after, ...before] },
+});
+
+/** All of a day's work: without nuts before tree nuts before peanut, with a clean-down between. */
+export function jobsOf(plan: Plan, day: Day, book: Book): BenchJob[] {
+  const makes = makeJobs(plan, day, book);
+  const helped = helperHours(day, book.kitchen) > 0;
+  const finishes = finishJobs(plan, day, book, makes, helped);
+  const work = [...makes, ...finishes];
+  const packs = packJobs(plan, day, book, finishes, helped);
+  const { cleanMinutes } = book.kitchen;
+  const classes = nutClasses.filter((nuts) => work.some((job) => job.nuts === nuts));
+  /** The turn of the day to which something belongs; what holds more nuts than its turn's work is packed at its end. */
+  const turnOf = ({ nuts }: BenchJob) =>
+    Math.max(
+      0,
+      classes.findLastIndex((each) => nutClasses.indexOf(each) <= nutClasses.indexOf(nuts)),
+    );
+  const turns = classes.map((_nuts, turn) => [...work, ...packs].filter((job) => turnOf(job) === turn));
+  const cleans = classes.slice(1).map((nuts, index): BenchJob => ({
+    activity: {
+      key: `clean ${nuts}`,
+      minutes: cleanMinutes,
+      uses: [{ offset: 0, minutes: cleanMinutes, anyOf: [MAKER] }],
+      after: [...keysOf(turns[index] ?? []), ...(index > 0 ? [{ key: `clean ${classes[index] ?? ''}`, lag: 0 }] : [])],
+    },
+    words: plain('clean', 'Clean', `before ${nuts}`),
+    nuts,
+  }));
+  const inTurn = (job: BenchJob): BenchJob => {
+    const clean = cleans[turnOf(job) - 1];
+    return clean ? waitingFor(job, keysOf([clean])) : job;
+  };
+  const packed = packs.map((job) => {
+    const moreNuts = classes[turnOf(job)] !== job.nuts;
+    return inTurn(moreNuts ? waitingFor(job, keysOf(work.filter((each) => turnOf(each) <= turnOf(job)))) : job);
+  });
+  return [...work.map(inTurn), ...cleans, ...packed];
+}

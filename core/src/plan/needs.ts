@@ -1,0 +1,202 @@
+import type { Book } from '../box/index.js';
+import { finding, type Finding, type Subject } from '../finding/index.js';
+import type { PieceFacts, PiecePart } from '../piece/index.js';
+import { addDays, sayDay, type Day } from '../quantity/index.js';
+import { multipleOf, type BatchCount, type RecipeFacts } from '../recipe/index.js';
+import type { PieceDemand } from './demand.js';
+import { componentKey, pieceKey } from './guide.js';
+import {
+  finishingDay,
+  isBenchDay,
+  isHumid,
+  lastBenchDayBefore,
+  makeWindow,
+  type Window,
+  type Windowed,
+} from './windows.js';
+
+/** What one making is for. */
+export interface Use {
+  readonly kind: 'piece' | 'recipe';
+  readonly id: string;
+  readonly name: string;
+  readonly role: PiecePart['role'] | 'component';
+  /** Pieces that it serves; 0 for a recipe. */
+  readonly pieces: number;
+  /** What is used up, g. */
+  readonly grams: number;
+  /** What must stand ready beside it and goes back, g. */
+  readonly poolGrams: number;
+  /** The day on which it is used. */
+  readonly on: Day;
+  /** The hand-over that it is for; null for a recipe. */
+  readonly handOver: Day | null;
+  /** The days on which it could be made for this use. */
+  readonly window: Window;
+}
+
+/** One use of a recipe, with the days on which it may be made for it. */
+export interface Need extends Windowed {
+  readonly use: Omit<Use, 'window'>;
+  /** Under which key a guide says who serves it. */
+  readonly key: string;
+  /** The body of a piece in this number; null for everything else. */
+  readonly body: {
+    readonly facts: PieceFacts;
+    readonly count: number;
+    /** Pieces beyond these, since its yield varies; a fraction where a need is divided over days. */
+    readonly spare: number;
+    readonly finishBy: Day;
+  } | null;
+}
+
+const clampToToday = (window: Window, today: Day): Window => ({
+  from: window.from < today ? today : window.from,
+  to: window.to < today ? today : window.to,
+});
+
+/** The days on which something may be made that is used on a day: rested, and not too old. */
+export const usableWindow = (usedOn: Day, { recipe }: RecipeFacts): Window => ({
+  from: addDays(usedOn, -recipe.keepsDays),
+  to: addDays(usedOn, -recipe.restDays),
+});
+
+/** The days on which the body of a piece may be made for a hand-over, and the last day on which it may be finished. */
+export function bodyWindow(facts: PieceFacts, handOver: Day, body: RecipeFacts, book: Book) {
+  const { kitchen } = book;
+  const rest = body.recipe.restDays;
+  const whole = makeWindow(handOver, facts.piece.keepsDays, rest, kitchen);
+  const by = addDays(handOver, -kitchen.packingLeadDays);
+  const bench = lastBenchDayBefore(by, kitchen);
+  // A piece that does not keep long enough for the promise is made as late as can be, and reported.
+  const from = whole.from <= whole.to ? whole.from : addDays(bench, -rest - 6);
+  const finishBy = addDays(bench, -rest) >= from ? bench : by;
+  return { whole, window: { from, to: addDays(finishBy, -rest) }, finishBy };
+}
+
+/** Whether a bench day is left on which the body can be made and one on which the piece can be finished. */
+export function canBeMade(facts: PieceFacts, handOver: Day, book: Book, today: Day): boolean {
+  const body = book.recipes.get(facts.parts.find(({ role }) => role === 'body')?.recipeId ?? '');
+  if (!body) return false;
+  const { kitchen } = book;
+  const { window, finishBy } = bodyWindow(facts, handOver, body, book);
+  const damp = body.recipe.hygroscopic;
+  for (let day = window.from < today ? today : window.from; day <= window.to; day = addDays(day, 1)) {
+    const on = finishingDay(day, body.recipe.restDays, finishBy, kitchen);
+    if (isBenchDay(day, kitchen) && !(damp && isHumid(day, kitchen)) && isBenchDay(on, kitchen) && on <= finishBy)
+      return true;
+  }
+  return false;
+}
+
+/** What the body of a piece must provide for one hand-over, and a finding when there is no day for it. */
+export function bodyNeed(demand: PieceDemand, facts: PieceFacts, book: Book, today: Day) {
+  const { piece } = facts;
+  const part = facts.parts.find(({ role }) => role === 'body');
+  const body = part && book.recipes.get(part.recipeId);
+  if (!part || !body) return null;
+  const { kitchen } = book;
+  const about: Subject = { noun: 'piece', id: piece.id, name: piece.name };
+  const { whole, window, finishBy } = bodyWindow(facts, demand.day, body, book);
+  const findings: Finding[] = [];
+  if (whole.from > whole.to)
+    findings.push(
+      finding(
+        'decide',
+        'window-empty',
+        about,
+        `${piece.name} keeps ${piece.keepsDays} days: made ${kitchen.packingLeadDays + body.recipe.restDays} days before ${sayDay(demand.day)}, it does not have the promised ${kitchen.promisedDays} days left.`,
+      ),
+    );
+  const need: Need = {
+    window: clampToToday(window, today),
+    key: pieceKey(piece.id, demand.day),
+    body: { facts, count: demand.count, spare: demand.spare, finishBy },
+    use: {
+      kind: 'piece',
+      id: piece.id,
+      name: piece.name,
+      role: 'body',
+      pieces: demand.count,
+      grams: part.drawnGrams * demand.count,
+      poolGrams: 0,
+      on: demand.day,
+      handOver: demand.day,
+    },
+  };
+  return { recipeId: part.recipeId, need, findings };
+}
+
+/** What the other parts of pieces must provide on the day on which they are finished: coating, shell, further fillings, dust. */
+export function partNeeds(
+  facts: PieceFacts,
+  count: number,
+  on: Day,
+  handOver: Day,
+  book: Book,
+  today: Day,
+): [string, Need][] {
+  return facts.parts.flatMap((part): [string, Need][] => {
+    const recipe = book.recipes.get(part.recipeId);
+    if (part.role === 'body' || !recipe) return [];
+    return [
+      [
+        part.recipeId,
+        {
+          window: clampToToday(usableWindow(on, recipe), today),
+          key: componentKey(part.recipeId, on),
+          body: null,
+          use: {
+            kind: 'piece',
+            id: facts.piece.id,
+            name: facts.piece.name,
+            role: part.role,
+            pieces: count,
+            grams: part.drawnGrams * count,
+            poolGrams: (part.readyGrams - part.drawnGrams) * count,
+            on,
+            handOver,
+          },
+        },
+      ],
+    ];
+  });
+}
+
+/** What a making's components must provide, for all its batches. */
+export function componentNeeds(
+  making: { readonly day: Day; readonly batches: readonly BatchCount[] },
+  facts: RecipeFacts,
+  book: Book,
+  today: Day,
+): [string, Need][] {
+  const multiple = multipleOf(making.batches);
+  return facts.recipe.lines.flatMap((line, index): [string, Need][] => {
+    if (line.uses.kind !== 'recipe') return [];
+    const component = book.recipes.get(line.uses.id);
+    if (!component) return [];
+    const grams = (facts.lineGrams[index] ?? 0) * multiple;
+    const { id, name } = facts.recipe;
+    return [
+      [
+        line.uses.id,
+        {
+          window: clampToToday(usableWindow(making.day, component), today),
+          key: componentKey(line.uses.id, making.day),
+          body: null,
+          use: {
+            kind: 'recipe',
+            id,
+            name,
+            role: 'component',
+            pieces: 0,
+            grams,
+            poolGrams: 0,
+            on: making.day,
+            handOver: null,
+          },
+        },
+      ],
+    ];
+  });
+}

@@ -1,0 +1,54 @@
+import type { Book } from '../box/index.js';
+import type { PackedAs } from '../order/index.js';
+import { addDays, type Day } from '../quantity/index.js';
+import type { BoxDemand } from './demand.js';
+import { canBeMade } from './needs.js';
+import { nutClass, type NutClass } from './nuts.js';
+import { benchHours, type Bookings } from './windows.js';
+
+/** Equal boxes to pack. */
+export interface Pack extends PackedAs {
+  readonly boxId: string;
+  readonly boxName: string;
+  readonly handOver: Day;
+  readonly count: number;
+  readonly minutes: number;
+  /** By the nuts in what is packed: it belongs to that turn of the day. */
+  readonly nuts: NutClass;
+}
+
+/** The last bench day before a hand-over, at most a week earlier; otherwise the day before. */
+function packingDay(handOver: Day, book: Book, today: Day): Day {
+  for (let back = 1; back <= 7; back++) {
+    const day = addDays(handOver, -back);
+    if (day < today) break;
+    if (benchHours(day, book.kitchen) > 0) return day;
+  }
+  return handOver > today ? addDays(handOver, -1) : today;
+}
+
+/** What is packed on which day, and the minutes that takes. */
+export interface Packing {
+  readonly minutes: Bookings;
+  readonly packs: ReadonlyMap<Day, readonly Pack[]>;
+}
+
+export function bookPacking(boxes: readonly BoxDemand[], book: Book, today: Day): Packing {
+  const minutes: Bookings = new Map();
+  const packs = new Map<Day, Pack[]>();
+  for (const { day: handOver, boxId, edition, without, leaveOut, facts, count } of boxes) {
+    const canPack = facts?.pieces.every(({ pieceId }) => {
+      const piece = book.pieces.get(pieceId);
+      return piece && canBeMade(piece, handOver, book, today);
+    });
+    if (!facts || !canPack) continue;
+    const day = packingDay(handOver, book, today);
+    const took = count * facts.box.packMinutes;
+    minutes.set(day, (minutes.get(day) ?? 0) + took);
+    const nuts = nutClass(facts.pieces.flatMap(({ pieceId }) => book.pieces.get(pieceId)?.contains ?? []));
+    const packed: PackedAs = { edition, without, leaveOut };
+    const pack: Pack = { boxId, boxName: facts.box.name, ...packed, handOver, count, minutes: took, nuts };
+    packs.set(day, [...(packs.get(day) ?? []), pack]);
+  }
+  return { minutes, packs };
+}

@@ -1,0 +1,191 @@
+import { daysBetween, type Day } from '../quantity/index.js';
+import type { PieceDemand } from './demand.js';
+import type { Book } from '../box/index.js';
+import type { PieceFacts } from '../piece/index.js';
+import { leastMinutesOf } from '../recipe/index.js';
+import type { Term } from '../solver/index.js';
+import { pieceKey } from './guide.js';
+import { leastMade, type SpannedDemand } from './least.js';
+import { sharedGrams } from './making.js';
+import { bodyWindow } from './needs.js';
+import { componentsOf, groupBy, weights, type Batch, type SeasonDraft, type Serve } from './season-draft.js';
+import { finishingDay, isHumid, makerHours } from './windows.js';
+
+/** Every recipe that the pieces need, through all components. */
+function recipesFor(pieces: Iterable<PieceFacts>, book: Book): Set<string> {
+  const found = new Set<string>();
+  const visit = (id: string) => {
+    const facts = book.recipes.get(id);
+    if (!facts || found.has(id)) return;
+    found.add(id);
+    for (const component of componentsOf(facts).keys()) visit(component);
+  };
+  for (const { parts } of pieces) for (const { recipeId } of parts) visit(recipeId);
+  return found;
+}
+
+/** The most base batches of a recipe that any plan could want on one day: all that is needed, rounded up to whole batches. */
+function mostNeeded(demand: readonly PieceDemand[], book: Book): Map<string, number> {
+  const most = new Map<string, number>();
+  const add = (id: string, batches: number) => most.set(id, (most.get(id) ?? 0) + batches);
+  for (const { pieceId, count } of demand) {
+    const facts = book.pieces.get(pieceId);
+    for (const part of facts?.parts ?? []) {
+      const recipe = book.recipes.get(part.recipeId);
+      if (!facts || !recipe || recipe.yieldGrams <= 0) continue;
+      const grams = part.role === 'body' ? sharedGrams(facts, recipe) : part.readyGrams;
+      add(part.recipeId, (grams * count) / recipe.yieldGrams);
+    }
+  }
+  for (const id of [...book.componentsFirst].reverse()) {
+    const facts = book.recipes.get(id);
+    const own = most.get(id);
+    if (!facts || own === undefined) continue;
+    const largest = Math.max(...facts.recipe.batchSizes);
+    // Each making may have to be rounded up, and a joint be charged.
+    const rounded = Math.ceil(own / largest + 2) * largest;
+    most.set(id, rounded);
+    for (const [component, grams] of componentsOf(facts)) {
+      const of = book.recipes.get(component);
+      if (of && of.yieldGrams > 0) add(component, (grams * rounded) / of.yieldGrams);
+    }
+  }
+  return most;
+}
+
+/** Columns for how many batches of each size of each recipe on each day, and for whether the recipe is made on it at all. */
+export function addBatches({ input, model, days, rate, lost, batches, makes }: SeasonDraft): void {
+  const { demand, book, before, bare = false } = input;
+  const { kitchen } = book;
+  const used = demand.flatMap(({ pieceId }) => book.pieces.get(pieceId) ?? []);
+  const recipes = recipesFor(used, book);
+  const most = mostNeeded(demand, book);
+  const pinned = (id: string, day: Day) => before?.pins.some((pin) => pin.recipeId === id && pin.day === day) ?? false;
+  const pinnedCount = (id: string, day: Day, size: number) =>
+    before?.batches.find((each) => each.recipeId === id && each.day === day && each.size === size)?.count ?? 0;
+  const madeBefore = new Set(before?.batches.map(({ recipeId, day }) => `${recipeId} ${day}`));
+
+  for (const id of recipes) {
+    const facts = book.recipes.get(id);
+    if (!facts || facts.yieldGrams <= 0) continue;
+    const { recipe } = facts;
+    // What is left over is what is made less what is used: pieces use the same whatever is decided, batches use their components.
+    const value =
+      facts.yieldGrams * lost(id) -
+      [...componentsOf(facts)].reduce((sum, [component, grams]) => sum + grams * lost(component), 0);
+    const onDays = new Map<Day, readonly Batch[]>();
+    const made = new Map<Day, number>();
+    for (const day of days) {
+      if (recipe.hygroscopic && isHumid(day, kitchen) && !pinned(id, day)) continue;
+      const moved = before && !madeBefore.has(`${id} ${day}`) ? weights.stabilityMinutes : 0;
+      const make = model.choice(`make ${id} ${day}`, (kitchen.setUpMinutes + moved) * rate);
+      made.set(day, make);
+      // No more than is needed, and no more than the day has hands for.
+      const hands =
+        !bare && kitchen.benchWeek.length > 0 && recipe.handsMinutes > 0
+          ? Math.floor((makerHours(day, kitchen) * 60 + kitchen.overtimeMinutes) / recipe.handsMinutes)
+          : Infinity;
+      const sizes = recipe.batchSizes.map((size): Batch => {
+        const upper = Math.min(hands, Math.ceil((most.get(id) ?? 0) / size));
+        const fixed = pinned(id, day)
+          ? { lower: pinnedCount(id, day, size), upper: pinnedCount(id, day, size) }
+          : { upper };
+        const column = model.column(`${id} ${day} x${String(size)}`, recipe.handsMinutes * rate + value * size, {
+          whole: true,
+          ...fixed,
+        });
+        model.atMost('only when it is made', [[column, 1], [make, -Math.max(1, fixed.upper)]], 0); // prettier-ignore
+        return { size, column };
+      });
+      onDays.set(day, sizes);
+    }
+    batches.set(id, onDays);
+    makes.set(id, made);
+  }
+}
+
+/** Columns for which day's body serves which hand-over, and rows for each to be served. */
+export function addServes({
+  input,
+  model,
+  days,
+  rate,
+  costOf,
+  lost,
+  batches,
+  serves,
+  outside,
+  claims,
+}: SeasonDraft): void {
+  const { demand, book, bare = false, wholePieces = false } = input;
+  const { kitchen } = book;
+  const mostOn = (day: Day): number =>
+    kitchen.benchWeek.length > 0 ? makerHours(day, kitchen) * 60 + kitchen.overtimeMinutes : Infinity;
+  for (const each of demand) {
+    const facts = book.pieces.get(each.pieceId);
+    const bodyId = facts?.parts.find(({ role }) => role === 'body')?.recipeId;
+    const body = bodyId === undefined ? undefined : book.recipes.get(bodyId);
+    if (!facts || bodyId === undefined || !body) continue;
+    const { window, finishBy } = bodyWindow(facts, each.day, body, book);
+    const ways = days.flatMap((day): Serve[] => {
+      if (day < window.from || day > window.to || !batches.get(bodyId)?.has(day)) return [];
+      const finishedOn = finishingDay(day, body.recipe.restDays, finishBy, kitchen);
+      if (!days.includes(finishedOn) || finishedOn > finishBy) return [];
+      // What is finished on the day on which it is made must come to its end on it.
+      if (!bare && finishedOn === day && leastMinutesOf(body) + facts.piece.handSeconds / 60 > mostOn(day)) return [];
+      const ingredients = facts.parts.reduce((sum, part) => sum + part.drawnGrams * costOf(part.recipeId), 0);
+      const column = model.column(
+        `${each.pieceId} ${each.day} from ${day}`,
+        ingredients * weights.earlyPerDay * daysBetween(day, each.day),
+        { upper: each.count, whole: wholePieces },
+      );
+      return [{ demand: each, facts, bodyId, day, finishedOn, column }];
+    });
+    if (ways.length === 0) {
+      outside.push(each);
+      continue;
+    }
+    model.always(
+      each.count *
+        ((rate * facts.piece.handSeconds) / 60 -
+          facts.parts.reduce((sum, part) => sum + part.drawnGrams * lost(part.recipeId), 0)),
+    );
+    const row = model.atLeast(`${each.pieceId} for ${each.day}`, ways.map(({ column }): Term => [column, 1]), each.count); // prettier-ignore
+    claims.push({ row, kind: 'hand-over', day: each.day, text: `${String(each.count)} × ${facts.piece.name}` });
+    serves.push(...ways);
+  }
+}
+
+/** What is true of every plan, said from the start: whole batches within each span of days. */
+export function addLeast({ input: { book }, model, batches, makes, serves }: SeasonDraft): void {
+  const spanned = [...groupBy(serves, ({ demand: of }) => pieceKey(of.pieceId, of.day)).values()].flatMap(
+    (ways): SpannedDemand[] => {
+      const [first, last] = [ways[0], ways.at(-1)];
+      if (!first || !last) return [];
+      const finish = ways.map(({ finishedOn }) => finishedOn).sort();
+      return [
+        {
+          facts: first.facts,
+          count: first.demand.count + first.demand.spare,
+          from: first.day,
+          to: last.day,
+          finishFrom: finish[0] ?? first.day,
+          finishTo: finish.at(-1) ?? last.day,
+        },
+      ];
+    },
+  );
+  for (const [id, leasts] of leastMade(spanned, book)) {
+    const facts = book.recipes.get(id);
+    for (const { from, to, multiple, batches: count } of leasts) {
+      const span = [...(batches.get(id) ?? [])].filter(([day]) => day >= from && day <= to);
+      if (span.length === 0) continue;
+      const sizes = span.flatMap(([, list]) => list);
+      const made = span.flatMap(([day]): Term[] => [[makes.get(id)?.get(day) ?? 0, 1]]);
+      model.atLeast(`${id} at least`, sizes.map(({ size, column }): Term => [column, size]), multiple); // prettier-ignore
+      if ((facts?.recipe.batchSizes.length ?? 0) > 1)
+        model.atLeast(`${id} batches at least`, sizes.map(({ column }): Term => [column, 1]), count); // prettier-ignore
+      model.atLeast(`${id} some day`, made, 1);
+    }
+  }
+}

@@ -1,0 +1,4 @@
+export * from './best.js';
+export * from './bounds.js';
+export * from './project.js';
+export * from './serial.js';

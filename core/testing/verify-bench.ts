@@ -1,0 +1,76 @@
+import type { Book } from '@usual-pantry/core/box';
+import { nutClass, nutClasses, type BenchDay, type Plan } from '@usual-pantry/core/plan';
+
+/** Numbers of things in use at once, where each begins. */
+const mostAtOnce = (uses: readonly { readonly from: number; readonly minutes: number }[]): number =>
+  Math.max(
+    0,
+    ...uses.map(
+      ({ from }) => uses.filter((each) => each.from <= from + 1e-6 && each.from + each.minutes > from + 1e-6).length,
+    ),
+  );
+
+/**
+ * Checks the order of a day's work against the rules of the bench, without asking what put it in order.
+ * @returns every rule that is broken, in words
+ */
+export function verifyBench(sheet: BenchDay, plan: Plan, day: string, book: Book): string[] {
+  const wrong: string[] = [];
+  const { kitchen } = book;
+  const { tasks } = sheet;
+  const by = (who: string) => tasks.filter((task) => task.who === who);
+  for (const who of ['maker', 'helper'])
+    if (mostAtOnce(by(who)) > 1) wrong.push(`${day}: the ${who} does two things at once`);
+  for (const { kind, name } of by('helper'))
+    if (kind !== 'finish' && kind !== 'pack') wrong.push(`${day}: the helper does ${name}`);
+  const helpers = by('helper');
+  const stay =
+    Math.max(0, ...helpers.map(({ from, minutes }) => from + minutes)) - Math.min(...helpers.map(({ from }) => from));
+  const hours = kitchen.dayChanges.find((each) => each.day === day)?.helperHours ?? 0;
+  if (helpers.length > 0 && stay > hours * 60 + 1e-6) wrong.push(`${day}: the helper stays ${String(stay)} minutes`);
+
+  // All that is booked is done, and nothing else.
+  const booked = plan.days.find((each) => each.day === day)?.bookedMinutes ?? 0;
+  const done = tasks.reduce((sum, { minutes }) => sum + minutes, 0);
+  if (Math.abs(done - booked) > 1e-6) wrong.push(`${day}: ${String(done)} of ${String(booked)} minutes are done`);
+
+  // Burners, oven, pans and tools, unless it is said that there are too few.
+  const equipment = new Map<string, { from: number; minutes: number }[]>();
+  for (const use of sheet.equipment) equipment.set(use.equipment, [...(equipment.get(use.equipment) ?? []), use]);
+  for (const [name, uses] of equipment) {
+    const pans = kitchen.pans
+      .filter((pan) => pan.name.toLowerCase() === name)
+      .reduce((sum, { count }) => sum + count, 0);
+    const pots = kitchen.pots.filter((pot) => pot.name.toLowerCase() === name).length;
+    const there = name === 'burner' ? Math.max(1, kitchen.burners) : Math.max(1, pans, pots);
+    if (!sheet.lacking.includes(name) && mostAtOnce(uses) > there)
+      wrong.push(`${day}: ${String(mostAtOnce(uses))} times ${name} at once, ${String(there)} are there`);
+  }
+
+  // Without nuts before tree nuts before peanut, with a clean-down between.
+  const classOf = (recipeId: string) => nutClasses.indexOf(nutClass(book.recipes.get(recipeId)?.contains ?? []));
+  const makes = tasks.filter((task) => task.kind === 'make');
+  for (const one of makes)
+    for (const other of makes)
+      if (
+        one.recipeId !== null &&
+        other.recipeId !== null &&
+        classOf(one.recipeId) < classOf(other.recipeId) &&
+        !tasks.some((task) => task.kind === 'clean' && task.from >= one.from - 1e-6 && task.from <= other.from + 1e-6)
+      )
+        wrong.push(`${day}: ${other.name} is begun after ${one.name} without cleaning`);
+
+  // What is made on the day is there, and has rested, before what uses it.
+  for (const { recipeId, name, from } of makes)
+    for (const { uses } of book.recipes.get(recipeId ?? '')?.recipe.lines ?? [])
+      for (const part of makes)
+        if (
+          uses.kind === 'recipe' &&
+          part.recipeId === uses.id &&
+          part.from + part.minutes + (part.hold?.minutes ?? 0) > from + 1e-6
+        ) {
+          const first = makes.find((each) => each.recipeId === recipeId);
+          if (first?.from === from) wrong.push(`${day}: ${name} is begun before its ${part.name} is there`);
+        }
+  return wrong;
+}
