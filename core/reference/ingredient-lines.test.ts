@@ -5,7 +5,14 @@ import type { UnitCode } from '../src/quantity/index.js';
 import { readIngredientLines, type PantryItem, type ReadLine } from '../src/reading/index.js';
 import { starterIngredients } from '../src/starter/index.js';
 
-const pack = (name: string, amount: number, unit: UnitCode) => ({ name, amount, unit, priceMinor: 100, supplier: '' });
+const pack = (name: string, amount: number, unit: UnitCode) => ({
+  name,
+  amount,
+  unit,
+  priceMinor: 100,
+  supplier: '',
+  leadDays: 0,
+});
 const packs: Partial<Record<string, PantryItem['packs']>> = {
   'evaporated-milk': [pack('can', 354, 'ml')],
   'dark-chocolate-70': [pack('4 oz bar', 4, 'oz')],

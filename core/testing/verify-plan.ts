@@ -131,20 +131,42 @@ export function verifyPlan(plan: Plan, book: Book, orders: readonly OrderFiled[]
       wrong.push(`${day}: ${String(Math.round(own))} of ${String(allowed(day, book))} minutes`);
   }
 
-  // The shopping covers what the batches take.
-  for (const line of plan.shopping) {
-    const bought = line.packs.reduce((sum, { grams, count }) => sum + grams * count, 0);
-    const needed = plan.makings.reduce((sum, { recipeId, batches }) => {
-      const facts = book.recipes.get(recipeId);
-      const multiple = batches.reduce((all, { size, count }) => all + size * count, 0);
-      const grams = facts?.recipe.lines.reduce(
-        (all, { uses }, index) => (uses.id === line.ingredientId ? all + (facts.lineGrams[index] ?? 0) : all),
-        0,
-      );
-      return sum + (grams ?? 0) * multiple;
-    }, 0);
-    if (line.packs.length > 0 && line.onHandGrams + bought < needed - 1e-6)
-      wrong.push(`${line.name}: bought too little`);
+  // The shopping covers what the batches take, in time and fresh.
+  for (const id of new Set(plan.shopping.map(({ ingredientId }) => ingredientId))) {
+    const lines = plan.shopping.filter(({ ingredientId }) => ingredientId === id);
+    const ingredient = book.ingredients.get(id);
+    if (!ingredient || lines.some(({ packs, missingGrams }) => packs.length === 0 && missingGrams > 0)) continue;
+    /** Grams that can be used up to a day; Infinity for what keeps. */
+    const stock = [
+      ...ingredient.lots.map(({ grams, useBy }) => ({ grams, from: -Infinity, until: at(useBy) })),
+      {
+        grams: ingredient.onHandGrams - ingredient.lots.reduce((sum, { grams }) => sum + grams, 0),
+        from: -Infinity,
+        until: Infinity,
+      },
+      ...lines.map(({ packs, buyBy, notBefore }) => ({
+        grams: packs.reduce((sum, { grams, count }) => sum + grams * count, 0),
+        from: at(buyBy),
+        until: notBefore === null ? Infinity : at(notBefore) + (ingredient.keepsDays ?? 0),
+      })),
+    ].sort((a, b) => a.until - b.until);
+    for (const making of [...plan.makings].sort((a, b) => at(a.day) - at(b.day))) {
+      const facts = book.recipes.get(making.recipeId);
+      const multiple = making.batches.reduce((sum, { size, count }) => sum + size * count, 0);
+      let wanted =
+        multiple *
+        (facts?.recipe.lines ?? []).reduce(
+          (sum, { uses }, index) => (uses.id === id ? sum + (facts?.lineGrams[index] ?? 0) : sum),
+          0,
+        );
+      for (const lot of stock) {
+        if (lot.until < at(making.day) || lot.from > at(making.day)) continue;
+        const taken = Math.min(wanted, lot.grams);
+        lot.grams -= taken;
+        wanted -= taken;
+      }
+      if (wanted > 1e-4) wrong.push(`${ingredient.name}: ${String(wanted)} g are missing on ${making.day}`);
+    }
   }
   return wrong;
 }

@@ -69,6 +69,7 @@ describe('prices over time', () => {
     unit: 'lb' as const,
     priceMinor,
     supplier: '',
+    leadDays: 0,
   });
   const before = { packs: [pack('bag', 300)], prices: [{ on: '2026-11-01', pack: 'bag', priceMinor: 300 }] };
 

@@ -11,6 +11,8 @@ export interface WeighedPack {
   readonly supplier: string;
   readonly grams: number;
   readonly priceMinor: number;
+  /** Days from ordering it until it is there. */
+  readonly leadDays: number;
 }
 
 /** The packs whose weight is known. The others cannot be bought by weight and are left out. */
@@ -24,6 +26,7 @@ export const weighedPacks = (ingredient: IngredientFiled): WeighedPack[] =>
             supplier: pack.supplier,
             grams: weight.grams,
             priceMinor: pack.priceMinor,
+            leadDays: pack.leadDays,
           },
         ]
       : [];

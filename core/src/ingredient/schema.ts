@@ -10,6 +10,9 @@ export const allergenSchema = z.enum(allergenCodes).meta({ id: 'Allergen' });
 export const distinct = <T>(item: z.ZodType<T>) =>
   z.array(item).refine((list) => new Set(list).size === list.length, 'names one twice');
 
+const daysSchema = (most: number) =>
+  z.int('must be whole days').min(0, 'must not be negative').max(most, 'is absurdly long');
+
 /** One way in which it is sold. */
 const packSchema = z
   .strictObject({
@@ -18,8 +21,13 @@ const packSchema = z
     unit: unitSchema,
     priceMinor: minorSchema,
     supplier: z.string().trim().max(60).default(''),
+    /** Days from ordering it until it is there. */
+    leadDays: daysSchema(120).default(0),
   })
   .meta({ id: 'Pack' });
+
+/** A part of what is on hand that must be used by a day. */
+const lotSchema = z.strictObject({ grams: amountSchema, useBy: daySchema }).meta({ id: 'StockLot' });
 
 const SUM_TOLERANCE = 1;
 
@@ -104,7 +112,11 @@ export const ingredientDraftSchema = z
     declaration: declarationSchema,
     contains: distinct(allergenSchema).default([]),
     mayContain: distinct(allergenSchema).default([]),
+    /** All of it; what no lot names keeps. */
     onHandGrams: gramsSchema.default(0),
+    lots: z.array(lotSchema).max(50).default([]),
+    /** How long it keeps once it is bought; null for what keeps all season. */
+    keepsDays: daysSchema(730).nullable().default(null),
     /** Which chocolate it is, for tempering and for the balance of a ganache. */
     chocolate: z.enum(chocolateKinds).nullable().default(null),
     /** What asks for a caution where it is used. */
@@ -112,6 +124,10 @@ export const ingredientDraftSchema = z
     substitutes: z.array(substituteSchema).max(20).default([]),
     prices: z.array(priceSchema).max(500).default([]),
     notes: noteSchema,
+  })
+  .refine(({ lots, onHandGrams }) => lots.reduce((left, { grams }) => left - grams, Math.max(0, onHandGrams)) >= -1e-6, {
+    message: 'hold more than is on hand',
+    path: ['lots'],
   })
   .meta({ id: 'IngredientDraft' });
 

@@ -8,6 +8,7 @@ export * from './move.js';
 export * from './needs.js';
 export * from './nuts.js';
 export * from './packing.js';
+export * from './packs.js';
 export * from './plan.js';
 export * from './shopping.js';
 export * from './windows.js';

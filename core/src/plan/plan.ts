@@ -10,7 +10,7 @@ import {
   type OrderFiled,
   type PackedAs,
 } from '../order/index.js';
-import { addDays, daysBetween, sayDay, sayList, sayMinutes, type Day } from '../quantity/index.js';
+import { addDays, daysBetween, sayDay, sayGrams, sayList, sayMinutes, type Day } from '../quantity/index.js';
 import { boxDemand, pieceDemand, type BoxDemand, type PieceDemand } from './demand.js';
 import { pieceKey, type Guide } from './guide.js';
 import type { Making } from './making.js';
@@ -292,19 +292,32 @@ function poolFindings(makings: readonly Making[], book: Book): Finding[] {
   });
 }
 
-function shoppingFindings(shopping: readonly ShoppingLine[]): Finding[] {
-  return shopping.flatMap((line) =>
-    line.missingGrams > 1e-6 && line.packs.length === 0
-      ? [
-          finding(
-            'decide',
-            'cannot-buy',
-            { noun: 'ingredient', id: line.ingredientId, name: line.name },
-            `${line.name} is missing and has no pack to buy.`,
-          ),
-        ]
-      : [],
-  );
+function shoppingFindings(shopping: readonly ShoppingLine[], today: Day): Finding[] {
+  return shopping.flatMap((line) => {
+    const about: Subject = { noun: 'ingredient', id: line.ingredientId, name: line.name };
+    const found: Finding[] = [];
+    if (line.missingGrams > 1e-6 && line.packs.length === 0)
+      found.push(finding('decide', 'cannot-buy', about, `${line.name} is missing and has no pack to buy.`));
+    if (line.packs.length > 0 && line.buyBy < today)
+      found.push(
+        finding(
+          'decide',
+          'buy-late',
+          about,
+          `${line.name} should have been ordered by ${sayDay(line.buyBy)}: it is not there in time for its first use.`,
+        ),
+      );
+    if (line.spoiltGrams >= 1)
+      found.push(
+        finding(
+          'know',
+          'stock-spoils',
+          about,
+          `${sayGrams(line.spoiltGrams)} of ${line.name} in the pantry pass their use-by before anything takes them.`,
+        ),
+      );
+    return found;
+  });
 }
 
 /**
@@ -344,7 +357,7 @@ export function planSeason(book: Book, orders: readonly OrderFiled[], today: Day
       ...dayFindings(days),
       ...humidFindings(makings, book),
       ...poolFindings(makings, book),
-      ...shoppingFindings(shopping),
+      ...shoppingFindings(shopping, today),
     ]),
   };
 }

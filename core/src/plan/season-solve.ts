@@ -8,6 +8,7 @@ import { boxDemand, pieceDemand } from './demand.js';
 import type { Guide } from './guide.js';
 import { benchDay } from './bench-day.js';
 import type { Making } from './making.js';
+import { guideOf } from './move.js';
 import { bookPacking } from './packing.js';
 import { planSeason, type Plan } from './plan.js';
 import { weights, type SeasonInput } from './season-draft.js';
@@ -105,12 +106,29 @@ async function settled(
 const endOf = (day: Day, { kitchen }: Book): number =>
   kitchen.benchWeek.length > 0 ? makerHours(day, kitchen) * 60 + kitchen.overtimeMinutes : Infinity;
 
-/** Days whose work, with the waits in it, ends too late, and by how much. */
-function lateDays(plan: Plan, book: Book): ReadonlyMap<Day, number> {
+/** All that the length of a day's work depends on. */
+const workOf = (plan: Plan, day: Day): string =>
+  JSON.stringify([
+    day,
+    plan.makings.filter((each) => each.day === day).map(({ recipeId, batches }) => [recipeId, batches]),
+    plan.finishings
+      .filter((each) => each.day === day)
+      .map(({ pieceId, count, madeOn }) => [pieceId, count, madeOn === day]),
+  ]);
+
+/**
+ * Days whose work, with the waits in it, ends too late, and by how much.
+ * @param spans what is known of days with the same work already; more is added
+ */
+function lateDays(plan: Plan, book: Book, spans: Map<string, number>): ReadonlyMap<Day, number> {
   const late = new Map<Day, number>();
   for (const { day, bookedMinutes } of plan.days) {
-    const over = bookedMinutes > 0 ? benchDay(plan, day, book).spanMinutes - endOf(day, book) : 0;
-    if (over > 1) late.set(day, over);
+    const end = endOf(day, book);
+    if (bookedMinutes === 0 || end === Infinity) continue;
+    const work = workOf(plan, day);
+    const span = spans.get(work) ?? benchDay(plan, day, book).spanMinutes;
+    spans.set(work, span);
+    if (span > end + 1) late.set(day, span - end);
   }
   return late;
 }
@@ -173,9 +191,10 @@ interface Found {
 async function inTime(found: Found, input: SeasonInput, question: SeasonQuestion, solver: Solver): Promise<Found> {
   const { book, orders, today } = question;
   const perMinute = (book.kitchen.handsRateMinorPerHour / 60) * weights.overtime;
+  const spans = new Map<string, number>();
   const judged = (of: Found) => {
     const plan = planSeason(book, orders, today, of.guide);
-    const late = lateDays(plan, book);
+    const late = lateDays(plan, book, spans);
     const minutes = [...late.values()].reduce((sum, each) => sum + each, 0);
     return { ...of, late, makings: plan.makings, cost: of.objective + minutes * perMinute };
   };
@@ -221,9 +240,11 @@ export async function solveSeason(
   if (status === 'none') return { ...said, guide: null };
   const guide = (await settled(input, model, values, solver)) ?? decode(values);
   const last = await inTime({ guide, values, objective, seconds }, input, question, solver);
+  const { book, orders, today } = question;
   return {
     ...said,
-    guide: last.guide,
+    // As it is really made: what a search that was cut short makes too much of is left out.
+    guide: guideOf(planSeason(book, orders, today, last.guide), last.guide.pins),
     objective: last.objective,
     seconds: last.seconds,
     gap: Math.max(0, last.objective - bound) / Math.max(Math.abs(last.objective), 1e-9),

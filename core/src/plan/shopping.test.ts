@@ -1,14 +1,15 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import type { WeighedPack } from '../ingredient/index.js';
-import { ingredient } from '../../testing/kitchen.js';
-import { afterBuying, choosePacks } from './index.js';
+import { bookOf, ingredient, line, recipe } from '../../testing/kitchen.js';
+import { afterBuying, choosePacks, shoppingList, type Making } from './index.js';
 
 const pack = (name: string, grams: number, priceMinor: number): WeighedPack => ({
   name,
   supplier: '',
   grams,
   priceMinor,
+  leadDays: 0,
 });
 const bought = (grams: number, packs: readonly WeighedPack[]) => {
   const chosen = choosePacks(grams, packs);
@@ -79,6 +80,95 @@ describe('whole packs', () => {
   });
 });
 
+const flat = { packs: [{ name: 'tub', amount: 500, unit: 'g' as const, priceMinor: 300 }] };
+/** Days of which each takes so much of one ingredient. */
+const listOf = (more: Parameters<typeof ingredient>[1], uses: Readonly<Record<string, number>>) => {
+  const book = bookOf({
+    ingredients: [ingredient('cream', { ...flat, ...more })],
+    recipes: [recipe('sauce', [line('cream', 1)])],
+  });
+  const makings = Object.entries(uses).map(([day, grams]) => ({
+    recipeId: 'sauce',
+    day,
+    batches: [{ size: grams, count: 1 }],
+  }));
+  return shoppingList(makings as unknown as Making[], book);
+};
+
+describe('the list', () => {
+  it('takes from the pantry what is still good on the day of use, and first what must be used first', () => {
+    const lots = [
+      { grams: 100, useBy: '2026-12-05' },
+      { grams: 200, useBy: '2026-12-01' },
+    ];
+    const [only] = listOf({ onHandGrams: 700, lots }, { '2026-11-30': 150, '2026-12-03': 50, '2026-12-10': 600 });
+    // 150 of the first lot, and its last 50 spoil; 50 of the second, and its last 50 spoil; then only the 400 that keep.
+    expect(only).toMatchObject({ neededGrams: 800, onHandGrams: 600, missingGrams: 200, spoiltGrams: 100 });
+    expect(only).toMatchObject({ buyBy: '2026-12-10', notBefore: null, leftGrams: 300 });
+  });
+
+  it('buys twice what does not keep from the first use to the last, each time as late as it must', () => {
+    const list = listOf({ keepsDays: 7 }, { '2026-12-01': 400, '2026-12-05': 100, '2026-12-15': 300 });
+    expect(list).toMatchObject([
+      { missingGrams: 500, costMinor: 300, buyBy: '2026-12-01', notBefore: '2026-11-28', leftGrams: 0 },
+      { missingGrams: 300, costMinor: 300, buyBy: '2026-12-15', notBefore: '2026-12-08', leftGrams: 200 },
+    ]);
+    expect(new Set(list.map(({ key }) => key)).size).toBe(2);
+  });
+
+  it('counts the days until an order is there', () => {
+    const packs = [{ ...flat.packs[0], leadDays: 5, name: 'tub', amount: 500, unit: 'g' as const, priceMinor: 300 }];
+    expect(listOf({ packs }, { '2026-12-10': 10 })).toMatchObject([{ buyBy: '2026-12-05' }]);
+  });
+
+  it('names what is missing and cannot be bought', () => {
+    expect(listOf({ packs: [], keepsDays: 2 }, { '2026-12-01': 5, '2026-12-20': 5 })).toMatchObject([
+      { missingGrams: 10, packs: [], leftGrams: -10 },
+    ]);
+  });
+
+  const day = fc.integer({ min: 1, max: 28 }).map((each) => `2026-12-${String(each).padStart(2, '0')}`);
+  const anyStock = fc.array(fc.record({ grams: fc.integer({ min: 1, max: 600 }), useBy: day }), { maxLength: 4 });
+  const anyUses = fc.dictionary(day, fc.integer({ min: 1, max: 900 }), { minKeys: 1, maxKeys: 6 });
+  const two = [...flat.packs, { name: 'can', amount: 1200, unit: 'g' as const, priceMinor: 600 }];
+
+  it('accounts for every gram, whatever there is and whatever is made', () => {
+    fc.assert(
+      fc.property(anyStock, anyUses, fc.option(fc.integer({ min: 0, max: 10 })), (lots, uses, keepsDays) => {
+        const onHandGrams = lots.reduce((sum, { grams }) => sum + grams, 100);
+        const list = listOf({ packs: two, lots, onHandGrams, keepsDays }, uses);
+        const sum = (of: (each: (typeof list)[number]) => number) => list.reduce((all, each) => all + of(each), 0);
+        const bought = sum(({ packs: of }) => of.reduce((all, { grams, count }) => all + grams * count, 0));
+        const needed = Object.values(uses).reduce((all, each) => all + each, 0);
+        expect(sum((each) => each.neededGrams)).toBeCloseTo(needed, 6);
+        expect(onHandGrams + bought).toBeCloseTo(needed + sum((each) => each.leftGrams + each.spoiltGrams), 6);
+        for (const each of list) if (each.missingGrams > 0) expect(each.leftGrams).toBeGreaterThanOrEqual(-1e-6);
+      }),
+      { numRuns: 150 },
+    );
+  });
+
+  it('never costs less when a lot is gone from the pantry', () => {
+    fc.assert(
+      fc.property(
+        anyStock,
+        anyUses,
+        fc.option(fc.integer({ min: 0, max: 10 })),
+        fc.nat(3),
+        (lots, uses, keepsDays, at) => {
+          const cost = (of: typeof lots) =>
+            listOf(
+              { packs: two, lots: of, onHandGrams: of.reduce((sum, { grams }) => sum + grams, 0), keepsDays },
+              uses,
+            ).reduce((sum, { costMinor }) => sum + costMinor, 0);
+          expect(cost(lots.filter((_lot, index) => index !== at))).toBeGreaterThanOrEqual(cost(lots));
+        },
+      ),
+      { numRuns: 150 },
+    );
+  });
+});
+
 it('puts what was bought into the pantry, with the prices that were paid', () => {
   const packs = [
     { name: 'bag', amount: 1, unit: 'kg' as const, priceMinor: 200 },
@@ -91,8 +181,10 @@ it('puts what was bought into the pantry, with the prices that were paid', () =>
     grams,
     count,
     costMinor,
+    leadDays: 0,
   });
-  const line = {
+  const bought = {
+    key: 'sugar 2026-12-01',
     ingredientId: 'sugar',
     name: 'sugar',
     neededGrams: 6500,
@@ -101,11 +193,15 @@ it('puts what was bought into the pantry, with the prices that were paid', () =>
     packs: [of('sack', 5000, 1, 800), of('bag', 1000, 2, 400)],
     costMinor: 1200,
     leftGrams: 800,
+    spoiltGrams: 0,
     buyBy: '2026-12-01',
+    notBefore: null,
   };
   // 15.00 instead of 12.00: each kind a quarter dearer
-  expect(afterBuying(sugar, line, 1500)).toMatchObject({
+  expect(afterBuying(sugar, bought, 1500, '2026-12-01')).toMatchObject({
     onHandGrams: 7300,
     packs: [{ priceMinor: 250 }, { priceMinor: 1000 }],
   });
+  const cream = { ...sugar, keepsDays: 7 };
+  expect(afterBuying(cream, bought, 1200, '2026-11-28').lots).toEqual([{ grams: 7000, useBy: '2026-12-05' }]);
 });

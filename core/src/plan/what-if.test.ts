@@ -76,7 +76,7 @@ describe('what if', () => {
       broken: ['Bo'],
     });
     expect(shoppingCsv(plan.shopping, 'USD').split('\r\n')[1]).toBe(
-      `"'=Corner shop",sugar,bag,1,${plan.makings[0]?.day ?? ''},2.50`,
+      `"'=Corner shop",sugar,bag,1,,${plan.makings[0]?.day ?? ''},2.50`,
     );
     expect(shoppingText(plan.shopping)).toMatch(/^=Corner shop\n\[ \] 1 x bag, sugar, by /);
   });

@@ -14,6 +14,8 @@ export class IngredientRow {
   @Column('simple-json') contains: IngredientDraft['contains'];
   @Column('simple-json') mayContain: IngredientDraft['mayContain'];
   @Column('real') onHandGrams: number;
+  @Column('simple-json') lots: IngredientDraft['lots'];
+  @Column('integer', { nullable: true }) keepsDays: number | null;
   @Column('text', { nullable: true }) chocolate: IngredientDraft['chocolate'];
   @Column('simple-json') traits: IngredientDraft['traits'];
   @Column('simple-json') substitutes: IngredientDraft['substitutes'];

@@ -127,7 +127,7 @@ describe('the season plan', () => {
 
   it('gives the shopping list as CSV and as text', async () => {
     const { text: csv } = await server.http.get('/api/plan/shopping.csv').expect(200);
-    expect(csv.split('\r\n')[0]).toBe('shop,ingredient,pack,count,buy by,cost');
+    expect(csv.split('\r\n')[0]).toBe('shop,ingredient,pack,count,not before,buy by,cost');
     const { text } = await server.http.get('/api/plan/shopping.txt').expect(200);
     expect(text).toMatch(/^\[ \] \d+ x .+, by /m);
   });

@@ -17,6 +17,7 @@ export class RecipeRow {
   @Column('boolean') grains: boolean;
   @Column('boolean') hygroscopic: boolean;
   @Column('text') alcohol: RecipeDraft['alcohol'];
+  @Column('simple-json') weighedYields: RecipeDraft['weighedYields'];
   @Column('text', { nullable: true }) variantOfId: string | null;
   @Column('simple-json', { nullable: true }) variantSwaps: Swap[] | null;
   @OneToMany(() => RecipeLineRow, (line) => line.recipe) lines: Relation<RecipeLineRow>[];

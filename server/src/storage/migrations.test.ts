@@ -54,6 +54,9 @@ describe('the migrations', () => {
 
   it('go back to nothing', async () => {
     await database.undoLastMigration();
+    const columns = await database.query<{ name: string }[]>(`PRAGMA table_info('ingredient')`);
+    expect(columns.map(({ name }) => name)).not.toContain('lots');
+    await database.undoLastMigration();
     expect(await tables()).not.toContain('season_plan');
     await database.undoLastMigration();
     expect(await tables()).not.toContain('inbox_message');

@@ -19,7 +19,7 @@ import { useRemoval } from '../parts/useRemoval';
 import { useRecordForm } from '../parts/useRecordForm';
 import type { SeasonBook } from '../parts/useSeason';
 import { CompositionFields } from './CompositionFields';
-import { DensityLines, PackLines, PartLines, SubstituteLines } from './IngredientLines';
+import { DensityLines, LotLines, PackLines, PartLines, SubstituteLines } from './IngredientLines';
 
 const Prices = lazy(async () => ({ default: (await import('./Prices')).Prices }));
 
@@ -33,6 +33,8 @@ const freshIngredient: IngredientDraft = {
   contains: [],
   mayContain: [],
   onHandGrams: 0,
+  lots: [],
+  keepsDays: null,
   chocolate: null,
   traits: [],
   substitutes: [],
@@ -80,6 +82,20 @@ export function IngredientForm({ season, ingredient }: { season: SeasonBook; ing
         <TextInput name="name" label="Name" autoFocus={ingredient === null} />
         <NumberInput name="onHandGrams" label="On hand" unit="g" />
       </Box>
+      <Panel title="What does not keep">
+        <Box
+          sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: { xs: '1fr', sm: '220px 1fr' }, alignItems: 'start' }}
+        >
+          <NumberInput
+            name="keepsDays"
+            label="Keeps once bought"
+            unit="days"
+            optional
+            help="Empty for what keeps all season."
+          />
+          <LotLines />
+        </Box>
+      </Panel>
       <Panel title="Packs and prices">
         <PackLines currency={season.data.kitchen.currency} />
       </Panel>

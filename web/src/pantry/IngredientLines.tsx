@@ -8,8 +8,8 @@ export const PackLines = ({ currency }: { currency: string }) => (
   <Lines
     name="packs"
     one="pack"
-    fresh={{ name: '', amount: NaN, unit: 'lb', priceMinor: NaN, supplier: '' }}
-    columns="2fr 1fr 1fr 1.3fr 1.6fr"
+    fresh={{ name: '', amount: NaN, unit: 'lb', priceMinor: NaN, supplier: '', leadDays: 0 }}
+    columns="2fr 1fr 1fr 1.3fr 1.5fr 1fr"
   >
     {(path) => (
       <>
@@ -18,6 +18,19 @@ export const PackLines = ({ currency }: { currency: string }) => (
         <ChoiceInput name={`${path}.unit`} label="Unit" choices={unitChoices} />
         <MoneyInput name={`${path}.priceMinor`} label="Price" currency={currency} />
         <TextInput name={`${path}.supplier`} label="Shop" />
+        <NumberInput name={`${path}.leadDays`} label="Arrives after" unit="days" />
+      </>
+    )}
+  </Lines>
+);
+
+/** Parts of what is on hand that must be used by a day. */
+export const LotLines = () => (
+  <Lines name="lots" one="lot" fresh={{ grams: NaN, useBy: '' }} columns="1fr 1fr">
+    {(path) => (
+      <>
+        <NumberInput name={`${path}.grams`} label="Of it" unit="g" />
+        <TextInput name={`${path}.useBy`} label="To use by" type="date" />
       </>
     )}
   </Lines>

@@ -1,7 +1,6 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Link from '@mui/material/Link';
-import TextField from '@mui/material/TextField';
 import Paper from '@mui/material/Paper';
 import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
@@ -10,14 +9,17 @@ import TableContainer from '@mui/material/TableContainer';
 import TableFooter from '@mui/material/TableFooter';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
-import { afterBuying, type ShoppingLine } from '@usual-pantry/core/plan';
-import { minorPerUnit, sayGrams, sayMoney, sayShortDay } from '@usual-pantry/core/quantity';
-import { Link as RouterLink } from 'react-router';
+import TextField from '@mui/material/TextField';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import { afterBuying, shopOf, type ShoppingLine } from '@usual-pantry/core/plan';
+import { minorPerUnit, sayDay, sayGrams, sayMoney, sayShortDay } from '@usual-pantry/core/quantity';
 import { useState } from 'react';
+import { Link as RouterLink, useSearchParams } from 'react-router';
 import type { PlanAnswer, Refusal } from '../app/api';
+import { FIGURES } from '../app/theme';
 import { useEdit } from '../parts/useEdit';
 import { useSeasonBook } from '../parts/useSeason';
-import { FIGURES } from '../app/theme';
 
 const figures = { fontFamily: FIGURES, fontSize: 13.5, whiteSpace: 'nowrap' } as const;
 
@@ -30,10 +32,10 @@ const sayPacks = (line: ShoppingLine): string => {
 };
 
 /** Ticks a line off: what was bought goes into the pantry, and the price that was paid into its packs. */
-function Bought({ line, currency }: { line: ShoppingLine; currency: string }) {
+function Bought({ line, plan }: { line: ShoppingLine; plan: PlanAnswer }) {
   const { season } = useSeasonBook();
   const edit = useEdit();
-  const per = minorPerUnit(currency);
+  const per = minorPerUnit(plan.currency);
   const [paid, setPaid] = useState<string | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   const stored = season?.data.ingredients.find(({ id }) => id === line.ingredientId);
@@ -46,7 +48,7 @@ function Bought({ line, currency }: { line: ShoppingLine; currency: string }) {
     }
     const { id: _id, version: _version, ...draft } = stored;
     try {
-      await edit.change('ingredient', stored, afterBuying(draft, line, total), `${line.name} bought.`);
+      await edit.change('ingredient', stored, afterBuying(draft, line, total, plan.today), `${line.name} bought.`);
     } catch (error) {
       setTrouble((error as Refusal).message);
     }
@@ -59,7 +61,7 @@ function Bought({ line, currency }: { line: ShoppingLine; currency: string }) {
         onClick={() => {
           setPaid(String(line.costMinor / per));
         }}
-        sx={{ ml: 1 }}
+        sx={{ ml: 1, displayPrint: 'none' }}
       >
         Bought
       </Button>
@@ -68,7 +70,7 @@ function Bought({ line, currency }: { line: ShoppingLine; currency: string }) {
     <Box sx={{ display: 'flex', gap: 1, mt: 0.75, alignItems: 'flex-start' }}>
       <TextField
         size="small"
-        label={`Paid, ${currency}`}
+        label={`Paid, ${plan.currency}`}
         value={paid}
         error={trouble !== null}
         helperText={trouble}
@@ -84,15 +86,106 @@ function Bought({ line, currency }: { line: ShoppingLine; currency: string }) {
   );
 }
 
-/** What to buy in whole packs, net of the pantry; what there is enough of stands below. */
+/** When to buy: by a day, and for what does not keep not before one. */
+const sayWhen = ({ missingGrams, buyBy, notBefore }: ShoppingLine, today: string): string => {
+  if (missingGrams <= 0) return '';
+  const by = `by ${sayShortDay(buyBy)}`;
+  if (notBefore === null || notBefore <= today) return by;
+  return notBefore >= buyBy ? `on ${sayShortDay(buyBy)}` : `${sayShortDay(notBefore)} to ${sayShortDay(buyBy)}`;
+};
+
+function ShoppingRow({ line, plan }: { line: ShoppingLine; plan: PlanAnswer }) {
+  return (
+    <TableRow hover>
+      <TableCell>
+        <Link
+          component={RouterLink}
+          to={`/pantry/${line.ingredientId}`}
+          sx={{ fontWeight: line.missingGrams > 0 ? 650 : 400 }}
+        >
+          {line.name}
+        </Link>
+        {line.spoiltGrams >= 1 && (
+          <Box sx={{ fontSize: 12.5, color: 'text.secondary' }}>
+            {sayGrams(line.spoiltGrams)} in the pantry spoil first
+          </Box>
+        )}
+      </TableCell>
+      <TableCell>
+        {sayPacks(line)}
+        {line.packs.length > 0 && <Bought line={line} plan={plan} />}
+      </TableCell>
+      <TableCell align="right" sx={figures}>
+        {line.costMinor > 0 ? sayMoney(line.costMinor, plan.currency) : ''}
+      </TableCell>
+      <TableCell
+        sx={{ ...figures, color: line.packs.length > 0 && line.buyBy < plan.today ? 'error.main' : 'inherit' }}
+      >
+        {sayWhen(line, plan.today)}
+      </TableCell>
+      <TableCell align="right" sx={figures}>
+        {sayGrams(line.neededGrams)}
+      </TableCell>
+      <TableCell align="right" sx={figures}>
+        {sayGrams(line.onHandGrams)}
+      </TableCell>
+      <TableCell align="right" sx={figures}>
+        {sayGrams(line.leftGrams)}
+      </TableCell>
+    </TableRow>
+  );
+}
+
+const ways = ['shop', 'day', 'name'] as const;
+type Way = (typeof ways)[number];
+const ENOUGH = 'Enough on hand';
+
+/** The list in groups, what there is enough of in the last. */
+function groupsOf(list: readonly ShoppingLine[], way: Way): [title: string, lines: readonly ShoppingLine[]][] {
+  const groups = new Map<string, ShoppingLine[]>();
+  const keyOf = (line: ShoppingLine): string => {
+    if (line.missingGrams <= 0) return '\uffff';
+    return way === 'shop' ? shopOf(line) : way === 'day' ? line.buyBy : '';
+  };
+  for (const line of list) groups.set(keyOf(line), [...(groups.get(keyOf(line)) ?? []), line]);
+  const titleOf = (key: string) =>
+    key === '\uffff' ? ENOUGH : way === 'day' ? `By ${sayDay(key)}` : way === 'shop' ? key || 'Any shop' : 'To buy';
+  return [...groups].sort(([a], [b]) => (a < b ? -1 : 1)).map(([key, lines]) => [titleOf(key), lines]);
+}
+
+/** What to buy in whole packs, net of what the pantry has that is still good on the day of use; by shop, by day or by name. */
 export function Shopping({ plan }: { plan: PlanAnswer }) {
-  const lines = [...plan.shopping].sort((a, b) => Number(a.missingGrams === 0) - Number(b.missingGrams === 0));
+  const [search, setSearch] = useSearchParams();
+  const asked = search.get('by');
+  const way = ways.find((each) => each === asked) ?? 'shop';
   return (
     <>
-      <Box sx={{ display: 'flex', gap: 1, mb: 1, displayPrint: 'none' }}>
+      <Box sx={{ display: 'flex', gap: 1, mb: 1, flexWrap: 'wrap', displayPrint: 'none' }}>
+        <ToggleButtonGroup
+          exclusive
+          size="small"
+          aria-label="Shopping in groups"
+          value={way}
+          onChange={(_event, picked: Way | null) => {
+            if (picked) setSearch({ by: picked }, { replace: true });
+          }}
+        >
+          {ways.map((each) => (
+            <ToggleButton key={each} value={each}>
+              By {each}
+            </ToggleButton>
+          ))}
+        </ToggleButtonGroup>
         <Button href="/api/plan/shopping.csv">As CSV</Button>
         <Button href="/api/plan/shopping.txt" target="_blank" rel="noreferrer">
           As text, by shop
+        </Button>
+        <Button
+          onClick={() => {
+            window.print();
+          }}
+        >
+          Print
         </Button>
       </Box>
       <TableContainer component={Paper} variant="outlined" tabIndex={0} role="region" aria-label="Shopping">
@@ -102,44 +195,38 @@ export function Shopping({ plan }: { plan: PlanAnswer }) {
               <TableCell>Ingredient</TableCell>
               <TableCell>Buy</TableCell>
               <TableCell align="right">Cost</TableCell>
-              <TableCell>By</TableCell>
+              <TableCell>When</TableCell>
               <TableCell align="right">Needed</TableCell>
               <TableCell align="right">On hand</TableCell>
               <TableCell align="right">Left after</TableCell>
             </TableRow>
           </TableHead>
-          <TableBody>
-            {lines.map((line) => (
-              <TableRow key={line.ingredientId} hover>
-                <TableCell>
-                  <Link
-                    component={RouterLink}
-                    to={`/pantry/${line.ingredientId}`}
-                    sx={{ fontWeight: line.missingGrams > 0 ? 650 : 400 }}
-                  >
-                    {line.name}
-                  </Link>
+          {groupsOf(plan.shopping, way).map(([title, lines]) => (
+            <TableBody key={title}>
+              <TableRow>
+                <TableCell
+                  component="th"
+                  scope="rowgroup"
+                  colSpan={2}
+                  sx={{ fontWeight: 700, fontSize: 15, pt: 2, borderBottomColor: 'rim' }}
+                >
+                  {title}
                 </TableCell>
-                <TableCell>
-                  {sayPacks(line)}
-                  {line.packs.length > 0 && <Bought line={line} currency={plan.currency} />}
+                <TableCell align="right" sx={{ ...figures, fontWeight: 650, pt: 2, borderBottomColor: 'rim' }}>
+                  {title === ENOUGH
+                    ? ''
+                    : sayMoney(
+                        lines.reduce((sum, { costMinor }) => sum + costMinor, 0),
+                        plan.currency,
+                      )}
                 </TableCell>
-                <TableCell align="right" sx={figures}>
-                  {line.costMinor > 0 ? sayMoney(line.costMinor, plan.currency) : ''}
-                </TableCell>
-                <TableCell sx={figures}>{line.missingGrams > 0 ? sayShortDay(line.buyBy) : ''}</TableCell>
-                <TableCell align="right" sx={figures}>
-                  {sayGrams(line.neededGrams)}
-                </TableCell>
-                <TableCell align="right" sx={figures}>
-                  {sayGrams(line.onHandGrams)}
-                </TableCell>
-                <TableCell align="right" sx={figures}>
-                  {sayGrams(line.leftGrams)}
-                </TableCell>
+                <TableCell colSpan={4} sx={{ borderBottomColor: 'rim' }} />
               </TableRow>
-            ))}
-          </TableBody>
+              {lines.map((line) => (
+                <ShoppingRow key={line.key} line={line} plan={plan} />
+              ))}
+            </TableBody>
+          ))}
           <TableFooter>
             <TableRow>
               <TableCell colSpan={2} sx={{ color: 'text.primary', fontWeight: 650, fontSize: 14 }}>

@@ -15,6 +15,7 @@ import { RecipeFigures } from './RecipeFigures';
 import { RecipeLines } from './RecipeLines';
 import { StepFields } from './StepFields';
 import { VariantFields } from './VariantFields';
+import { WeighedYields } from './WeighedYields';
 import { YieldFields } from './YieldFields';
 
 /** Every field of a recipe that stands by itself. */
@@ -29,6 +30,7 @@ function WholeFields({ season, recipe }: { season: SeasonBook; recipe: Recipe | 
       <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: '1fr', lg: '1fr 1fr' } }}>
         <Panel title="Yield">
           <YieldFields />
+          <WeighedYields season={season} recipe={recipe} />
         </Panel>
         <Panel title="Batches">
           <BatchSizes />

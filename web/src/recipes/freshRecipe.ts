@@ -16,6 +16,7 @@ export const freshRecipe: RecipeDraft = {
   hygroscopic: false,
   alcohol: 'never heated',
   variantOf: null,
+  weighedYields: [],
 };
 
 /** A step as it starts. */

@@ -13,6 +13,7 @@ import { CheckInput } from '../parts/CheckInput';
 import { ChoiceInput, MoneyInput, NumberInput, TextInput } from '../parts/fields';
 import { Panel } from '../parts/Panel';
 import { BenchWeek } from './BenchWeek';
+import { DayChanges } from './DayChanges';
 import { Equipment } from './Equipment';
 import { HeatFields } from './HeatFields';
 
@@ -87,6 +88,12 @@ export function KitchenForm({ kitchen }: { kitchen: Kitchen }) {
               choices={measureHabits.map((habit) => ({ value: habit, label: habit }))}
             />
             <NumberInput name="packingLeadDays" label="Made before hand-over" unit="days" />
+            <NumberInput
+              name="surePercent"
+              label="Sure that it is enough"
+              unit="%"
+              help="Where yields vary, more is made."
+            />
             <NumberInput name="promisedDays" label="Life left when handed over" unit="days" />
           </Box>
         </Panel>
@@ -98,6 +105,12 @@ export function KitchenForm({ kitchen }: { kitchen: Kitchen }) {
         </Panel>
         <Panel title="Bench days">
           <BenchWeek />
+          <DayChanges />
+          <Box sx={{ ...grid, mt: 2 }}>
+            <NumberInput name="overtimeMinutes" label="A day can run over by" unit="min" />
+            <NumberInput name="setUpMinutes" label="Getting ready for a recipe" unit="min" />
+            <NumberInput name="cleanMinutes" label="Cleaning before nuts" unit="min" />
+          </Box>
         </Panel>
         <div>
           <Button type="submit" variant="contained">

@@ -168,7 +168,7 @@ export function ToBuy({ plan }: { plan: PlanAnswer }) {
       }
     >
       {due.map((line) => (
-        <Box key={line.ingredientId} sx={{ display: 'flex', justifyContent: 'space-between', gap: 1, py: 0.5 }}>
+        <Box key={line.key} sx={{ display: 'flex', justifyContent: 'space-between', gap: 1, py: 0.5 }}>
           <span>{line.name}</span>
           <span>{line.packs.map((pack) => `${String(pack.count)} × ${pack.name}`).join(' + ')}</span>
         </Box>

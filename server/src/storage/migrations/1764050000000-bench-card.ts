@@ -1,6 +1,7 @@
 import type { MigrationInterface, QueryRunner } from 'typeorm';
+import { addColumns, dropColumns, type AddedColumns } from './columns.js';
 
-const added: readonly (readonly [table: string, column: string, type: string])[] = [
+const added: AddedColumns = [
   ['ingredient', 'chocolate', `TEXT CHECK (chocolate IN ('dark', 'milk', 'white'))`],
   ['ingredient', 'traits', `TEXT NOT NULL DEFAULT '[]' CHECK (json_valid(traits))`],
   ['ingredient', 'substitutes', `TEXT NOT NULL DEFAULT '[]' CHECK (json_valid(substitutes))`],
@@ -41,8 +42,7 @@ export class BenchCard1764050000000 implements MigrationInterface {
   name = 'BenchCard1764050000000';
 
   async up(queryRunner: QueryRunner): Promise<void> {
-    for (const [table, column, type] of added)
-      await queryRunner.query(`ALTER TABLE ${table} ADD COLUMN ${column} ${type}`);
+    await addColumns(queryRunner, added);
     for (const statement of tables) await queryRunner.query(statement);
   }
 
@@ -50,7 +50,6 @@ export class BenchCard1764050000000 implements MigrationInterface {
     await queryRunner.query('DROP TABLE recipe_version');
     await queryRunner.query('DROP TABLE piece_layer');
     await queryRunner.query('DROP INDEX recipe_variant');
-    for (const [table, column] of [...added].reverse())
-      await queryRunner.query(`ALTER TABLE ${table} DROP COLUMN ${column}`);
+    await dropColumns(queryRunner, added);
   }
 }

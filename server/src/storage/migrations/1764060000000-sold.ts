@@ -1,6 +1,7 @@
 import type { MigrationInterface, QueryRunner } from 'typeorm';
+import { addColumns, dropColumns, type AddedColumns } from './columns.js';
 
-const added: readonly (readonly [table: string, column: string, type: string])[] = [
+const added: AddedColumns = [
   ['box', 'layers', 'INTEGER NOT NULL DEFAULT 1 CHECK (layers >= 1)'],
   ['box', 'tray', 'TEXT CHECK (tray IS NULL OR json_valid(tray))'],
   ['box', 'edition', 'INTEGER NOT NULL DEFAULT 1 CHECK (edition >= 1)'],
@@ -39,8 +40,7 @@ export class Sold1764060000000 implements MigrationInterface {
   name = 'Sold1764060000000';
 
   async up(queryRunner: QueryRunner): Promise<void> {
-    for (const [table, column, type] of added)
-      await queryRunner.query(`ALTER TABLE ${table} ADD COLUMN ${column} ${type}`);
+    await addColumns(queryRunner, added);
     for (const statement of [...filled, ...tables]) await queryRunner.query(statement);
   }
 
@@ -50,7 +50,6 @@ export class Sold1764060000000 implements MigrationInterface {
     await queryRunner.query(
       `UPDATE box SET packaging = (SELECT json_group_array(json_remove(value, '$.kind')) FROM json_each(box.packaging))`,
     );
-    for (const [table, column] of [...added].reverse())
-      await queryRunner.query(`ALTER TABLE ${table} DROP COLUMN ${column}`);
+    await dropColumns(queryRunner, added);
   }
 }
