@@ -13,6 +13,8 @@ import { isBenchDay } from './windows.js';
 export const weights = {
   /** Overtime costs this many times the rate of hands. */
   overtime: 1.5,
+  /** A minute that a day ends after its hours and its overtime costs this many times the rate of hands. */
+  late: 5,
   /** Cleaning fills the hours like any other work; beyond that it weighs so much of its hands. */
   cleaning: 0.1,
   /** Of a piece's ingredients, for each day that it is made before its hand-over. */

@@ -174,7 +174,7 @@ function without(
 }
 
 /** So many ways to shorten a day are tried, each for so long at most. */
-const MOST_TRIES = 24;
+const MOST_TRIES = 40;
 const TRY_SECONDS = 1;
 
 interface Found {
@@ -186,11 +186,11 @@ interface Found {
 
 /**
  * Brings days that end too late, for the rests in their work, to an end in time: one recipe after another is taken off such a day, and
- * what costs least is kept, each minute that a day ends too late counted as overtime. Pinned makings stay.
+ * what costs least is kept, each minute that a day ends too late at its price. Pinned makings stay.
  */
 async function inTime(found: Found, input: SeasonInput, question: SeasonQuestion, solver: Solver): Promise<Found> {
   const { book, orders, today } = question;
-  const perMinute = (book.kitchen.handsRateMinorPerHour / 60) * weights.overtime;
+  const perMinute = (book.kitchen.handsRateMinorPerHour / 60) * weights.late;
   const spans = new Map<string, number>();
   const judged = (of: Found) => {
     const plan = planSeason(book, orders, today, of.guide);
@@ -200,24 +200,26 @@ async function inTime(found: Found, input: SeasonInput, question: SeasonQuestion
   };
   let best = judged(found);
   const built = buildSeason(input);
-  const tried = new Set<string>();
-  const next = () =>
-    [...best.late.keys()]
-      .flatMap((day) => best.makings.filter((making) => making.day === day && !making.pinned))
-      // What rests longest beside its hands holds a day up most.
-      .sort((a, b) => waitsOf(b, book) - waitsOf(a, book))
-      .find(({ recipeId, day }) => !tried.has(`${recipeId} ${day}`));
-  for (let making = next(); making && tried.size < MOST_TRIES; making = next()) {
-    tried.add(`${making.recipeId} ${making.day}`);
-    const model = without(making.recipeId, making.day, built, best.values, book);
-    const { values, objective, seconds } = await solver(model, { seconds: TRY_SECONDS, gap: 0.001 });
-    best = { ...best, seconds: best.seconds + seconds };
-    if (values.length === 0 || objective >= best.cost) continue;
-    const guide = (await settled(input, built.model, values, solver)) ?? built.decode(values);
-    const then = judged({ guide, values, objective, seconds: best.seconds });
-    if (then.cost < best.cost - 1e-6) best = then;
+  let { seconds } = found;
+  let tries = 0;
+  for (let before = Infinity; best.cost < before - 1e-6 && best.late.size > 0 && tries < MOST_TRIES;) {
+    before = best.cost;
+    const from = best;
+    // What rests longest beside its hands holds a day up most.
+    const able = from.makings
+      .filter(({ day, pinned }) => from.late.has(day) && !pinned)
+      .sort((a, b) => waitsOf(b, book) - waitsOf(a, book));
+    for (const { recipeId, day } of able.slice(0, MOST_TRIES - tries)) {
+      tries++;
+      const next = await solver(without(recipeId, day, built, from.values, book), { seconds: TRY_SECONDS, gap: 0.001 });
+      seconds += next.seconds;
+      if (next.values.length === 0 || next.objective >= best.cost) continue;
+      const guide = (await settled(input, built.model, next.values, solver)) ?? built.decode(next.values);
+      const then = judged({ guide, values: next.values, objective: next.objective, seconds });
+      if (then.cost < best.cost - 1e-6) best = then;
+    }
   }
-  return best;
+  return { ...best, seconds };
 }
 
 /**

@@ -27,29 +27,37 @@ export function headsAndTails({ activities, resources }: Project) {
   const byKey = new Map(activities.map((each) => [each.key, each] as const));
   const ancestors = ancestorsOf(order);
   const capacities = new Map(resources.map(({ key, capacity }) => [key, capacity] as const));
-  // Only what a single resource can do counts: what another may take over holds nobody up.
-  const loadsOf = ({ uses, minutes: whole }: Activity) =>
-    uses.flatMap(({ anyOf, minutes, offset }) => {
-      const [only] = anyOf;
-      return anyOf.length === 1 && only !== undefined
-        ? [{ key: only, minutes: Math.max(0, Math.min(minutes, whole - offset)) }]
-        : [];
-    });
-  const mostOf = (keys: Iterable<string>): number => {
-    const sums = new Map<string, number>();
+  // What goes on after an activity is done counts as far as everything that waits for it must rest.
+  const rests = new Map<string, number>();
+  for (const { after } of order)
+    for (const { key, lag } of after) rests.set(key, Math.min(rests.get(key) ?? Infinity, lag));
+  /** The least minutes in which each resource can do its part of some activities, the wait before it among them. */
+  const mostOf = (keys: Iterable<string>, headOf: (key: string) => number): number => {
+    const loads = new Map<string, { minutes: number; head: number }>();
     for (const each of keys) {
       const activity = byKey.get(each);
-      for (const { key, minutes } of activity ? loadsOf(activity) : [])
-        sums.set(key, (sums.get(key) ?? 0) + minutes / (capacities.get(key) ?? 1));
+      if (!activity) continue;
+      const rest = rests.get(each) ?? 0;
+      for (const { anyOf, minutes, offset } of activity.uses) {
+        const [only] = anyOf;
+        const within = Math.min(minutes, activity.minutes - offset + (rest === Infinity ? 0 : rest));
+        // Only what a single resource can do counts: what another may take over holds nobody up.
+        if (anyOf.length > 1 || only === undefined || within <= 0) continue;
+        const before = loads.get(only);
+        loads.set(only, {
+          minutes: (before?.minutes ?? 0) + within / (capacities.get(only) ?? 1),
+          head: Math.min(before?.head ?? Infinity, headOf(each) + offset),
+        });
+      }
     }
-    return Math.max(0, ...sums.values());
+    return Math.max(0, ...[...loads.values()].map(({ minutes, head }) => head + minutes));
   };
   const heads = new Map<string, number>();
   for (const { key, after } of order)
     heads.set(
       key,
       Math.max(
-        mostOf(ancestors.get(key) ?? []),
+        mostOf(ancestors.get(key) ?? [], (each) => heads.get(each) ?? 0),
         ...after.map((each) => (heads.get(each.key) ?? 0) + (byKey.get(each.key)?.minutes ?? -each.lag) + each.lag),
       ),
     );
@@ -58,7 +66,8 @@ export function headsAndTails({ activities, resources }: Project) {
     for (const each of before) descendants.set(each, [...(descendants.get(each) ?? []), key]);
   const tails = new Map<string, number>();
   for (const { key, minutes } of [...order].reverse()) {
-    const rest = mostOf(descendants.get(key) ?? []);
+    // Their heads are not known from here: what lies between counts as nothing.
+    const rest = mostOf(descendants.get(key) ?? [], () => 0);
     tails.set(key, Math.max(tails.get(key) ?? 0, minutes + rest));
     for (const { key: before, lag } of byKey.get(key)?.after ?? []) {
       const activity = byKey.get(before);

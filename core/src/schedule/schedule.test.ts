@@ -164,9 +164,9 @@ it('bounds the span by the longest chain and by what each resource must do, with
       { key: 'oven', capacity: 1 },
     ],
   };
-  // Chain: 10, and then the oven twice. Oven: 15 before it, 60 in it, 24 after it.
+  // Chain: 15 until the oven is needed, twice 30 in it, then 4. Oven: 15 before it, 60 in it, 24 after it.
   expect(boundsOf(project)).toEqual({
-    chainMinutes: 70,
+    chainMinutes: 79,
     resources: [
       { key: 'hands', minutes: 14 },
       { key: 'oven', minutes: 99 },

@@ -82,6 +82,11 @@ export function moveSeason(file: SeasonFile, today: Day): SeasonFile {
     ingredients: file.ingredients.map((each) => ({
       ...each,
       prices: each.prices.map((price) => ({ ...price, on: move(price.on) })),
+      lots: each.lots.map((lot) => ({ ...lot, useBy: move(lot.useBy) })),
+    })),
+    recipes: file.recipes.map((each) => ({
+      ...each,
+      weighedYields: each.weighedYields.map((weighed) => ({ ...weighed, on: move(weighed.on) })),
     })),
     orders: file.orders.map((order) => ({
       ...order,
