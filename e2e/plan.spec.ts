@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { openBook } from '@usual-pantry/core/box';
-import type { Plan } from '@usual-pantry/core/plan';
+import { benchDay, type Plan } from '@usual-pantry/core/plan';
 import type { SeasonFile } from '@usual-pantry/core/season';
+import { verifyBench } from '../core/testing/verify-bench';
 import { verifyPlan } from '../core/testing/verify-plan';
 import { ask, expect, test, TODAY } from './support/kitchen';
 
@@ -11,7 +12,11 @@ test('a season is planned, a batch moved and pinned, a day lost, shopping ticked
 }) => {
   const verified = async () => {
     const file = await ask<SeasonFile>(request, '/api/season-file');
-    return verifyPlan(await ask<Plan>(request, '/api/plan'), openBook(file), file.orders, TODAY);
+    const [plan, book] = [await ask<Plan>(request, '/api/plan'), openBook(file)];
+    return [
+      ...verifyPlan(plan, book, file.orders, TODAY),
+      ...plan.days.flatMap(({ day }) => verifyBench(benchDay(plan, day, book), plan, day, book)),
+    ];
   };
   await page.goto('/plan/days');
   await page.getByRole('button', { name: 'Plan again' }).click();
@@ -36,14 +41,21 @@ test('a season is planned, a batch moved and pinned, a day lost, shopping ticked
   await page.getByRole('menuitem', { name: new RegExp(`^${target}`) }).click();
   await expect(page.getByText(`Smoked-salt pumpkin-seed toffee moved to ${target} and pinned there.`)).toBeVisible();
   const row = sheet.getByRole('group', { name: target });
-  await expect(row.getByRole('button', { name: /^Smoked-salt pumpkin-seed toffee.*pinned/ })).toBeVisible();
+  await expect(row.getByRole('button', { name: /^Smoked-salt pumpkin-seed toffee.*pinned/ }).first()).toBeVisible();
+
+  // Taken back and done again by the keys
+  await page.keyboard.press('Control+z');
+  await expect(page.getByText(/^Undone: Smoked-salt pumpkin-seed toffee moved/)).toBeVisible();
+  await expect(sheet.getByRole('button', { name: /^Smoked-salt pumpkin-seed toffee.*pinned/ })).toBeHidden();
+  await page.keyboard.press('Control+Shift+z');
+  await expect(row.getByRole('button', { name: /^Smoked-salt pumpkin-seed toffee.*pinned/ }).first()).toBeVisible();
 
   // It stays there when the season is planned again
   await page.getByRole('button', { name: 'Plan again' }).click();
   const working = page.getByRole('progressbar', { name: 'Working the season out' });
   await expect(working).toBeVisible();
   await expect(working).toBeHidden({ timeout: 90_000 });
-  await expect(row.getByRole('button', { name: /^Smoked-salt pumpkin-seed toffee.*pinned/ })).toBeVisible();
+  await expect(row.getByRole('button', { name: /^Smoked-salt pumpkin-seed toffee.*pinned/ }).first()).toBeVisible();
 
   // A Saturday is lost: looked at first, then made so
   await page.getByRole('button', { name: 'What if' }).click();

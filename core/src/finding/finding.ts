@@ -34,6 +34,11 @@ export type WayOutAction =
       readonly lessMinor: number;
     }
   | { readonly kind: 'move-order'; readonly orderId: string; readonly to: string }
+  /** Has the whole season worked out anew. */
+  | { readonly kind: 'plan-again' }
+  | { readonly kind: 'move-making'; readonly recipeId: string; readonly from: string; readonly to: string }
+  /** Lets days run over by so many minutes at most, and has the season worked out anew. */
+  | { readonly kind: 'overtime'; readonly minutes: number }
   | {
       /** Gives an order the box as it is now in place of what was sold. */
       readonly kind: 'renew-box';

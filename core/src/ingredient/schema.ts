@@ -125,10 +125,13 @@ export const ingredientDraftSchema = z
     prices: z.array(priceSchema).max(500).default([]),
     notes: noteSchema,
   })
-  .refine(({ lots, onHandGrams }) => lots.reduce((left, { grams }) => left - grams, Math.max(0, onHandGrams)) >= -1e-6, {
-    message: 'hold more than is on hand',
-    path: ['lots'],
-  })
+  .refine(
+    ({ lots, onHandGrams }) => lots.reduce((left, { grams }) => left - grams, Math.max(0, onHandGrams)) >= -1e-6,
+    {
+      message: 'hold more than is on hand',
+      path: ['lots'],
+    },
+  )
   .meta({ id: 'IngredientDraft' });
 
 export const ingredientFiledSchema = ingredientDraftSchema.safeExtend(filedShape).meta({ id: 'IngredientFiled' });

@@ -187,7 +187,7 @@ export function benchDay(plan: Plan, day: Day, book: Book): BenchDay {
     leastMinutes: bounds.leastMinutes,
     heldUpBy:
       bounds.chainMinutes > busiest.minutes - 1e-6
-        ? 'work and rests that follow one another'
+        ? 'the rests'
         : busiest.key === MAKER || busiest.key === HELPER
           ? 'the hands'
           : `the ${sayList([busiest.key])}`,

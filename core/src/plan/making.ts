@@ -70,7 +70,7 @@ function standingGrams(needs: readonly Need[]): number {
 
 /** Whole pieces to spare for all needs of one making. */
 const spareOf = (needs: readonly Need[]): number =>
-  Math.ceil(needs.reduce((sum, { body }) => sum + (body?.spare ?? 0), 0) - 1e-9);
+  Math.max(0, Math.ceil(needs.reduce((sum, { body }) => sum + (body?.spare ?? 0), 0) - 1e-9));
 
 interface Cover {
   readonly batches: BatchCount[];

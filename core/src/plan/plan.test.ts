@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { bookOf, box, ingredient, kitchen, line, order, piece, recipe, TODAY } from '../../testing/kitchen.js';
+import { truffle } from '../../testing/truffles.js';
 import type { Book } from '../box/index.js';
 import type { OrderFiled } from '../order/index.js';
 import { groupByDay, ingredientNeeds, makeWindow, placeOnDay, planSeason, type Plan } from './index.js';
@@ -32,16 +33,7 @@ const pantry = {
     recipe('fudge', [line('sugar', 1000)], { yield: { by: 'loss', lossPercent: 10 }, handsMinutes: 50 }),
   ],
   pieces: [
-    piece(
-      'truffle',
-      {
-        kind: 'dipped',
-        centre: { kind: 'rolled', recipeId: 'ganache', centreGrams: 12 },
-        coatingRecipeId: 'coating',
-        coatingPercent: 25,
-      },
-      { keepsDays: 14, handSeconds: 30 },
-    ),
+    truffle(),
     piece(
       'square',
       {

@@ -5,7 +5,7 @@ import { leastMinutesOf, stretchesOf, workingMinutesOf, type RecipeFacts } from 
 import type { Term } from '../solver/index.js';
 import { equipmentKey, ownedOf } from './bench-jobs.js';
 import { nutClass, nutClasses, type NutClass } from './nuts.js';
-import { groupBy, merged, weights, type SeasonDraft } from './season-draft.js';
+import { groupBy, merged, weights, type SeasonDraft, type SeasonInput } from './season-draft.js';
 import { helperHours, makerHours } from './windows.js';
 
 /** Work that is done in one turn of a day by the nuts in it: what only the maker does, and what a helper may do. */
@@ -14,6 +14,9 @@ interface Turn {
   readonly made: Term[];
   readonly finished: Term[];
 }
+
+/** What the maker has pinned to a day is made on it, whenever that day then ends. */
+const hasPins = ({ before }: SeasonInput, on: Day): boolean => before?.pins.some(({ day }) => day === on) ?? false;
 
 /** Waits shorter than this are not worth a row of the model. */
 const WORTH_A_ROW = 20;
@@ -106,7 +109,7 @@ export function addHands(draft: SeasonDraft): void {
     const hands = [...turns.flatMap(({ made, finished: of }) => [...made, ...of]), ...cleaning];
     const row = model.atMost(`hands ${day}`, [...hands, [over, -1], [help, -1]], minutes - pack);
     claims.push({ row, kind: 'day', day, text: `${String(Math.round(minutes))} minutes of hands` });
-    if (!input.bare) addTurns(draft, day, turns, cleaning);
+    if (!input.bare && !hasPins(input, day)) addTurns(draft, day, turns, cleaning);
   }
 }
 
@@ -177,7 +180,8 @@ function occupationsOf(facts: RecipeFacts): Map<string, Occupation> {
 }
 
 /** Burners, oven, pots and tools: all that uses one of them on a day must fit between the day's beginning and its end. */
-export function addEquipment({ input: { book }, model, days, batches }: SeasonDraft): void {
+export function addEquipment({ input, model, days, batches }: SeasonDraft): void {
+  const { book } = input;
   const { kitchen } = book;
   if (kitchen.benchWeek.length === 0) return;
   const users = new Map<string, { id: string; occupation: Occupation }[]>();
@@ -194,7 +198,8 @@ export function addEquipment({ input: { book }, model, days, batches }: SeasonDr
         (batches.get(id)?.get(day) ?? []).map(({ column }): Term => [column, minutes]),
       );
       const most = makerHours(day, kitchen) * 60 + kitchen.overtimeMinutes - head + tail;
-      if (terms.length > 0 && most > 0) model.atMost(`${key} ${day}`, terms, ownedOf(key, kitchen) * most);
+      if (terms.length > 0 && most > 0 && !hasPins(input, day))
+        model.atMost(`${key} ${day}`, terms, ownedOf(key, kitchen) * most);
     }
   }
 }

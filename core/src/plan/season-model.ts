@@ -13,8 +13,8 @@ export interface SeasonModel {
   readonly decode: (values: readonly number[]) => Guide;
   /** Whole columns of what was decided before, to start from. */
   readonly start: readonly (readonly [column: number, value: number])[];
-  /** The whole columns of each recipe on each day: its batches, and whether it is made at all. */
-  readonly columnsOf: ReadonlyMap<string, ReadonlyMap<Day, readonly number[]>>;
+  /** The columns of each recipe's batches on each day. */
+  readonly batchColumns: ReadonlyMap<string, ReadonlyMap<Day, readonly number[]>>;
   /** What cannot be planned within its days. */
   readonly outside: readonly PieceDemand[];
   /** Rows that may clash, with what they say. */
@@ -111,15 +111,10 @@ export function buildSeason(input: SeasonInput): SeasonModel {
     model: draft.model.build(),
     decode: (values) => decoded(draft, mass, values),
     start: startOf(draft),
-    columnsOf: new Map(
+    batchColumns: new Map(
       [...draft.batches].map(([id, onDays]) => [
         id,
-        new Map(
-          [...onDays].map(([day, sizes]) => {
-            const make = draft.makes.get(id)?.get(day);
-            return [day, [...sizes.map(({ column }) => column), ...(make === undefined ? [] : [make])]];
-          }),
-        ),
+        new Map([...onDays].map(([day, sizes]) => [day, sizes.map(({ column }) => column)])),
       ]),
     ),
     outside: draft.outside,

@@ -1,71 +1,18 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { bookOf, box, ingredient, kitchen, line, order, piece, recipe, TODAY } from '../../testing/kitchen.js';
+import { bookOf, box, ingredient, line, order, piece, recipe, TODAY } from '../../testing/kitchen.js';
 import { solver } from '../../testing/solver.js';
 import { verifyPlan } from '../../testing/verify-plan.js';
-import { planSeason, solveSeason, weights, type Guide } from './index.js';
-
-const week = [
-  { weekday: 2, hours: 2 },
-  { weekday: 4, hours: 2 },
-  { weekday: 6, hours: 3 },
-];
-const bench = { ...kitchen, benchWeek: week, overtimeMinutes: 60, setUpMinutes: 5, cleanMinutes: 10 };
-const priced = (id: string, more = {}) =>
-  ingredient(id, { packs: [{ name: 'bag', amount: 1, unit: 'kg', priceMinor: 900 }], ...more });
-
-const pantry = {
-  ingredients: [priced('sugar'), priced('dark'), priced('nut', { contains: ['pecan'] })],
-  recipes: [
-    recipe('base', [line('dark', 600), line('sugar', 400)], { batchSizes: [0.5, 1], keepsDays: 4, handsMinutes: 15 }),
-    recipe('ganache', [line(':base', 400), line('sugar', 20)], { batchSizes: [0.5, 1], restDays: 1, handsMinutes: 15 }),
-    recipe('coating', [line('dark', 500)], { keepsDays: 90, handsMinutes: 10 }),
-    recipe('toffee', [line('sugar', 300), line('nut', 100)], { handsMinutes: 35, hygroscopic: true }),
-  ],
-  pieces: [
-    piece(
-      'truffle',
-      {
-        kind: 'dipped',
-        centre: { kind: 'rolled', recipeId: 'ganache', centreGrams: 12 },
-        coatingRecipeId: 'coating',
-        coatingPercent: 25,
-      },
-      { keepsDays: 14, handSeconds: 30 },
-    ),
-    piece(
-      'shard',
-      { kind: 'broken', recipeId: 'toffee', crumbsPercent: 5, servingGrams: 15 },
-      { keepsDays: 30, handSeconds: 5 },
-    ),
-  ],
-  boxes: [
-    box('mixed', ['truffle', 'shard', 'truffle'], { packMinutes: 3 }),
-    box('bag', ['shard', 'shard'], { packMinutes: 1 }),
-  ],
-};
+import { verifyBench } from '../../testing/verify-bench.js';
+import { anyTruffleOrders, bench, trufflePantry } from '../../testing/truffles.js';
+import { benchDay, planSeason, solveSeason, weights, type Guide } from './index.js';
 
 describe('the season solved', () => {
-  const anyOrders = fc.array(
-    fc.record({
-      mixed: fc.integer({ min: 1, max: 8 }),
-      bag: fc.integer({ min: 0, max: 6 }),
-      in: fc.integer({ min: 8, max: 26 }),
-    }),
-    { minLength: 1, maxLength: 4 },
-  );
-  const ordersOf = (list: readonly { mixed: number; bag: number; in: number }[]) =>
-    list.map((each, index) => {
-      const day = new Date(Date.parse(TODAY) + each.in * 86_400_000).toISOString().slice(0, 10);
-      return order(`o${String(index)}`, { mixed: each.mixed, ...(each.bag > 0 ? { bag: each.bag } : {}) }, day);
-    });
-
   it('keeps every rule, whatever the orders, and is never dearer than what was proven', async () => {
     const humid = [{ day: '2026-12-05', hours: null, helperHours: 0, humid: true }];
-    const book = bookOf({ ...pantry, kitchen: { ...bench, dayChanges: humid } });
+    const book = bookOf({ ...trufflePantry, kitchen: { ...bench, dayChanges: humid } });
     await fc.assert(
-      fc.asyncProperty(anyOrders, async (list) => {
-        const orders = ordersOf(list);
+      fc.asyncProperty(anyTruffleOrders(), async (orders) => {
         const { guide, objective, bound, status, clash } = await solveSeason({ book, orders, today: TODAY }, solver, {
           gap: 0.01,
           seconds: 10,
@@ -77,6 +24,7 @@ describe('the season solved', () => {
         expect(bound).toBeLessThanOrEqual(objective + 1e-6);
         const plan = planSeason(book, orders, TODAY, guide ?? undefined);
         expect(verifyPlan(plan, book, orders, TODAY)).toEqual([]);
+        for (const { day } of plan.days) expect(verifyBench(benchDay(plan, day, book), plan, day, book)).toEqual([]);
         // The plan on the screen is the one that was found.
         expect(plan.makings.reduce((sum, { batchCount }) => sum + batchCount, 0)).toBeLessThanOrEqual(
           guide?.batches.reduce((sum, { count }) => sum + count, 0) ?? 0,
@@ -130,18 +78,99 @@ describe('the season solved', () => {
     );
   });
 
-  it('never costs less with one order more, and stays where it was when nothing changes', async () => {
-    const book = bookOf({ ...pantry, kitchen: bench });
+  it('never costs less, nor takes less of anything, with one order more', async () => {
+    const book = bookOf({ ...trufflePantry, kitchen: { ...bench, overtimeMinutes: 240 } });
+    await fc.assert(
+      fc.asyncProperty(anyTruffleOrders(3), async (orders) => {
+        const best = async (of: typeof orders) => {
+          const found = await solveSeason({ book, orders: of, today: TODAY }, solver, { seconds: 10 });
+          return found.status === 'best' && found.gap < 1e-6 ? found : null;
+        };
+        const [less, more] = [await best(orders.slice(1)), await best(orders)];
+        if (orders.length < 2 || !less?.guide || !more?.guide) return;
+        expect(more.objective).toBeGreaterThanOrEqual(less.objective - 1e-3);
+        const used = (of: typeof orders, guide: Guide, recipeId: string) =>
+          planSeason(book, of, TODAY, guide)
+            .makings.filter((each) => each.recipeId === recipeId)
+            .flatMap(({ uses }) => uses)
+            .reduce((sum, { role, grams }) => sum + (role === 'component' ? 0 : grams), 0);
+        for (const id of ['ganache', 'coating', 'toffee'])
+          expect(used(orders, more.guide, id)).toBeGreaterThanOrEqual(used(orders.slice(1), less.guide, id) - 1e-6);
+      }),
+      { numRuns: 6 },
+    );
+  });
+
+  it('stays where it was when nothing changes', async () => {
+    const book = bookOf({ ...trufflePantry, kitchen: bench });
     const orders = [order('a', { mixed: 4 }, '2026-12-05'), order('b', { mixed: 3, bag: 4 }, '2026-12-12')];
-    const less = await solveSeason({ book, orders: orders.slice(0, 1), today: TODAY }, solver);
-    const more = await solveSeason({ book, orders, today: TODAY }, solver);
-    expect(more.objective).toBeGreaterThanOrEqual(less.objective - 1e-6);
-    const again = await solveSeason({ book, orders, today: TODAY, before: more.guide }, solver);
-    expect(again.guide?.batches).toEqual(more.guide?.batches);
+    const found = await solveSeason({ book, orders, today: TODAY }, solver);
+    const again = await solveSeason({ book, orders, today: TODAY, before: found.guide }, solver);
+    expect(again.guide?.batches).toEqual(found.guide?.batches);
+  });
+
+  it('ends its days in time, the rests in their work among them', async () => {
+    // On one sheet only one toffee can rest and be broken on a Saturday, though its hands would do for four.
+    const sheets = { name: 'sheet', lengthMm: 400, widthMm: 300, depthMm: 20, count: 1 };
+    const slow = trufflePantry.recipes.map((each) => ({
+      ...each,
+      steps: each.steps.map((step) => ({
+        ...step,
+        rest: step.rest && { typicalMinutes: 60, safeMinutes: 90, kind: 'guess' as const },
+      })),
+    }));
+    const book = bookOf({ ...trufflePantry, recipes: slow, kitchen: { ...bench, pans: [sheets], overtimeMinutes: 0 } });
+    const orders = [order('a', { bag: 24 }, '2026-12-12')];
+    const { guide } = await solveSeason({ book, orders, today: TODAY }, solver, { seconds: 20 });
+    const plan = planSeason(book, orders, TODAY, guide ?? undefined);
+    expect(plan.makings.length).toBeGreaterThan(0);
+    for (const { day, makerMinutes, bookedMinutes } of plan.days)
+      if (bookedMinutes > 0) expect(benchDay(plan, day, book).spanMinutes).toBeLessThanOrEqual(makerMinutes + 1);
+    expect(verifyPlan(plan, book, orders, TODAY)).toEqual([]);
+  });
+
+  it('gives to a helper only what a helper can do', async () => {
+    const hired = { day: '2026-12-05', hours: 0.5, helperHours: 3, humid: false };
+    const book = bookOf({
+      ...trufflePantry,
+      kitchen: { ...bench, benchWeek: [{ weekday: 4, hours: 2 }], overtimeMinutes: 0, dayChanges: [hired] },
+    });
+    const orders = [order('a', { bag: 40 }, '2026-12-06')];
+    const { guide } = await solveSeason({ book, orders, today: TODAY }, solver, { seconds: 20 });
+    const plan = planSeason(book, orders, TODAY, guide ?? undefined);
+    expect(verifyPlan(plan, book, orders, TODAY)).toEqual([]);
+    const saturday = plan.days.find(({ day }) => day === hired.day);
+    // Forty minutes of packing: ten of them are more than the maker's half hour would allow.
+    expect(saturday).toMatchObject({ makerMinutes: 30, makings: [] });
+    expect(verifyBench(benchDay(plan, hired.day, book), plan, hired.day, book)).toEqual([]);
+  });
+
+  it('makes pieces to spare where the yield varies, and says how many', async () => {
+    const weighed = [390, 400, 350, 410, 380].map((grams) => ({ on: '2025-12-01', size: 1, grams }));
+    const varies = trufflePantry.recipes.map((each) =>
+      each.id === 'toffee' ? { ...each, weighedYields: weighed } : each,
+    );
+    const [sure, unsure] = [varies, trufflePantry.recipes].map((recipes) =>
+      bookOf({ ...trufflePantry, recipes, kitchen: bench }),
+    );
+    if (!sure || !unsure) throw new Error('two books');
+    const orders = [order('a', { bag: 12 }, '2026-12-12')];
+    const planOf = async (book: typeof sure) => {
+      const { guide } = await solveSeason({ book, orders, today: TODAY }, solver, { seconds: 20 });
+      const plan = planSeason(book, orders, TODAY, guide ?? undefined);
+      expect(verifyPlan(plan, book, orders, TODAY)).toEqual([]);
+      return plan;
+    };
+    // 24 shards are one batch of 25 exactly; with two to spare they are two.
+    expect((await planOf(unsure)).makings).toMatchObject([{ batchCount: 1, sparePieces: 0, leftOverPieces: 1 }]);
+    const [made] = (await planOf(sure)).makings;
+    expect(made?.batchCount).toBe(2);
+    expect(made?.sparePieces).toBeGreaterThan(1);
+    expect((made?.leftOverPieces ?? 0) + (made?.sparePieces ?? 0)).toBe(50 - 24);
   });
 
   it('leaves a pinned making where the maker wants it', async () => {
-    const book = bookOf({ ...pantry, kitchen: bench });
+    const book = bookOf({ ...trufflePantry, kitchen: bench });
     const orders = [order('a', { bag: 6 }, '2026-12-12')];
     const { guide } = await solveSeason({ book, orders, today: TODAY }, solver);
     const [toffee] = guide?.batches ?? [];
@@ -158,18 +187,23 @@ describe('the season solved', () => {
   });
 
   it('says what clashes when a season is impossible, and what would make it possible, with a price', async () => {
-    const book = bookOf({ ...pantry, kitchen: { ...bench, overtimeMinutes: 0 } });
+    const book = bookOf({ ...trufflePantry, kitchen: { ...bench, overtimeMinutes: 0 } });
     const orders = [order('a', { bag: 400 }, '2026-12-04')];
     const { status, guide, clash, waysOut } = await solveSeason({ book, orders, today: TODAY }, solver);
     expect([status, guide]).toEqual(['impossible', null]);
     expect(clash.at(-1)).toBe('Friday 4 December wants 800 × shard');
     expect(clash.some((each) => each.includes('minutes of hands'))).toBe(true);
-    expect(waysOut[0]).toMatch(/^Work or hire \d+ minutes more: about \$/);
+    expect(waysOut.map(({ action }) => action.kind)).toEqual(['open', 'open']);
+    const few = [order('a', { bag: 160 }, '2026-12-04')];
+    const short = bookOf({ ...trufflePantry, kitchen: { ...bench, overtimeMinutes: 0 } });
+    const out = (await solveSeason({ book: short, orders: few, today: TODAY }, solver)).waysOut;
+    expect(out[0]?.label).toMatch(/^Work .* more, up to .* a day: about \$/);
+    expect(out[0]?.action).toMatchObject({ kind: 'overtime' });
   });
 });
 
 describe('a plan that follows a guide', () => {
-  const book = bookOf({ ...pantry, kitchen: bench });
+  const book = bookOf({ ...trufflePantry, kitchen: bench });
   const orders = [order('a', { mixed: 4 }, '2026-12-05'), order('b', { mixed: 3, bag: 4 }, '2026-12-12')];
 
   it('keeps its days when an order is added, and serves it too', async () => {

@@ -1,6 +1,7 @@
 import type { Book } from '../box/index.js';
-import { sayDay, sayList, sayMoney, type Day } from '../quantity/index.js';
-import { smallestClash, type LinearModel, type SolveOptions, type Solver } from '../solver/index.js';
+import { openWayOut, type Subject, type WayOut } from '../finding/index.js';
+import { sayDay, sayList, sayMinutes, sayMoney, type Day } from '../quantity/index.js';
+import { smallestClash, type LinearModel, type SolveOptions, type Solver, type Term } from '../solver/index.js';
 import { leastMinutesOf } from '../recipe/index.js';
 import type { OrderFiled } from '../order/index.js';
 import { isOpen } from '../order/index.js';
@@ -29,7 +30,7 @@ export interface SeasonSolution {
   readonly seconds: number;
   /** What cannot hold together, in words, and what would make it possible, each with its price; empty when there is a plan. */
   readonly clash: readonly string[];
-  readonly waysOut: readonly string[];
+  readonly waysOut: readonly WayOut[];
 }
 
 interface SeasonQuestion {
@@ -46,37 +47,59 @@ export function seasonInput({ book, orders, today }: SeasonQuestion) {
   return { demand: pieceDemand(boxes, book), book, today, packing: bookPacking(boxes, book, today) };
 }
 
-/** What clashes when a season is impossible, and what overtime without an end would cost. */
+const boxesOf = ({ lines }: OrderFiled): number => lines.reduce((sum, { count }) => sum + count, 0);
+
+/** A day cannot be set to run over by more. */
+const MOST_OVERTIME = 240;
+
+/** What clashes when a season is impossible, and what more overtime would cost. */
 async function explain(question: SeasonQuestion, solver: Solver, options: SolveOptions) {
   const { model, claims } = buildSeason({ ...seasonInput(question), before: question.before ?? null, bare: true });
-  const clash = await smallestClash(
-    relaxed(model),
-    claims.map(({ row }) => row),
-    solver,
-  );
+  const rows = claims.map(({ row }) => row);
+  const { status } = await solver(relaxed(model));
+  const clash = status === 'impossible' ? await smallestClash(relaxed(model), rows, solver) : [];
   const inClash = claims.filter(({ row }) => clash.includes(row));
   const days = inClash.filter(({ kind }) => kind === 'day').map(({ day, text }) => `${sayDay(day)} has ${text}`);
   const wanted = new Map<Day, string[]>();
   for (const { kind, day, text } of inClash)
     if (kind === 'hand-over') wanted.set(day, [...(wanted.get(day) ?? []), text]);
   const { kitchen } = question.book;
-  const longer: Book = { ...question.book, kitchen: { ...kitchen, overtimeMinutes: 24 * 60 } };
+  const longer: Book = { ...question.book, kitchen: { ...kitchen, overtimeMinutes: MOST_OVERTIME } };
   const more = buildSeason({ ...seasonInput({ ...question, book: longer }), before: question.before ?? null });
   const { values } = await solver(more.model, { ...options, gap: 0.05, seconds: 10 });
-  const minutes = more.model.columns.reduce(
-    (sum, { name }, index) => sum + (name.startsWith('overtime ') ? (values[index] ?? 0) : 0),
-    0,
+  const over = more.model.columns.flatMap(({ name }, index) =>
+    name.startsWith('overtime ') ? [values[index] ?? 0] : [],
   );
-  const price = (minutes / 60) * kitchen.handsRateMinorPerHour * 1.5;
+  const minutes = Math.ceil(over.reduce((sum, each) => sum + each, 0));
+  const price = Math.round((minutes / 60) * kitchen.handsRateMinorPerHour * weights.overtime);
+  const most = Math.ceil(Math.max(0, ...over) / 5) * 5;
+  const clashing = new Set(wanted.keys());
+  // The largest orders of those days: moving one of them helps most.
+  const moves = question.orders
+    .filter((order) => isOpen(order) && clashing.has(order.handOver.on))
+    .sort((a, b) => boxesOf(b) - boxesOf(a))
+    .slice(0, 2)
+    .map(({ id, customer }): WayOut => {
+      const subject: Subject = { noun: 'order', id, name: customer.name };
+      return openWayOut(subject, `Move ${customer.name}’s order to a later day`);
+    });
   return {
-    clash: [...days, ...[...wanted].map(([day, list]) => `${sayDay(day)} wants ${sayList(list)}`)],
-    waysOut:
-      values.length > 0
+    clash:
+      clash.length === 0
+        ? ['Whole batches, with their rests and the equipment that there is, do not fit into the days.']
+        : [...days, ...[...wanted].map(([day, list]) => `${sayDay(day)} wants ${sayList(list)}`)],
+    waysOut: [
+      ...(values.length > 0
         ? [
-            `Work or hire ${String(Math.ceil(minutes))} minutes more: about ${sayMoney(Math.round(price), kitchen.currency)}`,
-            'Move an order of those days to a later one',
+            {
+              label: `Work ${sayMinutes(minutes)} more, up to ${sayMinutes(most)} a day: about ${sayMoney(price, kitchen.currency)}`,
+              action: { kind: 'overtime' as const, minutes: most },
+            },
           ]
-        : ['Move an order of those days to a later one', 'Set more bench days'],
+        : []),
+      ...moves,
+      openWayOut({ noun: 'kitchen', id: 'kitchen', name: 'the kitchen' }, 'Set more bench days'),
+    ],
   };
 }
 
@@ -148,28 +171,43 @@ function withComponents(id: string, book: Book, found = new Set<string>()): Set<
   return found;
 }
 
-/** The model in which one recipe leaves a day, and only what it is made of may move with it. */
-function without(
-  recipeId: string,
-  day: Day,
-  { model, columnsOf }: SeasonModel,
+/** What is tried to shorten a day: fewer batches of a recipe on it, or none. */
+interface Fewer {
+  readonly recipeId: string;
+  readonly day: Day;
+  readonly most: number;
+}
+
+/** The model with fewer batches of one recipe on a day, in which only what it is made of may move with it. */
+function withFewer(
+  { recipeId, day, most }: Fewer,
+  { model, batchColumns }: SeasonModel,
   values: readonly number[],
   book: Book,
 ): LinearModel {
   const moving = withComponents(recipeId, book);
-  const fixed = new Map<number, number>();
-  for (const [id, onDays] of columnsOf)
-    for (const [on, columns] of onDays)
-      for (const column of columns) {
-        if (id === recipeId && on === day) fixed.set(column, 0);
-        else if (!moving.has(id)) fixed.set(column, values[column] ?? 0);
-      }
+  const fixed = new Set(
+    [...batchColumns].flatMap(([id, onDays]) => (moving.has(id) ? [] : [...onDays.values()].flat())),
+  );
+  // So many batches would be too many on any other day that is no longer, too.
+  const days = [...(batchColumns.get(recipeId) ?? [])].filter(
+    ([on]) => on === day || (most > 0 && endOf(on, book) <= endOf(day, book)),
+  );
   return {
     ...model,
     columns: model.columns.map((column, index) => {
-      const value = fixed.get(index);
-      return value === undefined ? column : { ...column, lower: value, upper: value };
+      const value = values[index] ?? 0;
+      return fixed.has(index) ? { ...column, lower: value, upper: value } : column;
     }),
+    rows: [
+      ...model.rows,
+      ...days.map(([on, columns]) => ({
+        name: `fewer on ${on}`,
+        lower: -Infinity,
+        upper: most,
+        terms: columns.map((column): Term => [column, 1]),
+      })),
+    ],
   };
 }
 
@@ -185,8 +223,8 @@ interface Found {
 }
 
 /**
- * Brings days that end too late, for the rests in their work, to an end in time: one recipe after another is taken off such a day, and
- * what costs least is kept, each minute that a day ends too late at its price. Pinned makings stay.
+ * Brings days that end too late, for the rests in their work, to an end in time: fewer batches of one recipe after another are made
+ * on such a day, and what costs least is kept, each minute that a day ends too late at its price. Pinned makings stay.
  */
 async function inTime(found: Found, input: SeasonInput, question: SeasonQuestion, solver: Solver): Promise<Found> {
   const { book, orders, today } = question;
@@ -209,9 +247,13 @@ async function inTime(found: Found, input: SeasonInput, question: SeasonQuestion
     const able = from.makings
       .filter(({ day, pinned }) => from.late.has(day) && !pinned)
       .sort((a, b) => waitsOf(b, book) - waitsOf(a, book));
-    for (const { recipeId, day } of able.slice(0, MOST_TRIES - tries)) {
+    const fewer = able.flatMap(({ recipeId, day, batchCount }): Fewer[] => [
+      ...(batchCount > 1 ? [{ recipeId, day, most: batchCount - 1 }] : []),
+      { recipeId, day, most: 0 },
+    ]);
+    for (const each of fewer.slice(0, MOST_TRIES - tries)) {
       tries++;
-      const next = await solver(without(recipeId, day, built, from.values, book), { seconds: TRY_SECONDS, gap: 0.001 });
+      const next = await solver(withFewer(each, built, from.values, book), { seconds: TRY_SECONDS, gap: 0.001 });
       seconds += next.seconds;
       if (next.values.length === 0 || next.objective >= best.cost) continue;
       const guide = (await settled(input, built.model, next.values, solver)) ?? built.decode(next.values);

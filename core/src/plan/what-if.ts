@@ -1,4 +1,5 @@
 import { openBook, type Book, type BookData } from '../box/index.js';
+import type { WayOut } from '../finding/index.js';
 import { daySchema, idSchema } from '../record/index.js';
 import { z } from 'zod';
 import type { KitchenDraft } from '../kitchen/index.js';
@@ -120,7 +121,7 @@ export interface PlanJob {
   readonly bound: number | null;
   readonly message: string;
   readonly clash: readonly string[];
-  readonly waysOut: readonly string[];
+  readonly waysOut: readonly WayOut[];
 }
 
 /** What a change would do to the season. */
@@ -128,5 +129,5 @@ export interface WhatIfAnswer {
   readonly before: PlanSum;
   readonly after: PlanSum | null;
   readonly clash: readonly string[];
-  readonly waysOut: readonly string[];
+  readonly waysOut: readonly WayOut[];
 }

@@ -1,9 +1,10 @@
-import { Body, Controller, Delete, Get, Header, HttpCode, Post } from '@nestjs/common';
+import { Body, Controller, Delete, Get, Header, HttpCode, Post, Put } from '@nestjs/common';
 import { ApiBody, ApiOperation, ApiTags } from '@nestjs/swagger';
 import type { Finding } from '@usual-pantry/core/finding';
 import { orderDraftSchema } from '@usual-pantry/core/order';
 import {
   followsGuide,
+  guideSchema,
   promiseCheck,
   shoppingCsv,
   shoppingText,
@@ -21,13 +22,26 @@ import { BookService } from '../book/book.service.js';
 import { jsonSchemaOf } from '../http/json-schema.js';
 import { calendarOf } from './calendar.js';
 import type { SolvedFigures } from './season-plan.entity.js';
-import { SeasonPlanner } from './season-planner.js';
+import type { StoredPlan } from './season-plan.js';
+import { SeasonPlanner, type PlanStep } from './season-planner.js';
 
 /** An order that may be stored already: then it is not counted twice. */
 const askedSchema = orderDraftSchema.safeExtend({ id: idSchema.optional() });
 
 const moveSchema = z.strictObject({ recipeId: idSchema, from: daySchema, to: daySchema });
 const pinSchema = z.strictObject({ recipeId: idSchema, day: daySchema, pinned: z.boolean() });
+
+const solvedSchema = z.strictObject({
+  objective: z.number(),
+  bound: z.number(),
+  gap: z.number().min(0),
+  seconds: z.number().min(0),
+  at: z.string(),
+});
+const restoreSchema = z.strictObject({
+  version: z.int().min(0),
+  decision: z.strictObject({ guide: guideSchema, solved: solvedSchema.nullable() }).nullable(),
+});
 
 @ApiTags('Plan')
 @Controller('api')
@@ -84,19 +98,28 @@ export class PlanController {
   }
 
   @Post('plan/moves')
-  @HttpCode(204)
+  @HttpCode(200)
   @ApiOperation({ summary: 'Moves a making to another day and pins it there; refused with every reason' })
   @ApiBody({ schema: jsonSchemaOf(moveSchema) })
-  move(@Body({ schema: moveSchema }) { recipeId, from, to }: z.infer<typeof moveSchema>): Promise<void> {
+  move(@Body({ schema: moveSchema }) { recipeId, from, to }: z.infer<typeof moveSchema>): Promise<PlanStep> {
     return this.planner.move(recipeId, from, to);
   }
 
   @Post('plan/pins')
-  @HttpCode(204)
+  @HttpCode(200)
   @ApiOperation({ summary: 'Pins a making to its day, or lets it go' })
   @ApiBody({ schema: jsonSchemaOf(pinSchema) })
-  pin(@Body({ schema: pinSchema }) { recipeId, day, pinned }: z.infer<typeof pinSchema>): Promise<void> {
+  pin(@Body({ schema: pinSchema }) { recipeId, day, pinned }: z.infer<typeof pinSchema>): Promise<PlanStep> {
     return this.planner.pin(recipeId, day, pinned);
+  }
+
+  @Put('plan/decision')
+  @ApiOperation({ summary: 'Puts back what was decided before; refused when something else was decided since' })
+  @ApiBody({ schema: jsonSchemaOf(restoreSchema) })
+  async restore(
+    @Body({ schema: restoreSchema }) { version, decision }: z.infer<typeof restoreSchema>,
+  ): Promise<{ decision: StoredPlan | null }> {
+    return { decision: await this.planner.restore(version, decision) };
   }
 
   @Post('plan/what-if')

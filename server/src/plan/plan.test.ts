@@ -70,7 +70,7 @@ describe('the season plan', () => {
     await server.http
       .post('/api/plan/moves')
       .send({ ...move, to: '2026-11-26' })
-      .expect(204);
+      .expect(200);
     const moved = (await plan()).makings.find(
       ({ recipeId, day }) => recipeId === 'pumpkin-toffee' && day === '2026-11-26',
     );
@@ -78,15 +78,41 @@ describe('the season plan', () => {
     await server.http
       .post('/api/plan/pins')
       .send({ recipeId: 'pumpkin-toffee', day: '2026-11-26', pinned: false })
-      .expect(204);
+      .expect(200);
     expect((await plan()).makings.every(({ pinned }) => !pinned)).toBe(true);
     await server.http
       .post('/api/plan/moves')
       .send({ recipeId: 'pumpkin-toffee', from: '2026-11-26', to: toffee.day })
-      .expect(204);
+      .expect(200);
     expect((await plan()).makings.map(({ recipeId, day }) => `${recipeId} ${day}`)).toEqual(
       before.makings.map(({ recipeId, day }) => `${recipeId} ${day}`),
     );
+  });
+
+  it('takes a move back to the plan as it was, unless something else was decided since', async () => {
+    const before = await plan();
+    const toffee = before.makings.find(({ recipeId }) => recipeId === 'pumpkin-toffee');
+    const move = { recipeId: 'pumpkin-toffee', from: toffee?.day, to: '2026-11-26' };
+    const { body } = await server.http.post('/api/plan/moves').send(move).expect(200);
+    const step = body as {
+      before: { version: number; guide: object; solved: object | null };
+      after: { version: number };
+    };
+    const decision = { guide: step.before.guide, solved: step.before.solved };
+    const restore = (version: number) => server.http.put('/api/plan/decision').send({ version, decision });
+    expect((await restore(step.before.version).expect(409)).body).toMatchObject({ code: 'stale' });
+    const { body: restored } = await restore(step.after.version).expect(200);
+    expect(restored).toMatchObject({ decision: { version: step.after.version + 1 } });
+    expect((await plan()).makings).toEqual(before.makings);
+    await server.http
+      .put('/api/plan/decision')
+      .send({ version: 1, decision: { guide: {}, solved: null } })
+      .expect(422);
+    const { version } = (restored as { decision: { version: number } }).decision;
+    await server.http.put('/api/plan/decision').send({ version, decision: null }).expect(200);
+    expect(await plan()).toMatchObject({ decided: false, follows: false });
+    await server.http.put('/api/plan/decision').send({ version: 0, decision }).expect(200);
+    expect(await plan()).toMatchObject({ decided: true, follows: true });
   });
 
   it('says what a lost day would do, and makes it real when that is accepted', async () => {

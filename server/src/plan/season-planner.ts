@@ -27,7 +27,13 @@ import { OrderRecords } from '../order/order.records.js';
 import { PieceRecords } from '../piece/piece.records.js';
 import { GivenUp, SolverService } from '../solver/solver.service.js';
 import { UnitOfWork } from '../storage/unit-of-work.js';
-import { storePlan } from './season-plan.js';
+import { forgetPlan, loadPlan, storePlan, type Decision, type StoredPlan } from './season-plan.js';
+
+/** What stood before and what stands after a change of the plan, so that it can be taken back. */
+export interface PlanStep {
+  readonly before: StoredPlan | null;
+  readonly after: StoredPlan;
+}
 
 const IDLE: PlanJob = {
   state: 'idle',
@@ -93,7 +99,7 @@ export class SeasonPlanner {
   }
 
   /** @throws Refused 422 with every reason why the making cannot be moved there */
-  async move(recipeId: string, from: Day, to: Day): Promise<void> {
+  async move(recipeId: string, from: Day, to: Day): Promise<PlanStep> {
     const { season, today, plan, stored } = await this.books.plan();
     const why = whyNotTo(plan, recipeId, from, to, season.book, today);
     if (why.length > 0)
@@ -101,16 +107,35 @@ export class SeasonPlanner {
         why.map((message) => ({ path: ['to'], message })),
         'It cannot be moved there.',
       );
-    const guide = moveMaking(guideOf(plan, stored?.guide.pins ?? []), recipeId, from, to, plan);
-    await this.work.write((manager) => storePlan(manager, guide, stored?.solved ?? null));
+    return this.step(stored, moveMaking(guideOf(plan, stored?.guide.pins ?? []), recipeId, from, to, plan));
   }
 
   /** Pins a making to its day, or lets it go. */
-  async pin(recipeId: string, day: Day, pinned: boolean): Promise<void> {
+  async pin(recipeId: string, day: Day, pinned: boolean): Promise<PlanStep> {
     const { plan, stored } = await this.books.plan();
     const others = (stored?.guide.pins ?? []).filter((pin) => pin.recipeId !== recipeId || pin.day !== day);
-    const guide = guideOf(plan, pinned ? [...others, { recipeId, day }] : others);
-    await this.work.write((manager) => storePlan(manager, guide, stored?.solved ?? null));
+    return this.step(stored, guideOf(plan, pinned ? [...others, { recipeId, day }] : others));
+  }
+
+  private async step(before: StoredPlan | null, guide: Guide): Promise<PlanStep> {
+    const after = await this.work.write((manager) => storePlan(manager, guide, before?.solved ?? null));
+    return { before, after };
+  }
+
+  /**
+   * Puts back what was decided before; null forgets it.
+   * @param version of what stands now; 0 when nothing is decided
+   * @throws Refused 409 when something else was decided since
+   */
+  restore(version: number, decision: Decision | null): Promise<StoredPlan | null> {
+    return this.work.write(async (manager) => {
+      const now = await loadPlan(manager);
+      if ((now?.version ?? 0) !== version)
+        throw new Refused(409, { code: 'stale', message: 'The plan was changed since: look at it first.' });
+      if (decision) return storePlan(manager, decision.guide, decision.solved);
+      await forgetPlan(manager);
+      return null;
+    });
   }
 
   /** What a change would do; stores nothing. @throws Refused 409 when a job runs already */
@@ -153,7 +178,7 @@ export class SeasonPlanner {
     manager: EntityManager,
     guide: Guide,
     { objective, bound, gap, seconds }: SeasonSolution,
-  ): Promise<void> {
+  ): Promise<StoredPlan> {
     return storePlan(manager, guide, { objective, bound, gap, seconds, at: this.clock.now() });
   }
 

@@ -9,7 +9,7 @@ import type { MessageFate, Receipt, ShopMessage } from '@usual-pantry/core/intak
 import type { Composition, ComposeWish } from '@usual-pantry/core/compose';
 import type { Order, OrderDraft, OrderState, PackedAs } from '@usual-pantry/core/order';
 import type { Piece, PieceDraft } from '@usual-pantry/core/piece';
-import type { LabelRun, Plan, PlanJob, PromiseCheck, WhatIf, WhatIfAnswer } from '@usual-pantry/core/plan';
+import type { Guide, LabelRun, Plan, PlanJob, PromiseCheck, WhatIf, WhatIfAnswer } from '@usual-pantry/core/plan';
 import type { Recipe, RecipeDraft } from '@usual-pantry/core/recipe';
 import { packedQuery } from '../parts/addresses';
 
@@ -56,7 +56,21 @@ export interface SolvedFigures {
   readonly objective: number;
   readonly bound: number;
   readonly gap: number;
+  readonly seconds: number;
   readonly at: string;
+}
+
+/** What was decided about the days of the season. */
+export interface PlanDecision {
+  readonly version: number;
+  readonly guide: Guide;
+  readonly solved: SolvedFigures | null;
+}
+
+/** What stood before and what stands after a change of the plan. */
+interface PlanStep {
+  readonly before: PlanDecision | null;
+  readonly after: PlanDecision;
 }
 
 export type PlanAnswer = Plan & {
@@ -228,12 +242,20 @@ export const api = createApi({
     planJob: build.query<PlanJob, void>({ query: () => 'plan/job' }),
     startPlan: build.mutation<PlanJob, void>({ query: () => ({ url: 'plan/job', method: 'POST' }) }),
     stopPlan: build.mutation<PlanJob, void>({ query: () => ({ url: 'plan/job', method: 'DELETE' }) }),
-    moveMaking: build.mutation<null, { recipeId: string; from: string; to: string }>({
+    moveMaking: build.mutation<PlanStep, { recipeId: string; from: string; to: string }>({
       query: (body) => ({ url: 'plan/moves', method: 'POST', body }),
       invalidatesTags: (_result, error) => (error ? [] : ['Orders']),
     }),
-    pinMaking: build.mutation<null, { recipeId: string; day: string; pinned: boolean }>({
+    pinMaking: build.mutation<PlanStep, { recipeId: string; day: string; pinned: boolean }>({
       query: (body) => ({ url: 'plan/pins', method: 'POST', body }),
+      invalidatesTags: (_result, error) => (error ? [] : ['Orders']),
+    }),
+    restorePlan: build.mutation<{ decision: PlanDecision | null }, { version: number; decision: PlanDecision | null }>({
+      query: ({ version, decision }) => ({
+        url: 'plan/decision',
+        method: 'PUT',
+        body: { version, decision: decision && { guide: decision.guide, solved: decision.solved } },
+      }),
       invalidatesTags: (_result, error) => (error ? [] : ['Orders']),
     }),
     whatIf: build.mutation<WhatIfAnswer, WhatIf>({

@@ -48,6 +48,7 @@ beforeEach(() => {
   };
 });
 afterEach(() => {
+  store.dispatch(api.util.resetApiState());
   globalThis.fetch = realFetch;
   globalThis.Request = RealRequest;
 });
@@ -113,6 +114,28 @@ describe('undo', () => {
     expect(calls.map(({ body }) => [body?.['notes'], body?.['version']])).toEqual([
       ['second', 3],
       ['first', 4],
+    ]);
+  });
+
+  it('of a move puts back the plan that was there, and nothing where none was', async () => {
+    const guide = (day: string) => ({
+      pieces: {},
+      components: {},
+      pins: [],
+      batches: [{ recipeId: 'r', day, size: 1, count: 1 }],
+    });
+    const before = { version: 4, guide: guide('2026-12-01'), solved: null };
+    const after = { version: 5, guide: guide('2026-12-05'), solved: null };
+    answer = ({ body }) => ({ status: 200, body: { decision: body?.['decision'] && { ...before, version: 6 } } });
+    store.dispatch(
+      recorded({ label: 'Toffee moved.', parts: [{ noun: 'plan', id: 'plan', before: null, after: before }] }),
+    );
+    store.dispatch(recorded({ label: 'Toffee moved.', parts: [{ noun: 'plan', id: 'plan', before, after }] }));
+    await store.dispatch(undo());
+    await store.dispatch(undo());
+    expect(calls).toMatchObject([
+      { method: 'PUT', address: '/api/plan/decision', body: { version: 5, decision: { guide: before.guide } } },
+      { method: 'PUT', address: '/api/plan/decision', body: { version: 6, decision: null } },
     ]);
   });
 

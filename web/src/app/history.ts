@@ -1,13 +1,22 @@
 import { createSlice, type PayloadAction, type ThunkAction, type UnknownAction } from '@reduxjs/toolkit';
-import { api, type Drafts, type Noun, type Refusal, type Stored } from './api';
+import { api, type Drafts, type Noun, type PlanDecision, type Refusal, type Stored } from './api';
 
 /** What an edit did to one record: what stood there before and after. Null is no record. */
-interface Part {
+interface RecordPart {
   readonly noun: Noun;
   readonly id: string;
   readonly before: Stored | null;
   readonly after: Stored | null;
 }
+
+/** What an edit did to the plan. Null is that nothing was decided. */
+interface PlanPart {
+  readonly noun: 'plan';
+  readonly id: 'plan';
+  readonly before: PlanDecision | null;
+  readonly after: PlanDecision | null;
+}
+type Part = RecordPart | PlanPart;
 
 /** One edit that can be taken back, of one record or of several at once. */
 export interface Step {
@@ -54,6 +63,14 @@ type Thunk<T> = ThunkAction<Promise<T>, { history: HistoryState }, unknown, Unkn
 
 const draftOf = ({ id: _id, version: _version, ...draft }: Stored): Drafts[Noun] => draft;
 
+/** Brings the plan from what it is to what it shall be; gives what is then decided. */
+const bringPlan =
+  (from: PlanDecision | null, to: PlanDecision | null): Thunk<PlanDecision | null> =>
+  async (dispatch) => {
+    const change = { version: from?.version ?? 0, decision: to };
+    return (await dispatch(api.endpoints.restorePlan.initiate(change)).unwrap()).decision;
+  };
+
 /** Brings a record from what it is to what it shall be; gives what is then stored. */
 const bring =
   (noun: Noun, from: Stored | null, to: Stored | null): Thunk<Stored | null> =>
@@ -74,13 +91,16 @@ const bring =
   };
 
 /** Other steps on the same record must start from the version that is stored now. */
-const refresh = (steps: readonly Step[], noun: Noun, id: string, now: Stored | null): Step[] =>
+const refresh = (steps: readonly Step[], { noun, id }: Part, now: { version: number } | null): Step[] =>
   steps.map((step) => ({
     ...step,
-    parts: step.parts.map((part) => {
+    parts: step.parts.map((part): Part => {
       if (part.noun !== noun || part.id !== id || !now) return part;
-      const at = (record: Stored | null) => record && { ...record, version: now.version };
-      return { ...part, before: at(part.before), after: at(part.after) };
+      const at = <T extends { version: number }>(stood: T | null): T | null =>
+        stood && { ...stood, version: now.version };
+      return part.noun === 'plan'
+        ? { ...part, before: at(part.before), after: at(part.after) }
+        : { ...part, before: at(part.before), after: at(part.after) };
     }),
   }));
 
@@ -103,8 +123,11 @@ const move =
     let trouble: string | null = null;
     for (const part of step.parts) {
       try {
-        const now = await dispatch(bring(part.noun, part[from], part[to]));
-        const rest = (steps: readonly Step[]) => refresh(steps, part.noun, part.id, now);
+        const now =
+          part.noun === 'plan'
+            ? await dispatch(bringPlan(part[from], part[to]))
+            : await dispatch(bring(part.noun, part[from], part[to]));
+        const rest = (steps: readonly Step[]) => refresh(steps, part, now);
         others.done = rest(others.done);
         others.undone = rest(others.undone);
         moved = {

@@ -1,6 +1,6 @@
 import { configureStore } from '@reduxjs/toolkit';
 import { setupListeners } from '@reduxjs/toolkit/query';
-import { useDispatch, useSelector } from 'react-redux';
+import { useDispatch, useSelector, useStore } from 'react-redux';
 import { api, seen } from './api';
 import { historyReducer } from './history';
 
@@ -13,6 +13,7 @@ setupListeners(store.dispatch);
 export type RootState = ReturnType<typeof store.getState>;
 export const useAppDispatch = useDispatch.withTypes<typeof store.dispatch>();
 export const useAppSelector = useSelector.withTypes<RootState>();
+export const useAppStore = useStore.withTypes<typeof store>();
 
 /** Long enough for the answer to a write of this page to arrive, so that it is not taken for somebody else's. */
 const OWN_WRITE_MS = 500;

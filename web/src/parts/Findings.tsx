@@ -15,6 +15,7 @@ import { Icon } from '../app/Icon';
 import { useAppDispatch } from '../app/store';
 import { addressOf } from './addresses';
 import { useEdit } from './useEdit';
+import { usePlanEdit } from './usePlanEdit';
 
 const looks: Record<Severity, { word: string; colour: string; icon: string }> = {
   stop: { word: 'Stop', colour: 'error.main', icon: mdiAlertOctagonOutline },
@@ -38,11 +39,12 @@ function settled(order: OrderDraft, action: Extract<WayOutAction, { orderId: str
   }
 }
 
-/** Presses a way out: opens what it names, or changes the order. */
+/** Presses a way out: opens what it names, or changes the order, the plan or the kitchen. */
 function useWayOut() {
   const navigate = useNavigate();
   const dispatch = useAppDispatch();
   const edit = useEdit();
+  const { move, startPlan } = usePlanEdit();
   return async ({ action }: WayOut) => {
     if (action.kind === 'open') {
       await navigate(addressOf(action.subject));
@@ -53,6 +55,23 @@ function useWayOut() {
       dispatch(said({ text: 'The message is on the clipboard.' }));
       return;
     }
+    if (action.kind === 'plan-again') {
+      await navigate('/plan');
+      await startPlan();
+      return;
+    }
+    if (action.kind === 'move-making') {
+      await move(action.recipeId, action.from, action.to);
+      return;
+    }
+    if (action.kind === 'overtime') {
+      const kitchen = (await dispatch(api.endpoints.book.initiate(undefined, { subscribe: false })).unwrap()).kitchen;
+      await dispatch(api.endpoints.saveKitchen.initiate({ ...kitchen, overtimeMinutes: action.minutes })).unwrap();
+      dispatch(said({ text: `A day can run over by ${String(action.minutes)} minutes now.` }));
+      await navigate('/plan');
+      await startPlan();
+      return;
+    }
     const order = await dispatch(
       api.endpoints.order.initiate(action.orderId, { forceRefetch: true, subscribe: false }),
     ).unwrap();
@@ -61,8 +80,26 @@ function useWayOut() {
   };
 }
 
-const FindingCard = memo(function FindingCard({ finding }: { finding: Finding }) {
+/** Ways out as buttons; each does what it says. */
+export function WaysOut({ waysOut }: { waysOut: readonly WayOut[] }) {
   const press = useWayOut();
+  return (
+    <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
+      {waysOut.map((way, index) => (
+        <Button
+          key={way.label}
+          size="small"
+          variant={index === 0 ? 'contained' : 'outlined'}
+          onClick={() => void press(way)}
+        >
+          {way.label}
+        </Button>
+      ))}
+    </Box>
+  );
+}
+
+const FindingCard = memo(function FindingCard({ finding }: { finding: Finding }) {
   const { word, colour, icon } = looks[finding.severity];
   return (
     <Paper
@@ -86,18 +123,7 @@ const FindingCard = memo(function FindingCard({ finding }: { finding: Finding })
           </Typography>
         </Box>
         <Typography sx={{ mb: 1 }}>{finding.message}</Typography>
-        <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
-          {finding.waysOut.map((way, index) => (
-            <Button
-              key={way.label}
-              size="small"
-              variant={index === 0 ? 'contained' : 'outlined'}
-              onClick={() => void press(way)}
-            >
-              {way.label}
-            </Button>
-          ))}
-        </Box>
+        <WaysOut waysOut={finding.waysOut} />
       </Box>
     </Paper>
   );

@@ -11,9 +11,10 @@ import Checkbox from '@mui/material/Checkbox';
 import { whyThen, type Making } from '@usual-pantry/core/plan';
 import { sayCount, sayGrams, sayList, sayMinutes, sayShortDay } from '@usual-pantry/core/quantity';
 import { Link as RouterLink } from 'react-router';
-import { usePinMakingMutation, type PlanAnswer } from '../app/api';
+import type { PlanAnswer } from '../app/api';
 import { useSeasonBook, type SeasonBook } from '../parts/useSeason';
 import { FIGURES } from '../app/theme';
+import { usePlanEdit } from '../parts/usePlanEdit';
 import { Worked } from '../parts/Worked';
 import { sayBatches } from '@usual-pantry/core/recipe';
 
@@ -72,7 +73,7 @@ function sayCouldBecome(making: Making, season: SeasonBook | null): string {
 /** One row a making, by day. */
 export function Batches({ plan }: { plan: PlanAnswer }) {
   const { season } = useSeasonBook();
-  const [pin] = usePinMakingMutation();
+  const { pin } = usePlanEdit();
   return (
     <TableContainer component={Paper} variant="outlined" tabIndex={0} role="region" aria-label="Batches">
       <Table size="small">
@@ -119,7 +120,7 @@ export function Batches({ plan }: { plan: PlanAnswer }) {
               <TableCell padding="checkbox">
                 <Checkbox
                   checked={making.pinned}
-                  onChange={(_event, pinned) => void pin({ recipeId: making.recipeId, day: making.day, pinned })}
+                  onChange={(_event, pinned) => void pin(making.recipeId, making.day, pinned)}
                   slotProps={{ input: { 'aria-label': `Pin ${making.recipeName} to ${sayShortDay(making.day)}` } }}
                 />
               </TableCell>

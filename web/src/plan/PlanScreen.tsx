@@ -22,7 +22,7 @@ const notOfThePlan = ['order', 'box'];
 
 function Answer({ plan }: { plan: PlanAnswer }) {
   const over = plan.findings.filter((each) => each.code === 'day-over').length;
-  const toBuy = plan.shopping.filter((line) => line.packs.length > 0).length;
+  const toBuy = new Set(plan.shopping.filter(({ packs }) => packs.length > 0).map((line) => line.ingredientId)).size;
   return (
     <AnswerLine>
       <Mark tone="hot">{sayCount(plan.batches, 'batch', 'batches')}</Mark> for {sayCount(plan.pieces, 'piece')};{' '}

@@ -6,9 +6,11 @@ import LinearProgress from '@mui/material/LinearProgress';
 import type { PlanJob } from '@usual-pantry/core/plan';
 import { sayMoney, sayNumber } from '@usual-pantry/core/quantity';
 import { useEffect, useRef, useState } from 'react';
-import { api, usePlanJobQuery, useStartPlanMutation, useStopPlanMutation, type PlanAnswer } from '../app/api';
+import { api, usePlanJobQuery, useStopPlanMutation, type PlanAnswer } from '../app/api';
 import { Icon } from '../app/Icon';
 import { useAppDispatch } from '../app/store';
+import { WaysOut } from '../parts/Findings';
+import { usePlanEdit } from '../parts/usePlanEdit';
 import { sayMoment } from '../parts/words';
 import { WhatIfDrawer } from './WhatIfDrawer';
 
@@ -45,32 +47,25 @@ function Running({ job, currency, onStop }: { job: PlanJob; currency: string; on
 /** Whether the plan is good, and what brings a better one: work it out anew, ask what if, take it along. */
 export function PlanState({ plan }: { plan: PlanAnswer }) {
   const dispatch = useAppDispatch();
-  const [start] = useStartPlanMutation();
+  const { startPlan } = usePlanEdit();
   const [stop] = useStopPlanMutation();
   const [asking, setAsking] = useState(false);
   const [polling, setPolling] = useState(false);
-  const { data: job, refetch } = usePlanJobQuery(undefined, { pollingInterval: polling ? POLL_MS : 0 });
+  const { data: job } = usePlanJobQuery(undefined, { pollingInterval: polling ? POLL_MS : 0 });
   const running = job?.state === 'running';
   const was = useRef(false);
   useEffect(() => {
-    if (was.current && !running) {
-      dispatch(api.util.invalidateTags(['Orders']));
-      setPolling(false);
-    }
+    if (was.current && !running) dispatch(api.util.invalidateTags(['Orders']));
+    setPolling(running);
     was.current = running;
   }, [running, dispatch]);
-  const begin = async () => {
-    await start();
-    setPolling(true);
-    await refetch();
-  };
   return (
     <Box sx={{ mb: 2 }}>
       {running && job.kind === 'plan' ? (
         <Running job={job} currency={plan.currency} onStop={() => void stop()} />
       ) : (
         <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', flexWrap: 'wrap', displayPrint: 'none' }}>
-          <Button variant="contained" startIcon={<Icon path={mdiRefresh} />} onClick={() => void begin()}>
+          <Button variant="contained" startIcon={<Icon path={mdiRefresh} />} onClick={() => void startPlan()}>
             {plan.decided ? 'Plan again' : 'Plan the season'}
           </Button>
           <Button
@@ -108,7 +103,7 @@ export function PlanState({ plan }: { plan: PlanAnswer }) {
               ))}
             </ul>
           )}
-          {job.waysOut.length > 0 && `Ways out: ${job.waysOut.join('; or ')}.`}
+          <WaysOut waysOut={job.waysOut} />
         </Alert>
       )}
       {asking && (

@@ -23,10 +23,14 @@ import { useSeasonBook } from '../parts/useSeason';
 
 const figures = { fontFamily: FIGURES, fontSize: 13.5, whiteSpace: 'nowrap' } as const;
 
-const sayPacks = (line: ShoppingLine): string => {
+/** Packs in words, each with its shop where that is not said above already. */
+const sayPacks = (line: ShoppingLine, shop: string | null): string => {
   if (line.packs.length > 0)
     return line.packs
-      .map((pack) => `${String(pack.count)} × ${pack.name}${pack.supplier ? `, ${pack.supplier}` : ''}`)
+      .map((pack) => {
+        const from = pack.supplier && pack.supplier !== shop ? `, ${pack.supplier}` : '';
+        return `${String(pack.count)} × ${pack.name}${from}`;
+      })
       .join(' + ');
   return line.missingGrams > 0 ? 'no pack to buy' : 'enough on hand';
 };
@@ -94,10 +98,10 @@ const sayWhen = ({ missingGrams, buyBy, notBefore }: ShoppingLine, today: string
   return notBefore >= buyBy ? `on ${sayShortDay(buyBy)}` : `${sayShortDay(notBefore)} to ${sayShortDay(buyBy)}`;
 };
 
-function ShoppingRow({ line, plan }: { line: ShoppingLine; plan: PlanAnswer }) {
+function ShoppingRow({ line, plan, shop }: { line: ShoppingLine; plan: PlanAnswer; shop: string | null }) {
   return (
     <TableRow hover>
-      <TableCell>
+      <TableCell sx={{ minWidth: 190 }}>
         <Link
           component={RouterLink}
           to={`/pantry/${line.ingredientId}`}
@@ -112,7 +116,7 @@ function ShoppingRow({ line, plan }: { line: ShoppingLine; plan: PlanAnswer }) {
         )}
       </TableCell>
       <TableCell>
-        {sayPacks(line)}
+        {sayPacks(line, shop)}
         {line.packs.length > 0 && <Bought line={line} plan={plan} />}
       </TableCell>
       <TableCell align="right" sx={figures}>
@@ -223,7 +227,7 @@ export function Shopping({ plan }: { plan: PlanAnswer }) {
                 <TableCell colSpan={4} sx={{ borderBottomColor: 'rim' }} />
               </TableRow>
               {lines.map((line) => (
-                <ShoppingRow key={line.key} line={line} plan={plan} />
+                <ShoppingRow key={line.key} line={line} plan={plan} shop={way === 'shop' ? title : null} />
               ))}
             </TableBody>
           ))}

@@ -19,6 +19,7 @@ import { useAcceptWhatIfMutation, useWhatIfMutation, type PlanAnswer, type Refus
 import { said } from '../app/history';
 import { useAppDispatch } from '../app/store';
 import { FIGURES } from '../app/theme';
+import { WaysOut } from '../parts/Findings';
 import { useSeasonBook } from '../parts/useSeason';
 
 const rows: readonly (readonly [name: string, say: (sum: PlanSum, currency: string) => string])[] = [
@@ -47,7 +48,7 @@ function Compared({ answer, currency }: { answer: WhatIfAnswer; currency: string
       <Alert severity="error">
         It cannot be done.
         {answer.clash.length > 0 && ` These cannot hold together: ${answer.clash.join('; ')}.`}
-        {answer.waysOut.length > 0 && ` Ways out: ${answer.waysOut.join('; or ')}.`}
+        <WaysOut waysOut={answer.waysOut} />
       </Alert>
     );
   const changes = changesOf(before, after);

@@ -1,11 +1,15 @@
 import Box from '@mui/material/Box';
+import Typography from '@mui/material/Typography';
 import { CheckInput } from '../parts/CheckInput';
 import { NumberInput, TextInput } from '../parts/fields';
 import { Lines } from '../parts/Lines';
 
 /** Days that are not as their weekday is: lost, longer, with somebody who helps, or humid. */
 export const DayChanges = () => (
-  <Box sx={{ mt: 2 }}>
+  <Box sx={{ mt: 2, display: 'grid', gap: 1.5 }}>
+    <Typography sx={{ color: 'text.secondary', fontSize: 14 }}>
+      Days that are different: no hours of your own for as usual, 0 for a day that is lost. A helper finishes and packs.
+    </Typography>
     <Lines
       name="dayChanges"
       one="day that is different"
@@ -15,8 +19,8 @@ export const DayChanges = () => (
       {(path) => (
         <>
           <TextInput name={`${path}.day`} label="Day" type="date" />
-          <NumberInput name={`${path}.hours`} label="My hours" optional help="Empty: as usual. 0: lost." />
-          <NumberInput name={`${path}.helperHours`} label="Helper’s hours" help="To finish and to pack." />
+          <NumberInput name={`${path}.hours`} label="My hours" optional />
+          <NumberInput name={`${path}.helperHours`} label="Helper’s hours" />
           <CheckInput name={`${path}.humid`} label="Humid" />
         </>
       )}

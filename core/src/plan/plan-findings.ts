@@ -1,0 +1,259 @@
+import type { Book } from '../box/index.js';
+import { finding, openWayOut, type Finding, type Subject, type WayOut } from '../finding/index.js';
+import { boxFor, type OrderFiled } from '../order/index.js';
+import { addDays, sayDay, sayGrams, sayList, sayMinutes, type Day } from '../quantity/index.js';
+import type { PieceDemand } from './demand.js';
+import { pieceKey } from './guide.js';
+import type { Making } from './making.js';
+import { whyNotTo } from './move.js';
+import { canBeMade } from './needs.js';
+import type { Plan } from './plan.js';
+import type { ShoppingLine } from './shopping.js';
+import { isHumid } from './windows.js';
+
+const KITCHEN: Subject = { noun: 'kitchen', id: 'kitchen', name: 'the kitchen' };
+const SETTINGS = openWayOut(KITCHEN, 'Open the settings');
+
+/** Has the whole season worked out anew. */
+const PLAN_AGAIN: WayOut = { label: 'Plan the season again', action: { kind: 'plan-again' } };
+
+/** The first day on which a making would do and the day would still end in its hours, as a way out. */
+function moveAway(plan: Plan, { recipeId, recipeName, day, handsMinutes }: Making, book: Book, today: Day): WayOut[] {
+  const there = plan.days.find(
+    (entry) =>
+      entry.day !== day &&
+      entry.benchMinutes - entry.bookedMinutes >= handsMinutes + book.kitchen.setUpMinutes &&
+      whyNotTo(plan, recipeId, day, entry.day, book, today).length === 0,
+  );
+  if (!there) return [];
+  const label = `Make ${recipeName} on ${sayDay(there.day)}`;
+  return [{ label, action: { kind: 'move-making', recipeId, from: day, to: there.day } }];
+}
+
+/** Days whose work is more than their hours, with what could be made on another day. */
+function dayFindings(plan: Plan, book: Book, today: Day): Finding[] {
+  return plan.days.flatMap((entry) => {
+    const over = entry.bookedMinutes - entry.benchMinutes;
+    if (entry.bookedMinutes === 0 || over < 1) return [];
+    const about: Subject = { noun: 'day', id: entry.day, name: sayDay(entry.day) };
+    const moves = plan.makings
+      .filter(({ day }) => day === entry.day)
+      .flatMap((making) => moveAway(plan, making, book, today))
+      .slice(0, 2);
+    return [
+      finding(
+        'decide',
+        'day-over',
+        about,
+        entry.benchMinutes === 0
+          ? `${sayDay(entry.day)} is no bench day, but ${sayMinutes(entry.bookedMinutes)} of work fall on it.`
+          : `${sayDay(entry.day)} is ${sayMinutes(over)} over its ${sayMinutes(entry.benchMinutes)}.`,
+        [...moves, PLAN_AGAIN, openWayOut(about)],
+      ),
+    ];
+  });
+}
+
+/** How far ahead a later day for an order is looked for. */
+const SEARCH_DAYS = 42;
+
+/** Orders of which something cannot be made any more, each with the pieces, and the first day for which all of it can be. */
+function lateFindings(
+  orders: readonly OrderFiled[],
+  outside: readonly PieceDemand[],
+  book: Book,
+  today: Day,
+): Finding[] {
+  const late = new Set(outside.map(({ pieceId, day }) => pieceKey(pieceId, day)));
+  if (late.size === 0) return [];
+  return orders.flatMap((order) => {
+    const { on } = order.handOver;
+    const wanted = order.lines.flatMap(({ boxId }) => boxFor(order, boxId, book)?.facts.pieces ?? []);
+    const pieces = [...new Set(wanted.map(({ pieceId }) => pieceId))].flatMap((id) => book.pieces.get(id) ?? []);
+    const missing = pieces.filter(({ piece }) => late.has(pieceKey(piece.id, on)));
+    if (missing.length === 0) return [];
+    const later = Array.from({ length: SEARCH_DAYS }, (_, index) => addDays(on > today ? on : today, index + 1)).find(
+      (day) => pieces.every((facts) => canBeMade(facts, day, book, today)),
+    );
+    const about: Subject = { noun: 'order', id: order.id, name: order.customer.name };
+    const names = missing.map(({ piece }) => piece.name);
+    const what = names.length > 3 ? `${String(names.length)} of its kinds of piece` : sayList(names);
+    return [
+      finding(
+        'decide',
+        'too-late',
+        about,
+        `${about.name} cannot be made in time for ${sayDay(on)}: no bench day is left for ${what}.${later ? ` ${sayDay(later)} is the first day that could be.` : ''} It is left out of the plan.`,
+        [
+          ...(later
+            ? [
+                {
+                  label: `Move it to ${sayDay(later)}`,
+                  action: { kind: 'move-order' as const, orderId: order.id, to: later },
+                },
+              ]
+            : []),
+          openWayOut(about, 'Open the order'),
+        ],
+      ),
+    ];
+  });
+}
+
+/** What draws damp and is made on a humid day. */
+const humidFindings = (plan: Plan, book: Book, today: Day): Finding[] =>
+  plan.makings.flatMap((making) => {
+    const { recipeId, recipeName, day } = making;
+    if (!isHumid(day, book.kitchen) || !book.recipes.get(recipeId)?.recipe.hygroscopic) return [];
+    const about: Subject = { noun: 'recipe', id: recipeId, name: recipeName };
+    return [
+      finding('decide', 'humid-day', about, `${recipeName} draws damp, and ${sayDay(day)} is humid.`, [
+        ...moveAway(plan, making, book, today),
+        PLAN_AGAIN,
+        openWayOut(about),
+      ]),
+    ];
+  });
+
+/** Coatings that do not stand high enough on a day: what is made and fresh, less what is used, must hold the pool. */
+function poolFindings(makings: readonly Making[], book: Book): Finding[] {
+  const byRecipe = new Map<string, Making[]>();
+  for (const each of makings) byRecipe.set(each.recipeId, [...(byRecipe.get(each.recipeId) ?? []), each]);
+  return [...byRecipe].flatMap(([id, made]) => {
+    const recipe = book.recipes.get(id)?.recipe;
+    const uses = made.flatMap((each) => each.uses.map((use) => ({ ...use, madeOn: each.day })));
+    const days = [...new Set(uses.filter(({ poolGrams }) => poolGrams > 0).map(({ on }) => on))].sort();
+    const short = days.find((day) => {
+      const fresh = made.filter((each) => recipe && each.day <= day && addDays(each.day, recipe.keepsDays) >= day);
+      const stands = fresh.reduce((sum, { yieldGrams }) => sum + yieldGrams, 0);
+      const used = uses
+        .filter(({ on, madeOn }) => on <= day && fresh.some((each) => each.day === madeOn))
+        .reduce((sum, { grams }) => sum + grams, 0);
+      const pool = uses.filter(({ on }) => on === day).reduce((sum, { poolGrams }) => sum + poolGrams, 0);
+      return stands - used + 1e-6 < pool;
+    });
+    if (short === undefined || !recipe) return [];
+    return [
+      finding(
+        'decide',
+        'pool-short',
+        { noun: 'recipe', id, name: recipe.name },
+        `${recipe.name} does not stand high enough to dip and fill on ${sayDay(short)}: make one more batch of it.`,
+        [PLAN_AGAIN, openWayOut({ noun: 'recipe', id, name: recipe.name })],
+      ),
+    ];
+  });
+}
+
+function shoppingFindings(shopping: readonly ShoppingLine[], today: Day): Finding[] {
+  return shopping.flatMap((line) => {
+    const about: Subject = { noun: 'ingredient', id: line.ingredientId, name: line.name };
+    const found: Finding[] = [];
+    if (line.missingGrams > 1e-6 && line.packs.length === 0)
+      found.push(finding('decide', 'cannot-buy', about, `${line.name} is missing and has no pack to buy.`));
+    if (line.packs.length > 0 && line.buyBy < today)
+      found.push(
+        finding(
+          'decide',
+          'buy-late',
+          about,
+          `${line.name} should have been ordered by ${sayDay(line.buyBy)}: it is not there in time for its first use.`,
+        ),
+      );
+    if (line.spoiltGrams >= 1)
+      found.push(
+        finding(
+          'know',
+          'stock-spoils',
+          about,
+          `${sayGrams(line.spoiltGrams)} of ${line.name} in the pantry pass their use-by before anything takes them.`,
+        ),
+      );
+    return found;
+  });
+}
+
+/** What is wrong with the bench days as a whole: none are set, none are left, or they are too few for the work. */
+function kitchenFindings(plan: Plan, book: Book): Finding[] {
+  const { kitchen } = book;
+  if (kitchen.benchWeek.length === 0)
+    return [
+      finding(
+        'know',
+        'no-bench-days',
+        KITCHEN,
+        'No bench days are set: anything may fall on any day, and no day has an end.',
+        [SETTINGS],
+      ),
+    ];
+  const there = plan.days.reduce((sum, { benchMinutes }) => sum + benchMinutes, 0);
+  const booked = plan.days.reduce((sum, { bookedMinutes }) => sum + bookedMinutes, 0);
+  if (there === 0)
+    return [finding('decide', 'no-day-left', KITCHEN, 'No bench day is left before the last hand-over.', [SETTINGS])];
+  if (booked <= there + 1) return [];
+  return [
+    finding(
+      'decide',
+      'beyond-capacity',
+      KITCHEN,
+      `The orders take ${sayMinutes(booked)}, and all bench days together have ${sayMinutes(there)}.`,
+      [PLAN_AGAIN, SETTINGS],
+    ),
+  ];
+}
+
+/** What can never be used, since it rests longer than it keeps. */
+const lifeFindings = (book: Book): Finding[] =>
+  [...book.recipes.values()].flatMap(({ recipe }) =>
+    recipe.restDays > recipe.keepsDays
+      ? [
+          finding(
+            'decide',
+            'rests-too-long',
+            { noun: 'recipe', id: recipe.id, name: recipe.name },
+            `${recipe.name} rests ${String(recipe.restDays)} days and keeps ${String(recipe.keepsDays)}: it is never fit to be used.`,
+          ),
+        ]
+      : [],
+  );
+
+/** A clock that was set back: something was written down on a day that is still to come. */
+function clockFindings(orders: readonly OrderFiled[], today: Day): Finding[] {
+  const latest = orders
+    .flatMap(({ history }) => history.map(({ at }) => at.slice(0, 10)))
+    .sort()
+    .at(-1);
+  // A day ahead may be another time zone.
+  if (latest === undefined || latest <= addDays(today, 1)) return [];
+  return [
+    finding(
+      'decide',
+      'clock-set-back',
+      KITCHEN,
+      `By this computer’s clock it is ${sayDay(today)}, but an order was changed on ${sayDay(latest)}. Look at the clock: every day of the plan rests on it.`,
+      [],
+    ),
+  ];
+}
+
+/**
+ * What stands in the way of a plan, each with its ways out.
+ * @param plan the plan as it is, its findings not yet filled in
+ * @param outside pieces for which no bench day is left
+ */
+export const planFindings = (
+  plan: Plan,
+  orders: readonly OrderFiled[],
+  outside: readonly PieceDemand[],
+  book: Book,
+  today: Day,
+): Finding[] => [
+  ...clockFindings(orders, today),
+  ...kitchenFindings(plan, book),
+  ...lifeFindings(book),
+  ...lateFindings(orders, outside, book, today),
+  ...dayFindings(plan, book, today),
+  ...humidFindings(plan, book, today),
+  ...poolFindings(plan.makings, book),
+  ...shoppingFindings(plan.shopping, today),
+];

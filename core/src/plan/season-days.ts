@@ -1,0 +1,124 @@
+import type { Book } from '../box/index.js';
+import { boxFor, dueOf, packedAs, type OrderFiled, type PackedAs } from '../order/index.js';
+import { addDays, daysBetween, type Day } from '../quantity/index.js';
+import type { Making } from './making.js';
+import type { Finishing } from './makings.js';
+import { nutClass } from './nuts.js';
+import type { Pack, Packing } from './packing.js';
+import { helperHours, isHumid, makerHours } from './windows.js';
+
+/** One order to hand over. */
+export interface HandOver {
+  readonly orderId: string;
+  readonly customer: string;
+  readonly way: OrderFiled['handOver']['way'];
+  readonly place: string;
+  readonly state: OrderFiled['state'];
+  readonly boxes: number;
+  readonly contents: readonly BoxOfOrder[];
+  /** What is still to be paid, minor units: the price of the boxes less the deposit; nothing once it is paid. */
+  readonly dueMinor: number;
+}
+
+/** A box of an order, as it is packed for it. */
+export interface BoxOfOrder extends PackedAs {
+  readonly boxName: string;
+  readonly count: number;
+}
+
+/** One day of the season. */
+export interface SeasonDay {
+  readonly day: Day;
+  /** Minutes of hands that there are: the maker's, and the helper's as far as there is something to finish or to pack. */
+  readonly benchMinutes: number;
+  /** The maker's part of them: the day ends after so many. */
+  readonly makerMinutes: number;
+  /** The helper's part of them. */
+  readonly sharedMinutes: number;
+  /** Minutes of hands that making, finishing, packing, getting ready and cleaning take on it. */
+  readonly bookedMinutes: number;
+  /** The part of it that goes into getting ready for each recipe, and into cleaning before nuts and before peanut. */
+  readonly readyMinutes: number;
+  readonly humid: boolean;
+  /** Names of the recipes made on it. */
+  readonly makings: readonly string[];
+  readonly packs: readonly Pack[];
+  readonly handOvers: readonly HandOver[];
+}
+
+/** Minutes of getting ready for each recipe of a day, and of cleaning between what has no nuts, tree nuts and peanut. */
+function readyMinutesOf(makings: readonly Making[], finishings: readonly Finishing[], book: Book): number {
+  const { setUpMinutes, cleanMinutes } = book.kitchen;
+  const classes = new Set([
+    ...makings.map(({ recipeId }) => nutClass(book.recipes.get(recipeId)?.contains ?? [])),
+    ...finishings.map(({ pieceId }) => nutClass(book.pieces.get(pieceId)?.contains ?? [])),
+  ]);
+  return makings.length * setUpMinutes + Math.max(0, classes.size - 1) * cleanMinutes;
+}
+
+/** At most this many days are drawn, however far away the last hand-over is. */
+const MOST_DAYS = 400;
+
+/** One entry a day from today to the last hand-over. */
+export function seasonDays(
+  orders: readonly OrderFiled[],
+  makings: readonly Making[],
+  finishings: readonly Finishing[],
+  packing: Packing,
+  book: Book,
+  today: Day,
+): SeasonDay[] {
+  const last = [
+    ...orders.map((order) => order.handOver.on),
+    ...makings.map((each) => each.day),
+    ...finishings.map((each) => each.day),
+  ].reduce((latest, day) => (day > latest ? day : latest), today);
+  const length = Math.min(daysBetween(today, last) + 1, MOST_DAYS);
+  const onDay = <T>(list: readonly T[], dayOf: (each: T) => Day) => {
+    const groups = new Map<Day, T[]>();
+    for (const each of list) {
+      const group = groups.get(dayOf(each));
+      if (group) group.push(each);
+      else groups.set(dayOf(each), [each]);
+    }
+    return groups;
+  };
+  const made = onDay(makings, (making) => making.day);
+  const finished = onDay(finishings, (each) => each.day);
+  const handed = onDay(orders, (order) => order.handOver.on);
+  return Array.from({ length }, (_, index): SeasonDay => {
+    const day = addDays(today, index);
+    const makingsHere = made.get(day) ?? [];
+    const finishingsHere = finished.get(day) ?? [];
+    const readyMinutes = readyMinutesOf(makingsHere, finishingsHere, book);
+    const shareable =
+      (packing.minutes.get(day) ?? 0) + finishingsHere.reduce((sum, { handsMinutes }) => sum + handsMinutes, 0);
+    const makerMinutes = makerHours(day, book.kitchen) * 60;
+    const sharedMinutes = Math.min(helperHours(day, book.kitchen) * 60, shareable);
+    return {
+      day,
+      benchMinutes: makerMinutes + sharedMinutes,
+      makerMinutes,
+      sharedMinutes,
+      bookedMinutes: shareable + readyMinutes + makingsHere.reduce((sum, making) => sum + making.handsMinutes, 0),
+      readyMinutes,
+      humid: isHumid(day, book.kitchen),
+      makings: makingsHere.map((making) => making.recipeName),
+      packs: packing.packs.get(day) ?? [],
+      handOvers: (handed.get(day) ?? []).map((order) => ({
+        orderId: order.id,
+        customer: order.customer.name,
+        way: order.handOver.way,
+        place: order.handOver.place,
+        state: order.state,
+        boxes: order.lines.reduce((sum, line) => sum + line.count, 0),
+        contents: order.lines.map(({ boxId, count }) => ({
+          boxName: boxFor(order, boxId, book)?.facts.box.name ?? boxId,
+          count,
+          ...packedAs(order, boxId, book),
+        })),
+        dueMinor: dueOf(order, book),
+      })),
+    };
+  });
+}

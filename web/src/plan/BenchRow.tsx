@@ -1,0 +1,221 @@
+import { useDroppable } from '@dnd-kit/core';
+import Box from '@mui/material/Box';
+import Link from '@mui/material/Link';
+import { whileWaiting, type BenchDay, type BenchTask, type SeasonDay } from '@usual-pantry/core/plan';
+import { sayDay, sayList, sayMinutes, sayShortDay } from '@usual-pantry/core/quantity';
+import { Link as RouterLink } from 'react-router';
+import type { PlanAnswer } from '../app/api';
+import { FIGURES } from '../app/theme';
+import { BenchStrip } from './BenchStrip';
+
+export const LABEL_WIDTH = 172;
+/** Waits shorter than this are not worth starting anything in. */
+const WORTH_FILLING = 10;
+const LANE = 74;
+
+interface Props {
+  readonly entry: SeasonDay;
+  readonly sheet: BenchDay;
+  readonly plan: PlanAnswer;
+  /** Hours that the sheet is wide. */
+  readonly hours: number;
+  readonly withEquipment: boolean;
+  readonly onOpen: (task: BenchTask, day: string, anchor: HTMLElement) => void;
+}
+
+/** The day, its hours, when it ends, and why it cannot end sooner. */
+function RowLabel({ entry, sheet }: Pick<Props, 'entry' | 'sheet'>) {
+  const over = entry.bookedMinutes > entry.benchMinutes + 1;
+  const late = entry.makerMinutes > 0 && sheet.spanMinutes > entry.makerMinutes + 1;
+  const small = { fontSize: 12, color: 'text.secondary', lineHeight: 1.35 };
+  return (
+    <Box sx={{ p: 1, borderRight: 1, borderColor: 'divider' }}>
+      <Link component={RouterLink} to={`/?day=${entry.day}`} sx={{ fontWeight: 650 }}>
+        {sayShortDay(entry.day)}
+      </Link>
+      {entry.humid && (
+        <Box component="span" sx={{ ...small, ml: 0.75 }}>
+          humid
+        </Box>
+      )}
+      <Box sx={{ fontFamily: FIGURES, fontSize: 12, color: over ? 'error.main' : 'text.secondary' }}>
+        {sayMinutes(entry.bookedMinutes)} of {sayMinutes(entry.benchMinutes)}
+        {over && ', over'}
+      </Box>
+      {sheet.tasks.length > 0 && (
+        <Box sx={{ ...small, color: late ? 'error.main' : 'text.secondary' }}>
+          ends at +{sayMinutes(sheet.spanMinutes)}
+          {late && ', overtime'}
+        </Box>
+      )}
+      {sheet.spanMinutes > sheet.leastMinutes + 1 && (
+        <Box sx={small}>
+          {sayMinutes(sheet.leastMinutes)} at least, for {sheet.heldUpBy}
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+/** Hours as thin lines, and where the maker's end. */
+function HourLines({ entry, hours, scale }: { entry: SeasonDay; hours: number; scale: number }) {
+  return (
+    <>
+      {Array.from({ length: hours - 1 }, (_, hour) => (
+        <Box
+          key={hour}
+          sx={{
+            position: 'absolute',
+            left: `${String((hour + 1) * 60 * scale)}%`,
+            top: 0,
+            bottom: 0,
+            borderLeft: 1,
+            borderColor: 'divider',
+          }}
+        />
+      ))}
+      <Box
+        title="the end of the hours"
+        sx={{
+          position: 'absolute',
+          left: `${String(entry.makerMinutes * scale)}%`,
+          top: 0,
+          bottom: 0,
+          borderLeft: '4px double',
+          borderColor: 'rim',
+        }}
+      />
+    </>
+  );
+}
+
+/** What came from earlier days, what to do in the waits, and what there is too little of. */
+function UnderRow({ sheet, plan, day }: { sheet: BenchDay; plan: PlanAnswer; day: string }) {
+  const waits = sheet.waits.filter(({ minutes }) => minutes >= WORTH_FILLING);
+  const waiting = waits.reduce((sum, { minutes }) => sum + minutes, 0);
+  const ideas = waiting > 0 ? whileWaiting(plan, day) : [];
+  if (sheet.resting.length === 0 && waiting === 0 && sheet.lacking.length === 0) return null;
+  return (
+    <Box sx={{ px: 0.75, pb: 0.75, fontSize: 12, color: 'text.secondary' }}>
+      {sheet.resting.map(({ recipeName, madeOn }) => (
+        <Box key={`${recipeName} ${madeOn}`} component="span" sx={{ mr: 1.5, whiteSpace: 'nowrap' }}>
+          <Box
+            component="span"
+            sx={{ display: 'inline-block', width: 18, borderTop: 2, borderColor: 'hot.main', mr: 0.5, mb: '3px' }}
+          />
+          {recipeName} has rested since {sayShortDay(madeOn)}
+        </Box>
+      ))}
+      {waiting > 0 && (
+        <Box component="span">
+          {sayMinutes(waiting)} of waiting
+          {ideas.length > 0 ? `: ${sayList(ideas)}` : ''}.
+        </Box>
+      )}
+      {sheet.lacking.length > 0 && (
+        <Box sx={{ color: 'error.main' }}>
+          Not enough of {sayList([...sheet.lacking])} for all that falls on this day.
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+/** When each burner, pan and tool is in use; a line each. */
+function EquipmentLanes({
+  sheet,
+  entry,
+  hours,
+  scale,
+}: {
+  sheet: BenchDay;
+  entry: SeasonDay;
+  hours: number;
+  scale: number;
+}) {
+  const names = [...new Set(sheet.equipment.map(({ equipment }) => equipment))].sort();
+  return names.map((name) => (
+    <Box key={name} sx={{ display: 'contents' }}>
+      <Box
+        sx={{
+          px: 1,
+          borderRight: 1,
+          borderColor: 'divider',
+          fontSize: 12,
+          color: 'text.secondary',
+          textAlign: 'right',
+        }}
+      >
+        {name}
+      </Box>
+      <Box sx={{ position: 'relative', height: 18, overflow: 'hidden' }}>
+        <HourLines entry={entry} hours={hours} scale={scale} />
+        {sheet.equipment
+          .filter(({ equipment }) => equipment === name)
+          .map(({ what, from, minutes }) => (
+            <Box
+              key={`${what} ${String(from)}`}
+              title={`${name}: ${what}`}
+              sx={{
+                position: 'absolute',
+                top: 4,
+                height: 9,
+                left: `${String(from * scale)}%`,
+                width: minutes === Infinity ? '100%' : `${String(minutes * scale)}%`,
+                bgcolor: 'hot.main',
+                opacity: 0.55,
+              }}
+            />
+          ))}
+      </Box>
+    </Box>
+  ));
+}
+
+/** One day of the bench sheet: the maker's strips, under them the helper's, and on demand what is in use. */
+export function BenchRow({ entry, sheet, plan, hours, withEquipment, onOpen }: Props) {
+  const { setNodeRef, isOver } = useDroppable({ id: entry.day });
+  const scale = 100 / (hours * 60);
+  const helped = sheet.tasks.some(({ who }) => who === 'helper');
+  return (
+    <Box
+      ref={setNodeRef}
+      role="group"
+      aria-label={sayDay(entry.day)}
+      sx={{
+        display: 'grid',
+        gridTemplateColumns: `${String(LABEL_WIDTH)}px 1fr`,
+        borderBottom: 1,
+        borderColor: 'divider',
+        bgcolor: isOver ? 'action.hover' : 'transparent',
+        breakInside: 'avoid',
+      }}
+    >
+      <RowLabel entry={entry} sheet={sheet} />
+      <Box sx={{ minWidth: 0 }}>
+        <Box sx={{ position: 'relative', minHeight: helped ? LANE * 2 - 6 : LANE, overflow: 'hidden' }}>
+          <HourLines entry={entry} hours={hours} scale={scale} />
+          {sheet.tasks.map((task) => (
+            <BenchStrip
+              key={task.key}
+              task={task}
+              day={entry.day}
+              scale={scale}
+              top={task.who === 'helper' ? LANE + 14 : 6}
+              onOpen={(anchor) => {
+                onOpen(task, entry.day, anchor);
+              }}
+            />
+          ))}
+          {helped && (
+            <Box sx={{ position: 'absolute', top: LANE - 2, left: 6, fontSize: 11, color: 'text.secondary' }}>
+              The helper’s hands
+            </Box>
+          )}
+        </Box>
+        <UnderRow sheet={sheet} plan={plan} day={entry.day} />
+      </Box>
+      {withEquipment && <EquipmentLanes sheet={sheet} entry={entry} hours={hours} scale={scale} />}
+    </Box>
+  );
+}

@@ -1,0 +1,125 @@
+import { useDraggable } from '@dnd-kit/core';
+import Box from '@mui/material/Box';
+import ButtonBase from '@mui/material/ButtonBase';
+import type { BenchTask } from '@usual-pantry/core/plan';
+import { sayMinutes } from '@usual-pantry/core/quantity';
+import { FIGURES } from '../app/theme';
+
+const tones: Record<BenchTask['kind'], { bg: string; edge: string }> = {
+  make: { bg: 'tape.main', edge: 'hot.main' },
+  finish: { bg: 'tape.main', edge: 'success.main' },
+  pack: { bg: 'action.selected', edge: 'primary.main' },
+  clean: { bg: 'background.paper', edge: 'divider' },
+};
+
+interface Props {
+  readonly task: BenchTask;
+  readonly day: string;
+  /** Percent of the row's width for a minute. */
+  readonly scale: number;
+  readonly top: number;
+  readonly onOpen: (anchor: HTMLElement) => void;
+}
+
+/** What rests by itself after a strip: a line under it as long as the rest. */
+function Hold({ task }: { task: BenchTask }) {
+  if (!task.hold) return null;
+  const { text, minutes } = task.hold;
+  return (
+    <>
+      <Box
+        sx={{
+          position: 'absolute',
+          top: 48,
+          left: 0,
+          width: minutes === null ? '160%' : `${String((minutes / task.minutes) * 100 + 100)}%`,
+          borderTop: 2,
+          borderTopColor: 'hot.main',
+          pointerEvents: 'none',
+        }}
+      />
+      <Box
+        sx={{
+          position: 'absolute',
+          top: 51,
+          left: 0,
+          width: 'calc(100% - 3px)',
+          color: 'text.secondary',
+          fontSize: 11,
+          lineHeight: 1.2,
+          whiteSpace: 'nowrap',
+          overflow: 'hidden',
+          textOverflow: 'ellipsis',
+        }}
+      >
+        {text}
+      </Box>
+    </>
+  );
+}
+
+/** A strip of tape as long as it takes. What is made can be dragged to another day, or moved by its menu. */
+export function BenchStrip({ task, day, scale, top, onOpen }: Props) {
+  const can = task.recipeId !== null;
+  const { listeners, setNodeRef, transform, isDragging } = useDraggable({
+    id: `${day} ${task.key}`,
+    data: { recipeId: task.recipeId, from: day },
+    disabled: !can,
+  });
+  const { bg, edge } = tones[task.kind];
+  const who = task.who === 'helper' ? ', by the helper' : '';
+  const text = `${task.name}, ${task.code}, ${sayMinutes(task.minutes)}${task.pinned ? ', pinned' : ''}${who}`;
+  return (
+    <Box
+      sx={{
+        position: 'absolute',
+        left: `${String(task.from * scale)}%`,
+        width: `${String(task.minutes * scale)}%`,
+        top,
+      }}
+    >
+      <ButtonBase
+        ref={setNodeRef}
+        {...(can ? listeners : {})}
+        disabled={!can}
+        aria-label={text}
+        title={text}
+        onClick={({ currentTarget }) => {
+          onOpen(currentTarget);
+        }}
+        style={
+          transform
+            ? { transform: `translate(${String(transform.x)}px, ${String(transform.y)}px)`, zIndex: 5 }
+            : undefined
+        }
+        sx={{
+          width: 'calc(100% - 3px)',
+          height: 44,
+          display: 'block',
+          textAlign: 'left',
+          px: 0.75,
+          overflow: 'hidden',
+          whiteSpace: 'nowrap',
+          bgcolor: bg,
+          color: task.kind === 'make' || task.kind === 'finish' ? 'tape.contrastText' : 'text.primary',
+          borderLeft: 6,
+          borderColor: edge,
+          ...(task.kind === 'clean' ? { border: '1.5px dashed', borderColor: 'text.secondary' } : {}),
+          touchAction: 'manipulation',
+          cursor: can ? 'grab' : 'default',
+          boxShadow: isDragging ? 4 : 0,
+          '&:focus-visible': { outline: '3px solid', outlineColor: 'primary.main' },
+        }}
+      >
+        <Box component="span" sx={{ display: 'block', fontWeight: 650, fontSize: 13, lineHeight: 1.25 }}>
+          {task.pinned && '• '}
+          {task.name}
+        </Box>
+        <Box component="span" sx={{ display: 'block', fontFamily: FIGURES, fontSize: 11.5 }}>
+          {task.code}
+        </Box>
+      </ButtonBase>
+      <Hold task={task} />
+    </Box>
+  );
+}

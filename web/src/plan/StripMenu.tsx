@@ -1,0 +1,67 @@
+import Box from '@mui/material/Box';
+import ListSubheader from '@mui/material/ListSubheader';
+import Menu from '@mui/material/Menu';
+import MenuItem from '@mui/material/MenuItem';
+import { whyNotTo, type BenchTask } from '@usual-pantry/core/plan';
+import { sayDay, sayMinutes } from '@usual-pantry/core/quantity';
+import { useNavigate } from 'react-router';
+import type { PlanAnswer } from '../app/api';
+import { usePlanEdit } from '../parts/usePlanEdit';
+import type { SeasonBook } from '../parts/useSeason';
+
+/** The strip whose menu is open. */
+export interface Opened {
+  readonly task: BenchTask;
+  readonly day: string;
+  readonly anchor: HTMLElement;
+}
+
+interface Props {
+  readonly opened: Opened;
+  readonly plan: PlanAnswer;
+  readonly season: SeasonBook;
+  readonly onClose: () => void;
+}
+
+/** What can be done with a making: move it, pin it, open its recipe. Days on which it cannot be say why. */
+export function StripMenu({ opened, plan, season, onClose }: Props) {
+  const { move, pin } = usePlanEdit();
+  const navigate = useNavigate();
+  const { task, day, anchor } = opened;
+  const { recipeId } = task;
+  if (recipeId === null) return null;
+  const days = plan.days.filter((entry) => entry.benchMinutes > 0 && entry.day !== day);
+  return (
+    <Menu anchorEl={anchor} open onClose={onClose}>
+      <MenuItem
+        onClick={() => {
+          onClose();
+          void pin(recipeId, day, !task.pinned);
+        }}
+      >
+        {task.pinned ? 'Let it go' : 'Pin it here'}
+      </MenuItem>
+      <MenuItem onClick={() => void navigate(`/recipes/${recipeId}`)}>Open the recipe</MenuItem>
+      <ListSubheader sx={{ bgcolor: 'transparent' }}>Move it to</ListSubheader>
+      {days.map((entry) => {
+        const [why] = whyNotTo(plan, recipeId, day, entry.day, season.book, plan.today);
+        return (
+          <MenuItem
+            key={entry.day}
+            disabled={why !== undefined}
+            onClick={() => {
+              onClose();
+              void move(recipeId, day, entry.day);
+            }}
+            sx={{ display: 'block', whiteSpace: 'normal', maxWidth: 360, '&.Mui-disabled': { opacity: 0.75 } }}
+          >
+            {sayDay(entry.day)}
+            <Box sx={{ fontSize: 12.5, color: 'text.secondary' }}>
+              {why ?? `${sayMinutes(Math.max(0, entry.benchMinutes - entry.bookedMinutes))} free`}
+            </Box>
+          </MenuItem>
+        );
+      })}
+    </Menu>
+  );
+}
