@@ -14,7 +14,7 @@ const screens = [
     '/pieces/black-tea-truffle',
     '/nowhere',
   ],
-  ['/pantry', '/pantry/unsalted-butter', '/plan', '/plan/shopping', '/plan/days', '/settings'],
+  ['/pantry', '/pantry/unsalted-butter', '/plan', '/plan/shopping', '/settings'],
 ] as const;
 const onAPhone = ['/', '/orders/order-006', '/boxes/longest-night', '/plan', '/settings'];
 const inTheDark = ['/', '/orders', '/boxes/longest-night', '/recipes/maple-pecan-fudge', '/plan', '/money'];

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { openBook } from '@usual-pantry/core/box';
-import { benchDay, type Plan } from '@usual-pantry/core/plan';
+import { benchDay, whyNotTo, type Plan } from '@usual-pantry/core/plan';
+import { sayDay } from '@usual-pantry/core/quantity';
 import type { SeasonFile } from '@usual-pantry/core/season';
 import { verifyBench } from '../core/testing/verify-bench';
 import { verifyPlan } from '../core/testing/verify-plan';
@@ -46,7 +47,7 @@ test('a season is planned, a batch moved and pinned, a day lost, shopping ticked
   // Taken back and done again by the keys
   await page.keyboard.press('Control+z');
   await expect(page.getByText(/^Undone: Smoked-salt pumpkin-seed toffee moved/)).toBeVisible();
-  await expect(sheet.getByRole('button', { name: /^Smoked-salt pumpkin-seed toffee.*pinned/ })).toBeHidden();
+  await expect(sheet.getByRole('button', { name: /^Smoked-salt pumpkin-seed toffee.*pinned/ })).toHaveCount(0);
   await page.keyboard.press('Control+Shift+z');
   await expect(row.getByRole('button', { name: /^Smoked-salt pumpkin-seed toffee.*pinned/ }).first()).toBeVisible();
 
@@ -89,25 +90,44 @@ test('a season is planned, a batch moved and pinned, a day lost, shopping ticked
   expect(text).toContain('UID:bench-2026-12-12@usual-pantry');
 });
 
-test('a making is dragged to another day, and back from one on which it cannot be', async ({ page }) => {
+test('a making is dragged to another day, and stays where it is when it cannot be there', async ({ page, request }) => {
+  const [plan, file] = [await ask<Plan>(request, '/api/plan'), await ask<SeasonFile>(request, '/api/season-file')];
+  const book = openBook(file);
+  const benchDays = plan.days.filter(({ bookedMinutes }) => bookedMinutes > 0).map(({ day }) => day);
+  /** The first making that can, or cannot, be on the bench day before its own. */
+  const making = (can: boolean) => {
+    const found = plan.makings.find(({ recipeId, day }) => {
+      const before = benchDays[benchDays.indexOf(day) - 1];
+      return before !== undefined && (whyNotTo(plan, recipeId, day, before, book, TODAY).length === 0) === can;
+    });
+    if (!found) throw new Error('every making is bound, or none is');
+    return { ...found, before: benchDays[benchDays.indexOf(found.day) - 1] ?? '' };
+  };
   await page.goto('/plan/days');
   const sheet = page.getByRole('region', { name: 'Bench sheet' });
-  const strip = sheet
-    .getByRole('group', { name: 'Saturday 28 November' })
-    .getByRole('button', { name: /^Ginger and cocoa-nib bark/ });
-  const drop = async (day: string) => {
-    const [from, to] = [await strip.boundingBox(), await sheet.getByRole('group', { name: day }).boundingBox()];
+  const row = (day: string) => sheet.getByRole('group', { name: sayDay(day) });
+  const strip = (name: string, day: string) =>
+    row(day)
+      .getByRole('button', { name: new RegExp(`^${name}`) })
+      .first();
+  const drag = async ({ recipeName, day, before }: ReturnType<typeof making>) => {
+    await row(day).scrollIntoViewIfNeeded();
+    const [from, to] = [await strip(recipeName, day).boundingBox(), await row(before).boundingBox()];
     if (!from || !to) throw new Error('not to be seen');
-    await page.mouse.move(from.x + 12, from.y + 12);
+    await page.mouse.move(from.x + 8, from.y + 12);
     await page.mouse.down();
-    await page.mouse.move(from.x + 20, from.y + 40, { steps: 4 });
+    await page.mouse.move(from.x + 14, from.y - 10, { steps: 4 });
     await page.mouse.move(to.x + 300, to.y + 30, { steps: 12 });
     await page.mouse.up();
   };
-  await drop('Thursday 26 November');
-  await expect(
-    page.getByText('Ginger and cocoa-nib bark moved to Thursday 26 November and pinned there.'),
-  ).toBeVisible();
+  const bound = making(false);
+  await drag(bound);
+  await expect(page.getByText(/^It cannot be moved there\./)).toBeVisible();
+  await expect(strip(bound.recipeName, bound.day)).toBeVisible();
+  const free = making(true);
+  await drag(free);
+  await expect(page.getByText(`${free.recipeName} moved to ${sayDay(free.before)} and pinned there.`)).toBeVisible();
+  await expect(strip(free.recipeName, free.before)).toBeVisible();
 });
 
 test('a plan that is being worked out can be stopped, and the last one stays', async ({ page, request }) => {

@@ -54,9 +54,17 @@ test('orders are searched, filtered and sorted by the server', async ({ page }) 
 test('the plan shows every making and every purchase that the API names', async ({ page, request }) => {
   const plan = await ask<Plan>(request, '/api/plan');
   await page.goto('/plan');
-  await expect(page.getByRole('region', { name: 'Batches' }).getByRole('row')).toHaveCount(plan.makings.length + 1);
+  const batches = page.getByRole('region', { name: 'Batches' }).getByRole('row');
+  await expect(batches).toHaveCount(new Set(plan.makings.map(({ recipeName }) => recipeName)).size + 1);
+  await page.getByRole('button', { name: 'By day' }).click();
+  await expect(batches).toHaveCount(plan.makings.length + 1);
   await page.getByRole('tab', { name: 'Shopping' }).click();
-  await expect(page.getByRole('region', { name: 'Shopping' }).getByRole('row')).toHaveCount(plan.shopping.length + 2);
+  const shopping = page.getByRole('region', { name: 'Shopping' });
+  const groups = shopping.getByRole('rowheader');
+  await expect(groups.first()).toBeVisible();
+  await expect(shopping.getByRole('row')).toHaveCount(plan.shopping.length + 2 + (await groups.count()));
+  await page.getByRole('button', { name: 'By name' }).click();
+  await expect(groups).toHaveText(['To buy', 'Enough on hand']);
   await page.getByRole('tab', { name: 'Bench days' }).click();
   await expect(page.getByText(plan.makings[0]?.recipeName ?? 'none').first()).toBeVisible();
   await page.goto('/plan');

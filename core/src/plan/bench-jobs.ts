@@ -6,6 +6,7 @@ import { sayBatches, stretchesOf, type Stretch } from '../recipe/index.js';
 import type { Activity, Resource, Use } from '../schedule/index.js';
 import { usersFirst } from './users-first.js';
 import { nutClass, nutClasses, type NutClass } from './nuts.js';
+import type { Pack } from './packing.js';
 import type { Plan } from './plan.js';
 import { helperHours } from './windows.js';
 
@@ -17,6 +18,10 @@ export interface JobWords {
   readonly code: string;
   /** The recipe that is made; null for everything else. */
   readonly recipeId: string | null;
+  /** The piece that is finished; null for everything else. */
+  readonly pieceId: string | null;
+  /** The boxes that are packed; null for everything else. */
+  readonly pack: Pack | null;
   readonly pinned: boolean;
   /** What then rests by itself, and for how long; null minutes for what rests over night. */
   readonly hold: { readonly text: string; readonly minutes: number | null } | null;
@@ -113,6 +118,8 @@ function makeJobs(plan: Plan, day: Day, book: Book): BenchJob[] {
             name: recipeName,
             code: part === 0 ? which : `${which}, then on`,
             recipeId,
+            pieceId: null,
+            pack: null,
             pinned,
             hold: holdOf(stretch),
           },
@@ -141,17 +148,17 @@ function shared(count: number, minutes: number, helped: boolean): { count: numbe
   return parts.map((each) => ({ count: each, minutes: (minutes * each) / count }));
 }
 
-const plain = (kind: JobWords['kind'], name: string, code: string): JobWords => ({
+const plain = (kind: JobWords['kind'], name: string, code: string, more: Partial<JobWords> = {}): JobWords => ({
   kind,
   name,
   code,
   recipeId: null,
+  pieceId: null,
+  pack: null,
   pinned: false,
   hold: null,
+  ...more,
 });
-
-const finishWords = (pieceId: string, book: Book): string =>
-  `Finish ${book.pieces.get(pieceId)?.piece.name ?? pieceId}`;
 
 /** Pieces that are cut, rolled or dipped; divided in two when somebody helps. */
 function finishJobs(plan: Plan, day: Day, book: Book, makes: readonly BenchJob[], helped: boolean): BenchJob[] {
@@ -180,7 +187,7 @@ function finishJobs(plan: Plan, day: Day, book: Book, makes: readonly BenchJob[]
         uses: [{ offset: 0, minutes: part.minutes, anyOf: [MAKER, HELPER] }],
         after,
       },
-      words: plain('finish', finishWords(pieceId, book), sayCount(part.count, 'piece')),
+      words: plain('finish', `Finish ${facts?.piece.name ?? pieceId}`, sayCount(part.count, 'piece'), { pieceId }),
       nuts: nutClass(facts?.contains ?? []),
     }));
   });
@@ -193,8 +200,8 @@ const packJobs = (plan: Plan, day: Day, book: Book, finishes: readonly BenchJob[
     .flatMap(({ packs }) => packs)
     .flatMap((pack): BenchJob[] => {
       const facts = packBox(book, pack.boxId, pack)?.facts;
-      const inside = new Set(facts?.pieces.map(({ pieceId }) => finishWords(pieceId, book)));
-      const after = keysOf(finishes.filter(({ words }) => inside.has(words.name)));
+      const inside = new Set<string | null>(facts?.pieces.map(({ pieceId }) => pieceId));
+      const after = keysOf(finishes.filter(({ words }) => inside.has(words.pieceId)));
       return shared(pack.count, pack.minutes, helped).map(({ count, minutes }, index): BenchJob => ({
         activity: {
           key: `pack ${packedKey(pack.boxId, pack)} ${pack.handOver} ${String(index)}`,
@@ -202,7 +209,7 @@ const packJobs = (plan: Plan, day: Day, book: Book, finishes: readonly BenchJob[
           uses: [{ offset: 0, minutes, anyOf: [MAKER, HELPER] }],
           after,
         },
-        words: plain('pack', `Pack ${pack.boxName}`, sayCount(count, 'box', 'boxes')),
+        words: plain('pack', `Pack ${pack.boxName}`, sayCount(count, 'box', 'boxes'), { pack }),
         nuts: pack.nuts,
       }));
     });

@@ -2,6 +2,7 @@ export * from './bench-day.js';
 export * from './demand.js';
 export * from './guide.js';
 export * from './least.js';
+export * from './left-over.js';
 export * from './making.js';
 export * from './makings.js';
 export * from './move.js';

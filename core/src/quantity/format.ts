@@ -52,6 +52,12 @@ export const sayCount = (count: number, one: string, many = `${one}s`): string =
 export const sayList = (words: readonly string[]): string =>
   words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1) ?? ''}`;
 
+/** Minutes as hours and minutes of a clock. @example sayClock(80) // '1:20' */
+export function sayClock(minutes: number): string {
+  const whole = Math.round(minutes);
+  return `${String(Math.floor(whole / 60))}:${String(whole % 60).padStart(2, '0')}`;
+}
+
 /** Minutes as `3 h 10 min`, `45 min` or `2 h`. */
 export function sayMinutes(minutes: number): string {
   const whole = Math.round(minutes);

@@ -8,6 +8,7 @@ import {
   sayLabelDay,
   sayList,
   sayMass,
+  sayClock,
   sayMinutes,
   sayMoney,
   sayShortDay,
@@ -87,6 +88,7 @@ describe('saying figures', () => {
   it('says money, minutes and lists', () => {
     expect(sayMoney(2600, 'USD')).toBe('$26.00');
     expect(sayMoney(2600, 'JPY')).toBe('¥2,600');
+    expect([sayClock(0), sayClock(80), sayClock(599.6)]).toEqual(['0:00', '1:20', '10:00']);
     expect(sayMinutes(190)).toBe('3 h 10 min');
     expect(sayMinutes(120)).toBe('2 h');
     expect(sayList(['a', 'b', 'c'])).toBe('a, b and c');

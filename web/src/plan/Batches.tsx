@@ -1,4 +1,5 @@
 import Box from '@mui/material/Box';
+import Checkbox from '@mui/material/Checkbox';
 import Link from '@mui/material/Link';
 import Paper from '@mui/material/Paper';
 import Table from '@mui/material/Table';
@@ -7,21 +8,36 @@ import TableCell from '@mui/material/TableCell';
 import TableContainer from '@mui/material/TableContainer';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
-import Checkbox from '@mui/material/Checkbox';
-import { whyThen, type Making } from '@usual-pantry/core/plan';
-import { sayCount, sayGrams, sayList, sayMinutes, sayShortDay } from '@usual-pantry/core/quantity';
-import { Link as RouterLink } from 'react-router';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import { leftOverUse, whyThen, type Making } from '@usual-pantry/core/plan';
+import { sayCount, sayGrams, sayList, sayMinutes, sayNumber, sayShortDay } from '@usual-pantry/core/quantity';
+import { sayBatches, yieldRecord } from '@usual-pantry/core/recipe';
+import { Link as RouterLink, useSearchParams } from 'react-router';
 import type { PlanAnswer } from '../app/api';
-import { useSeasonBook, type SeasonBook } from '../parts/useSeason';
 import { FIGURES } from '../app/theme';
 import { usePlanEdit } from '../parts/usePlanEdit';
+import { useSeasonBook, type SeasonBook } from '../parts/useSeason';
 import { Worked } from '../parts/Worked';
-import { sayBatches } from '@usual-pantry/core/recipe';
 
-/** What a making is for, in words; each kind of piece once. */
-function sayUses(making: Making): string {
+const small = { fontSize: 12.5, color: 'text.secondary' } as const;
+const figures = { fontFamily: FIGURES, fontSize: 13.5, whiteSpace: 'nowrap' } as const;
+
+/** A day of a recipe: the pin, the day, its batches and the reason. */
+const dayGrid = {
+  display: 'grid',
+  gridTemplateColumns: '38px 92px 1fr',
+  alignItems: 'start',
+  columnGap: 0.5,
+} as const;
+
+const sum = (makings: readonly Making[], of: (making: Making) => number): number =>
+  makings.reduce((all, making) => all + of(making), 0);
+
+/** What makings are for, in words; each kind of piece once. */
+function sayUses(makings: readonly Making[]): string {
   const sums = new Map<string, { name: string; pieces: number; role: string }>();
-  for (const { id, name, pieces, role } of making.uses) {
+  for (const { id, name, pieces, role } of makings.flatMap(({ uses }) => uses)) {
     const key = `${id} ${role}`;
     sums.set(key, { name, role, pieces: (sums.get(key)?.pieces ?? 0) + pieces });
   }
@@ -32,13 +48,45 @@ function sayUses(making: Making): string {
     .join(', ');
 }
 
-const sayLeftOver = (making: Making): string => {
-  const grams = sayGrams(making.leftOverGrams);
-  if (making.leftOverPieces !== null) return `${sayCount(making.leftOverPieces, 'piece')}, ${grams}`;
-  return making.poolGrams > 1 ? `${grams}, ${sayGrams(making.poolGrams)} of it the pool` : grams;
-};
+/** What is left over of makings of one recipe, in pieces where they can be counted. */
+function sayLeftOver(makings: readonly Making[]): string {
+  const grams = sayGrams(sum(makings, ({ leftOverGrams }) => leftOverGrams));
+  const pool = sum(makings, ({ poolGrams }) => poolGrams);
+  if (makings.every(({ leftOverPieces }) => leftOverPieces !== null))
+    return `${sayCount(
+      sum(makings, (each) => each.leftOverPieces ?? 0),
+      'piece',
+    )}, ${grams}`;
+  return pool > 1 ? `${grams}, ${sayGrams(pool)} of it the pool` : grams;
+}
 
-function BatchesWorked({ making }: { making: Making }) {
+/** Pieces to spare, and why. */
+function saySpare(makings: readonly Making[], season: SeasonBook | null): string {
+  const pieces = sum(makings, ({ sparePieces }) => sparePieces);
+  const facts = season?.book.recipes.get(makings[0]?.recipeId ?? '');
+  const record = facts && yieldRecord(facts);
+  if (pieces === 0 || !record) return '';
+  return `${sayCount(pieces, 'extra piece')} because this recipe’s yield varies by ${sayNumber(record.spread * 100, 0)} %`;
+}
+
+/** What could become of a left-over. */
+function sayCouldBecome(making: Making, season: SeasonBook | null): string {
+  if (!season) return '';
+  const use = leftOverUse(making, season.book);
+  switch (use.kind) {
+    case 'component':
+      return `keeps ${sayCount(use.keepsDays, 'day')}; for ${sayList([...use.users])}`;
+    case 'stock':
+      return 'back to stock';
+    case 'pieces':
+      return 'to sell at the stall or give away';
+    default:
+      return '';
+  }
+}
+
+function BatchesWorked({ making, season }: { making: Making; season: SeasonBook | null }) {
+  const spare = saySpare([making], season);
   return (
     <Worked
       working={{
@@ -48,6 +96,7 @@ function BatchesWorked({ making }: { making: Making }) {
             `${use.name}${use.pieces > 0 ? `, ${sayCount(use.pieces, 'piece')}` : ''}, ${sayShortDay(use.handOver ?? use.on)}`,
             sayGrams(use.grams),
           ]),
+          ...(spare ? [['To spare', spare] as const] : []),
           ...(making.poolGrams > 1 ? [['Working pool', sayGrams(making.poolGrams)] as const] : []),
           ['Comes out', sayGrams(making.yieldGrams)],
         ],
@@ -59,75 +108,167 @@ function BatchesWorked({ making }: { making: Making }) {
   );
 }
 
-/** What a left-over is, and what could become of it. */
-function sayCouldBecome(making: Making, season: SeasonBook | null): string {
-  if (making.leftOverGrams < 1) return '';
-  const keeps = season?.book.recipes.get(making.recipeId)?.recipe.keepsDays ?? 0;
-  const users = [...(season?.book.recipes.values() ?? [])]
-    .filter(({ recipe }) => recipe.lines.some(({ uses }) => uses.id === making.recipeId))
-    .map(({ recipe }) => recipe.name);
-  if (users.length > 0) return `keeps ${sayCount(keeps, 'day')}; for ${sayList(users)}`;
-  return keeps >= 60 ? 'back to stock' : making.leftOverPieces ? 'to sell at the stall or give away' : '';
+function Pin({ making }: { making: Making }) {
+  const { pin } = usePlanEdit();
+  return (
+    <Checkbox
+      checked={making.pinned}
+      size="small"
+      onChange={(_event, pinned) => void pin(making.recipeId, making.day, pinned)}
+      slotProps={{ input: { 'aria-label': `Pin ${making.recipeName} to ${sayShortDay(making.day)}` } }}
+    />
+  );
+}
+
+const RecipeLink = ({ making }: { making: Making }) => (
+  <Link component={RouterLink} to={`/recipes/${making.recipeId}`} sx={{ fontWeight: 650 }}>
+    {making.recipeName}
+  </Link>
+);
+
+interface RowProps {
+  readonly plan: PlanAnswer;
+  readonly season: SeasonBook | null;
+}
+
+/** One row a recipe: what it is for, its batches day by day with the reason for each, and what is left over. */
+function ByRecipe({ plan, season }: RowProps) {
+  const groups = new Map<string, Making[]>();
+  for (const making of plan.makings) groups.set(making.recipeId, [...(groups.get(making.recipeId) ?? []), making]);
+  return (
+    <>
+      <TableHead>
+        <TableRow>
+          <TableCell>Make</TableCell>
+          <TableCell>
+            <Box sx={dayGrid}>
+              <span>Pin</span>
+              <span>Day</span>
+              <span>Batches, and why then</span>
+            </Box>
+          </TableCell>
+          <TableCell align="right" sx={{ minWidth: 150 }}>
+            Left over
+          </TableCell>
+          <TableCell align="right">Hands</TableCell>
+        </TableRow>
+      </TableHead>
+      <TableBody>
+        {[...groups.values()].map((makings) => {
+          const [first] = makings;
+          if (!first) return null;
+          const spare = saySpare(makings, season);
+          return (
+            <TableRow key={first.recipeId} sx={{ '& > td': { verticalAlign: 'top' } }}>
+              <TableCell sx={{ width: 240 }}>
+                <RecipeLink making={first} />
+                <Box sx={small}>{sayUses(makings)}</Box>
+                {spare && <Box sx={small}>{spare}</Box>}
+              </TableCell>
+              <TableCell sx={{ minWidth: 380 }}>
+                {makings.map((making) => (
+                  <Box key={making.day} sx={dayGrid}>
+                    <Box sx={{ mt: -0.75 }}>
+                      <Pin making={making} />
+                    </Box>
+                    <Box sx={figures}>{sayShortDay(making.day)}</Box>
+                    <Box sx={{ pb: 0.75 }}>
+                      <BatchesWorked making={making} season={season} />
+                      {season && (
+                        <Box sx={small}>{whyThen(plan, making.recipeId, making.day, season.book, plan.today)}</Box>
+                      )}
+                    </Box>
+                  </Box>
+                ))}
+              </TableCell>
+              <TableCell align="right">
+                <Box component="span" sx={{ fontFamily: FIGURES, fontSize: 13.5 }}>
+                  {sayLeftOver(makings)}
+                </Box>
+                <Box sx={small}>
+                  {[...new Set(makings.map((making) => sayCouldBecome(making, season)))].find(Boolean)}
+                </Box>
+              </TableCell>
+              <TableCell align="right" sx={figures}>
+                {sayMinutes(sum(makings, ({ handsMinutes }) => handsMinutes))}
+              </TableCell>
+            </TableRow>
+          );
+        })}
+      </TableBody>
+    </>
+  );
 }
 
 /** One row a making, by day. */
+function ByDay({ plan, season }: RowProps) {
+  return (
+    <>
+      <TableHead>
+        <TableRow>
+          <TableCell>Day</TableCell>
+          <TableCell>Make</TableCell>
+          <TableCell>Batches</TableCell>
+          <TableCell>For</TableCell>
+          <TableCell align="right">Left over</TableCell>
+          <TableCell align="right">Hands</TableCell>
+          <TableCell>Pin</TableCell>
+        </TableRow>
+      </TableHead>
+      <TableBody>
+        {plan.makings.map((making, index) => (
+          <TableRow key={`${making.recipeId} ${making.day}`} hover>
+            <TableCell sx={figures}>
+              {making.day === plan.makings[index - 1]?.day ? '' : sayShortDay(making.day)}
+            </TableCell>
+            <TableCell>
+              <RecipeLink making={making} />
+            </TableCell>
+            <TableCell sx={{ whiteSpace: 'nowrap' }}>
+              <BatchesWorked making={making} season={season} />
+            </TableCell>
+            <TableCell sx={{ minWidth: 150, maxWidth: 280 }}>{sayUses([making])}</TableCell>
+            <TableCell align="right" sx={{ fontFamily: FIGURES, fontSize: 13.5 }}>
+              {sayLeftOver([making])}
+            </TableCell>
+            <TableCell align="right" sx={figures}>
+              {sayMinutes(making.handsMinutes)}
+            </TableCell>
+            <TableCell padding="checkbox">
+              <Pin making={making} />
+            </TableCell>
+          </TableRow>
+        ))}
+      </TableBody>
+    </>
+  );
+}
+
+/** What is made, how much of it and when; by recipe or by day. */
 export function Batches({ plan }: { plan: PlanAnswer }) {
   const { season } = useSeasonBook();
-  const { pin } = usePlanEdit();
+  const [search, setSearch] = useSearchParams();
+  const way = search.get('by') === 'day' ? 'day' : 'recipe';
   return (
-    <TableContainer component={Paper} variant="outlined" tabIndex={0} role="region" aria-label="Batches">
-      <Table size="small">
-        <TableHead>
-          <TableRow>
-            <TableCell>Day</TableCell>
-            <TableCell>Make</TableCell>
-            <TableCell>Batches</TableCell>
-            <TableCell>For</TableCell>
-            <TableCell align="right">Left over</TableCell>
-            <TableCell align="right">Hands</TableCell>
-            <TableCell>Pin</TableCell>
-          </TableRow>
-        </TableHead>
-        <TableBody>
-          {plan.makings.map((making, index) => (
-            <TableRow key={`${making.recipeId} ${making.day}`} hover>
-              <TableCell sx={{ fontFamily: FIGURES, whiteSpace: 'nowrap' }}>
-                {making.day === plan.makings[index - 1]?.day ? '' : sayShortDay(making.day)}
-              </TableCell>
-              <TableCell>
-                <Link component={RouterLink} to={`/recipes/${making.recipeId}`} sx={{ fontWeight: 650 }}>
-                  {making.recipeName}
-                </Link>
-                {season && (
-                  <Box sx={{ fontSize: 12.5, color: 'text.secondary', minWidth: 260 }}>
-                    {whyThen(plan, making.recipeId, making.day, season.book, plan.today)}
-                  </Box>
-                )}
-              </TableCell>
-              <TableCell sx={{ whiteSpace: 'nowrap' }}>
-                <BatchesWorked making={making} />
-              </TableCell>
-              <TableCell sx={{ minWidth: 150, maxWidth: 240 }}>{sayUses(making)}</TableCell>
-              <TableCell align="right">
-                <Box component="span" sx={{ fontFamily: FIGURES, fontSize: 13.5 }}>
-                  {sayLeftOver(making)}
-                </Box>
-                <Box sx={{ fontSize: 12.5, color: 'text.secondary' }}>{sayCouldBecome(making, season)}</Box>
-              </TableCell>
-              <TableCell align="right" sx={{ fontFamily: FIGURES, fontSize: 13.5, whiteSpace: 'nowrap' }}>
-                {sayMinutes(making.handsMinutes)}
-              </TableCell>
-              <TableCell padding="checkbox">
-                <Checkbox
-                  checked={making.pinned}
-                  onChange={(_event, pinned) => void pin(making.recipeId, making.day, pinned)}
-                  slotProps={{ input: { 'aria-label': `Pin ${making.recipeName} to ${sayShortDay(making.day)}` } }}
-                />
-              </TableCell>
-            </TableRow>
-          ))}
-        </TableBody>
-      </Table>
-    </TableContainer>
+    <>
+      <ToggleButtonGroup
+        exclusive
+        size="small"
+        aria-label="Batches in groups"
+        value={way}
+        sx={{ mb: 1, displayPrint: 'none' }}
+        onChange={(_event, picked: typeof way | null) => {
+          if (picked) setSearch(picked === 'day' ? { by: 'day' } : {}, { replace: true });
+        }}
+      >
+        <ToggleButton value="recipe">By recipe</ToggleButton>
+        <ToggleButton value="day">By day</ToggleButton>
+      </ToggleButtonGroup>
+      <TableContainer component={Paper} variant="outlined" tabIndex={0} role="region" aria-label="Batches">
+        <Table size="small">
+          {way === 'recipe' ? <ByRecipe plan={plan} season={season} /> : <ByDay plan={plan} season={season} />}
+        </Table>
+      </TableContainer>
+    </>
   );
 }

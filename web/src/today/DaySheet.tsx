@@ -2,9 +2,9 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Link from '@mui/material/Link';
 import Typography from '@mui/material/Typography';
-import type { Making, SeasonDay } from '@usual-pantry/core/plan';
-import { addDays, sayCount, sayGrams, sayMinutes, sayShortDay } from '@usual-pantry/core/quantity';
-import type { ReactNode } from 'react';
+import { benchDay, type BenchTask, type SeasonDay } from '@usual-pantry/core/plan';
+import { addDays, sayClock, sayCount, sayMinutes, sayShortDay } from '@usual-pantry/core/quantity';
+import { useMemo, type ReactNode } from 'react';
 import { Link as RouterLink } from 'react-router';
 import type { PlanAnswer } from '../app/api';
 import { FIGURES } from '../app/theme';
@@ -12,7 +12,7 @@ import { sayPacked } from '../orders/words';
 import { labelAddress } from '../parts/addresses';
 import { Panel } from '../parts/Panel';
 import { Tape } from '../parts/Tape';
-import { sayBatches } from '@usual-pantry/core/recipe';
+import { useSeasonBook } from '../parts/useSeason';
 
 /** Whether there is anything to make, pack or hand over on a day. */
 export const hasWork = ({ makings, packs, handOvers }: SeasonDay): boolean =>
@@ -29,68 +29,56 @@ function Section({ title, children }: { title: string; children: ReactNode }) {
   );
 }
 
-const MakingTape = ({ making }: { making: Making }) => (
-  <Tape
-    to={`/recipes/${making.recipeId}`}
-    name={making.recipeName}
-    code={`${sayBatches(making.batches)} · ${sayGrams(making.yieldGrams)} · ${sayMinutes(making.handsMinutes)}`}
-  />
-);
-
-/** The pieces that are finished on a day, each kind once. */
-function finishesOf(plan: PlanAnswer, day: string) {
-  const sums = new Map<string, { name: string; count: number; minutes: number }>();
-  for (const { pieceId, pieceName, count, handsMinutes, day: on } of plan.finishings) {
-    if (on !== day) continue;
-    const before = sums.get(pieceId);
-    sums.set(pieceId, {
-      name: pieceName,
-      count: (before?.count ?? 0) + count,
-      minutes: (before?.minutes ?? 0) + handsMinutes,
-    });
-  }
-  return [...sums];
+/** Where a stretch of work is looked at. */
+function addressOfTask({ recipeId, pieceId, pack }: BenchTask): string {
+  if (recipeId !== null) return `/recipes/${recipeId}`;
+  if (pieceId !== null) return `/pieces/${pieceId}`;
+  return pack ? labelAddress(pack.boxId, pack.handOver, pack) : '/plan/days';
 }
 
-/** One day in order: make, finish, pack, hand over. */
+/** A stretch of work with the time at which it begins, counted from the start of the day. */
+const TimedTape = ({ task }: { task: BenchTask }) => (
+  <Box sx={{ display: 'grid', gridTemplateColumns: '72px 1fr', alignItems: 'center' }}>
+    <Box sx={{ fontFamily: FIGURES, fontSize: 13, color: 'text.secondary' }}>+{sayClock(task.from)}</Box>
+    <Tape
+      to={addressOfTask(task)}
+      name={task.pack ? sayPacked(task.name, task.pack) : task.name}
+      tone={task.kind === 'pack' ? 'pack' : 'batch'}
+      code={[
+        task.code,
+        sayMinutes(task.minutes),
+        ...(task.hold ? [task.hold.text] : []),
+        ...(task.pack ? [`for ${sayShortDay(task.pack.handOver)}`] : []),
+        ...(task.who === 'helper' ? ['by the helper'] : []),
+      ].join(' · ')}
+    />
+  </Box>
+);
+
+/** One day in order, with times: make, finish, pack; what still rests; and what is handed over. */
 export function DaySheet({ entry, plan, title }: { entry: SeasonDay; plan: PlanAnswer; title: string }) {
-  const makings = plan.makings.filter((making) => making.day === entry.day);
-  const finishes = finishesOf(plan, entry.day);
-  const nothing = !hasWork(entry) && finishes.length === 0;
+  const { season } = useSeasonBook();
+  const sheet = useMemo(() => season && benchDay(plan, entry.day, season.book), [plan, entry.day, season]);
+  const nothing = !hasWork(entry) && entry.bookedMinutes === 0;
   const aside =
     entry.benchMinutes > 0 ? `${sayMinutes(entry.bookedMinutes)} of ${sayMinutes(entry.benchMinutes)}` : 'no bench day';
+  const ends = sheet && sheet.tasks.length > 0 ? `, ends at +${sayClock(sheet.spanMinutes)}` : '';
   return (
-    <Panel title={title} aside={<Box sx={{ fontFamily: FIGURES, fontSize: 13.5 }}>{aside}</Box>}>
+    <Panel title={title} aside={<Box sx={{ fontFamily: FIGURES, fontSize: 13.5 }}>{aside + ends}</Box>}>
       {nothing && <Typography sx={{ color: 'text.secondary' }}>Nothing to make, pack or hand over.</Typography>}
-      {makings.length > 0 && (
-        <Section title="Make">
-          {makings.map((making) => (
-            <MakingTape key={making.recipeId} making={making} />
+      {sheet && sheet.tasks.length > 0 && (
+        <Section title="In order">
+          {sheet.tasks.map((task) => (
+            <TimedTape key={task.key} task={task} />
           ))}
         </Section>
       )}
-      {finishes.length > 0 && (
-        <Section title="Cut, roll and dip">
-          {finishes.map(([pieceId, { name, count, minutes }]) => (
-            <Tape
-              key={pieceId}
-              to={`/pieces/${pieceId}`}
-              name={name}
-              code={`${sayCount(count, 'piece')} · ${sayMinutes(minutes)}`}
-            />
-          ))}
-        </Section>
-      )}
-      {entry.packs.length > 0 && (
-        <Section title="Pack">
-          {entry.packs.map((pack) => (
-            <Tape
-              key={labelAddress(pack.boxId, pack.handOver, pack)}
-              tone="pack"
-              to={labelAddress(pack.boxId, pack.handOver, pack)}
-              name={sayPacked(`${String(pack.count)} × ${pack.boxName}`, pack)}
-              code={`for ${sayShortDay(pack.handOver)}`}
-            />
+      {sheet && sheet.resting.length > 0 && (
+        <Section title="Has rested">
+          {sheet.resting.map(({ recipeName, madeOn }) => (
+            <span key={`${recipeName} ${madeOn}`}>
+              {recipeName}, since {sayShortDay(madeOn)}
+            </span>
           ))}
         </Section>
       )}

@@ -1,0 +1,29 @@
+import type { Book } from '../box/index.js';
+import type { Making } from './making.js';
+import { weights } from './season-draft.js';
+
+/** What can become of what is left over of a making. */
+export type LeftOverUse =
+  | { readonly kind: 'nothing left' }
+  /** It keeps for these recipes, which take it as a component. */
+  | { readonly kind: 'component'; readonly keepsDays: number; readonly users: readonly string[] }
+  /** It keeps so long that it goes back to stock. */
+  | { readonly kind: 'stock' }
+  /** Whole pieces that can be sold or given away. */
+  | { readonly kind: 'pieces'; readonly count: number }
+  | { readonly kind: 'lost' };
+
+/** What can become of the left-over of a making; less than a gram is nothing. */
+export function leftOverUse(
+  { recipeId, leftOverGrams, leftOverPieces }: Pick<Making, 'recipeId' | 'leftOverGrams' | 'leftOverPieces'>,
+  book: Book,
+): LeftOverUse {
+  if (leftOverGrams < 1) return { kind: 'nothing left' };
+  const keepsDays = book.recipes.get(recipeId)?.recipe.keepsDays ?? 0;
+  const users = [...book.recipes.values()]
+    .filter(({ recipe }) => recipe.lines.some(({ uses }) => uses.id === recipeId))
+    .map(({ recipe }) => recipe.name);
+  if (users.length > 0) return { kind: 'component', keepsDays, users };
+  if (keepsDays >= weights.stockDays) return { kind: 'stock' };
+  return leftOverPieces ? { kind: 'pieces', count: leftOverPieces } : { kind: 'lost' };
+}
