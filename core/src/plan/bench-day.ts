@@ -3,7 +3,7 @@ import { addDays, sayList, type Day } from '../quantity/index.js';
 import { sayBatches } from '../recipe/index.js';
 import { bestSchedule, boundsOf, type BestSchedule, type PlacedUse, type Resource } from '../schedule/index.js';
 import { equipmentOf, HELPER, jobsOf, MAKER, type BenchJob, type JobWords } from './bench-jobs.js';
-import type { Plan } from './plan.js';
+import type { Plan } from './shape.js';
 import { helperHours } from './windows.js';
 
 /** One stretch of somebody's hands on a day. */

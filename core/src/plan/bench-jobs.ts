@@ -7,7 +7,7 @@ import type { Activity, Resource, Use } from '../schedule/index.js';
 import { usersFirst } from './users-first.js';
 import { nutClass, nutClasses, type NutClass } from './nuts.js';
 import type { Pack } from './packing.js';
-import type { Plan } from './plan.js';
+import type { Plan } from './shape.js';
 import { helperHours } from './windows.js';
 
 /** What the strips of one activity say. */

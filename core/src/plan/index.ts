@@ -11,6 +11,7 @@ export * from './nuts.js';
 export * from './packing.js';
 export * from './packs.js';
 export * from './plan.js';
+export * from './shape.js';
 export * from './shopping.js';
 export * from './while-waiting.js';
 export * from './windows.js';

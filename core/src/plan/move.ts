@@ -1,7 +1,7 @@
 import type { Book } from '../box/index.js';
 import { sayDay, sayList, sayShortDay, type Day } from '../quantity/index.js';
 import { componentKey, pieceKey, type DayShare, type Guide, type Pin } from './guide.js';
-import type { Plan } from './plan.js';
+import type { Plan } from './shape.js';
 import { isBenchDay, isHumid } from './windows.js';
 
 /** The plan as it stands, written down as decisions, so that one of them can be changed. */

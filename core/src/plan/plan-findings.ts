@@ -2,12 +2,13 @@ import type { Book } from '../box/index.js';
 import { finding, openWayOut, type Finding, type Subject, type WayOut } from '../finding/index.js';
 import { boxFor, type OrderFiled } from '../order/index.js';
 import { addDays, sayDay, sayGrams, sayList, sayMinutes, type Day } from '../quantity/index.js';
+import { groupBy } from '../record/index.js';
 import type { PieceDemand } from './demand.js';
 import { pieceKey } from './guide.js';
 import type { Making } from './making.js';
 import { whyNotTo } from './move.js';
 import { canBeMade } from './needs.js';
-import type { Plan } from './plan.js';
+import type { Plan } from './shape.js';
 import type { ShoppingLine } from './shopping.js';
 import { isHumid } from './windows.js';
 
@@ -117,9 +118,7 @@ const humidFindings = (plan: Plan, book: Book, today: Day): Finding[] =>
 
 /** Coatings that do not stand high enough on a day: what is made and fresh, less what is used, must hold the pool. */
 function poolFindings(makings: readonly Making[], book: Book): Finding[] {
-  const byRecipe = new Map<string, Making[]>();
-  for (const each of makings) byRecipe.set(each.recipeId, [...(byRecipe.get(each.recipeId) ?? []), each]);
-  return [...byRecipe].flatMap(([id, made]) => {
+  return [...groupBy(makings, ({ recipeId }) => recipeId)].flatMap(([id, made]) => {
     const recipe = book.recipes.get(id)?.recipe;
     const uses = made.flatMap((each) => each.uses.map((use) => ({ ...use, madeOn: each.day })));
     const days = [...new Set(uses.filter(({ poolGrams }) => poolGrams > 0).map(({ on }) => on))].sort();

@@ -1,42 +1,15 @@
 import type { Book } from '../box/index.js';
-import { gravestFirst, type Finding } from '../finding/index.js';
+import { gravestFirst } from '../finding/index.js';
 import { doubleFindings, findingsOfOrder, isOpen, type OrderFiled, type PackedAs } from '../order/index.js';
 import { addDays, type Day } from '../quantity/index.js';
 import { boxDemand, pieceDemand, type BoxDemand } from './demand.js';
 import { pieceKey, type Guide } from './guide.js';
-import type { Making } from './making.js';
-import { planMakings, type Finishing } from './makings.js';
+import { planMakings } from './makings.js';
 import { bookPacking } from './packing.js';
 import { planFindings } from './plan-findings.js';
-import { seasonDays, type SeasonDay } from './season-days.js';
-import { shoppingList, type ShoppingLine } from './shopping.js';
-
-/** One lot of equal labels: a box for one hand-over day, with the same stand-ins. */
-export interface LabelRun extends PackedAs {
-  readonly boxId: string;
-  readonly boxName: string;
-  readonly handOver: Day;
-  readonly count: number;
-  /** The day on which its oldest piece is made. */
-  readonly madeOn: Day;
-  readonly bestBefore: Day;
-}
-
-/** The season worked out from the orders. */
-export interface Plan {
-  readonly orders: number;
-  readonly boxes: number;
-  readonly pieces: number;
-  readonly batches: number;
-  readonly makings: readonly Making[];
-  readonly finishings: readonly Finishing[];
-  readonly shopping: readonly ShoppingLine[];
-  readonly shoppingCostMinor: number;
-  readonly days: readonly SeasonDay[];
-  readonly labels: readonly LabelRun[];
-  readonly leftOverGrams: number;
-  readonly findings: readonly Finding[];
-}
+import type { LabelRun, Plan } from './shape.js';
+import { seasonDays } from './season-days.js';
+import { shoppingList } from './shopping.js';
 
 /** Equal labels for each box and hand-over day: made on its oldest piece's day, best before its first piece ends. */
 export function labelRuns(boxes: readonly BoxDemand[], madeOn: ReadonlyMap<string, Day>, book: Book): LabelRun[] {

@@ -2,7 +2,8 @@ import type { Book } from '../box/index.js';
 import type { OrderFiled } from '../order/index.js';
 import { addDays, sayDay, sayMinutes, type Day } from '../quantity/index.js';
 import type { Guide } from './guide.js';
-import { planSeason, type Plan } from './plan.js';
+import { planSeason } from './plan.js';
+import type { Plan } from './shape.js';
 
 /** Whether an order can be promised for its day. */
 export interface PromiseCheck {

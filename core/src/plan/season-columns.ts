@@ -1,4 +1,5 @@
 import { daysBetween, type Day } from '../quantity/index.js';
+import { groupBy } from '../record/index.js';
 import type { PieceDemand } from './demand.js';
 import type { Book } from '../box/index.js';
 import type { PieceFacts } from '../piece/index.js';
@@ -8,7 +9,7 @@ import { pieceKey } from './guide.js';
 import { leastMade, type SpannedDemand } from './least.js';
 import { sharedGrams } from './making.js';
 import { bodyWindow } from './needs.js';
-import { componentsOf, groupBy, weights, type Batch, type SeasonDraft, type Serve } from './season-draft.js';
+import { componentsOf, weights, type Batch, type SeasonDraft, type Serve } from './season-draft.js';
 import { finishingDay, isHumid, makerHours } from './windows.js';
 
 /** Every recipe that the pieces need, through all components. */

@@ -1,6 +1,7 @@
 import type { Book } from '../box/index.js';
 import { boxFor, dueOf, packedAs, type OrderFiled, type PackedAs } from '../order/index.js';
 import { addDays, daysBetween, type Day } from '../quantity/index.js';
+import { groupBy } from '../record/index.js';
 import type { Making } from './making.js';
 import type { Finishing } from './makings.js';
 import { nutClass } from './nuts.js';
@@ -74,18 +75,9 @@ export function seasonDays(
     ...finishings.map((each) => each.day),
   ].reduce((latest, day) => (day > latest ? day : latest), today);
   const length = Math.min(daysBetween(today, last) + 1, MOST_DAYS);
-  const onDay = <T>(list: readonly T[], dayOf: (each: T) => Day) => {
-    const groups = new Map<Day, T[]>();
-    for (const each of list) {
-      const group = groups.get(dayOf(each));
-      if (group) group.push(each);
-      else groups.set(dayOf(each), [each]);
-    }
-    return groups;
-  };
-  const made = onDay(makings, (making) => making.day);
-  const finished = onDay(finishings, (each) => each.day);
-  const handed = onDay(orders, (order) => order.handOver.on);
+  const made = groupBy(makings, (making) => making.day);
+  const finished = groupBy(finishings, (each) => each.day);
+  const handed = groupBy(orders, (order) => order.handOver.on);
   return Array.from({ length }, (_, index): SeasonDay => {
     const day = addDays(today, index);
     const makingsHere = made.get(day) ?? [];

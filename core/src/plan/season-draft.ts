@@ -115,16 +115,6 @@ export function merged(terms: readonly Term[]): Term[] {
   return [...sums];
 }
 
-export function groupBy<T>(list: readonly T[], key: (each: T) => string): Map<string, T[]> {
-  const groups = new Map<string, T[]>();
-  for (const each of list) {
-    const found = groups.get(key(each));
-    if (found) found.push(each);
-    else groups.set(key(each), [each]);
-  }
-  return groups;
-}
-
 export function draftSeason(input: SeasonInput): SeasonDraft {
   const { book, demand, today } = input;
   const { costs } = costBasis(book);

@@ -1,11 +1,12 @@
 import type { Allergen } from '../ingredient/index.js';
 import { bodyForm } from '../piece/index.js';
 import { addDays, type Day } from '../quantity/index.js';
+import { groupBy } from '../record/index.js';
 import { leastMinutesOf, stretchesOf, workingMinutesOf, type RecipeFacts } from '../recipe/index.js';
 import type { Term } from '../solver/index.js';
 import { equipmentKey, ownedOf } from './bench-jobs.js';
 import { nutClass, nutClasses, type NutClass } from './nuts.js';
-import { groupBy, merged, weights, type SeasonDraft, type SeasonInput } from './season-draft.js';
+import { merged, weights, type SeasonDraft, type SeasonInput } from './season-draft.js';
 import { helperHours, makerHours } from './windows.js';
 
 /** Work that is done in one turn of a day by the nuts in it: what only the maker does, and what a helper may do. */

@@ -1,9 +1,10 @@
 import { bodyForm, piecesPerBatch } from '../piece/index.js';
 import { addDays, daysBetween, type Day } from '../quantity/index.js';
+import { groupBy } from '../record/index.js';
 import type { Term } from '../solver/index.js';
 import { sharedGrams } from './making.js';
 import { usableWindow } from './needs.js';
-import { componentsOf, groupBy, merged, type SeasonDraft, type Serve } from './season-draft.js';
+import { componentsOf, merged, type SeasonDraft, type Serve } from './season-draft.js';
 
 /** What is used of a recipe on one day: what it draws, and what must stand ready beside it. */
 interface DayUse {

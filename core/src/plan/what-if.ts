@@ -5,7 +5,7 @@ import { z } from 'zod';
 import type { KitchenDraft } from '../kitchen/index.js';
 import type { OrderFiled } from '../order/index.js';
 import type { Day } from '../quantity/index.js';
-import type { Plan } from './plan.js';
+import type { Plan } from './shape.js';
 
 /** What may be different: lost days, hands that are hired, moulds that are bought, boxes that are added. */
 export const whatIfSchema = z

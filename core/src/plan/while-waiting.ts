@@ -1,5 +1,5 @@
 import { sayCount, sayList, sayShortDay, type Day } from '../quantity/index.js';
-import type { Plan } from './plan.js';
+import type { Plan } from './shape.js';
 
 /** So many recipes are named; more would not be weighed out in one wait. */
 const MOST_NAMED = 3;

@@ -1,2 +1,3 @@
+export * from './group.js';
 export * from './schema.js';
 export * from './wrong.js';

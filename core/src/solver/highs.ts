@@ -85,7 +85,9 @@ export function solveWithHighs(
   const held = highs.createModel(dataOf(model));
   try {
     held.options.set({
-      output_flag: false,
+      // What it logs calls back; nothing is written anywhere.
+      output_flag: true,
+      log_to_console: false,
       mip_rel_gap: gap,
       mip_abs_gap: gapAbsolute,
       random_seed: 1,

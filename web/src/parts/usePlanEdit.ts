@@ -21,7 +21,7 @@ export function usePlanEdit() {
     dispatch(said({ text: [message, ...(wrong ?? []).map((each) => each.message)].join(' '), tone: 'trouble' }));
   };
   return {
-    async move(recipeId: string, from: string, to: string): Promise<void> {
+    move: async (recipeId: string, from: string, to: string): Promise<void> => {
       if (from === to) return;
       const label = `${nameOf(recipeId)} moved to ${sayDay(to)} and pinned there.`;
       try {
@@ -31,7 +31,7 @@ export function usePlanEdit() {
         refuse(error);
       }
     },
-    async pin(recipeId: string, day: string, pinned: boolean): Promise<void> {
+    pin: async (recipeId: string, day: string, pinned: boolean): Promise<void> => {
       const label = `${nameOf(recipeId)} ${pinned ? `pinned to ${sayDay(day)}` : 'let go'}.`;
       try {
         const { before, after } = await pinMaking({ recipeId, day, pinned }).unwrap();
@@ -40,7 +40,7 @@ export function usePlanEdit() {
         refuse(error);
       }
     },
-    async startPlan(): Promise<void> {
+    startPlan: async (): Promise<void> => {
       try {
         await dispatch(api.endpoints.startPlan.initiate()).unwrap();
         await dispatch(api.endpoints.planJob.initiate(undefined, { forceRefetch: true, subscribe: false }));

@@ -13,6 +13,7 @@ import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { leftOverUse, whyThen, type Making } from '@usual-pantry/core/plan';
 import { sayCount, sayGrams, sayList, sayMinutes, sayNumber, sayShortDay } from '@usual-pantry/core/quantity';
 import { sayBatches, yieldRecord } from '@usual-pantry/core/recipe';
+import { groupBy } from '@usual-pantry/core/record';
 import { Link as RouterLink, useSearchParams } from 'react-router';
 import type { PlanAnswer } from '../app/api';
 import { FIGURES } from '../app/theme';
@@ -133,8 +134,7 @@ interface RowProps {
 
 /** One row a recipe: what it is for, its batches day by day with the reason for each, and what is left over. */
 function ByRecipe({ plan, season }: RowProps) {
-  const groups = new Map<string, Making[]>();
-  for (const making of plan.makings) groups.set(making.recipeId, [...(groups.get(making.recipeId) ?? []), making]);
+  const groups = groupBy(plan.makings, ({ recipeId }) => recipeId);
   return (
     <>
       <TableHead>

@@ -50,13 +50,14 @@ export function PlanState({ plan }: { plan: PlanAnswer }) {
   const { startPlan } = usePlanEdit();
   const [stop] = useStopPlanMutation();
   const [asking, setAsking] = useState(false);
-  const [polling, setPolling] = useState(false);
-  const { data: job } = usePlanJobQuery(undefined, { pollingInterval: polling ? POLL_MS : 0 });
+  const known = api.endpoints.planJob.useQueryState();
+  const { data: job } = usePlanJobQuery(undefined, {
+    pollingInterval: known.data?.state === 'running' ? POLL_MS : 0,
+  });
   const running = job?.state === 'running';
   const was = useRef(false);
   useEffect(() => {
     if (was.current && !running) dispatch(api.util.invalidateTags(['Orders']));
-    setPolling(running);
     was.current = running;
   }, [running, dispatch]);
   return (

@@ -14,6 +14,7 @@ import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { afterBuying, shopOf, type ShoppingLine } from '@usual-pantry/core/plan';
 import { minorPerUnit, sayDay, sayGrams, sayMoney, sayShortDay } from '@usual-pantry/core/quantity';
+import { groupBy } from '@usual-pantry/core/record';
 import { useState } from 'react';
 import { Link as RouterLink, useSearchParams } from 'react-router';
 import type { PlanAnswer, Refusal } from '../app/api';
@@ -146,15 +147,13 @@ const ENOUGH = 'Enough on hand';
 
 /** The list in groups, what there is enough of in the last. */
 function groupsOf(list: readonly ShoppingLine[], way: Way): [title: string, lines: readonly ShoppingLine[]][] {
-  const groups = new Map<string, ShoppingLine[]>();
   const keyOf = (line: ShoppingLine): string => {
     if (line.missingGrams <= 0) return '\uffff';
     return way === 'shop' ? shopOf(line) : way === 'day' ? line.buyBy : '';
   };
-  for (const line of list) groups.set(keyOf(line), [...(groups.get(keyOf(line)) ?? []), line]);
   const titleOf = (key: string) =>
     key === '\uffff' ? ENOUGH : way === 'day' ? `By ${sayDay(key)}` : way === 'shop' ? key || 'Any shop' : 'To buy';
-  return [...groups].sort(([a], [b]) => (a < b ? -1 : 1)).map(([key, lines]) => [titleOf(key), lines]);
+  return [...groupBy(list, keyOf)].sort(([a], [b]) => (a < b ? -1 : 1)).map(([key, lines]) => [titleOf(key), lines]);
 }
 
 /** What to buy in whole packs, net of what the pantry has that is still good on the day of use; by shop, by day or by name. */

@@ -1,0 +1,34 @@
+import type { Finding } from '../finding/index.js';
+import type { PackedAs } from '../order/index.js';
+import type { Day } from '../quantity/index.js';
+import type { Making } from './making.js';
+import type { Finishing } from './makings.js';
+import type { SeasonDay } from './season-days.js';
+import type { ShoppingLine } from './shopping.js';
+
+/** One lot of equal labels: a box for one hand-over day, with the same stand-ins. */
+export interface LabelRun extends PackedAs {
+  readonly boxId: string;
+  readonly boxName: string;
+  readonly handOver: Day;
+  readonly count: number;
+  /** The day on which its oldest piece is made. */
+  readonly madeOn: Day;
+  readonly bestBefore: Day;
+}
+
+/** The season worked out from the orders. */
+export interface Plan {
+  readonly orders: number;
+  readonly boxes: number;
+  readonly pieces: number;
+  readonly batches: number;
+  readonly makings: readonly Making[];
+  readonly finishings: readonly Finishing[];
+  readonly shopping: readonly ShoppingLine[];
+  readonly shoppingCostMinor: number;
+  readonly days: readonly SeasonDay[];
+  readonly labels: readonly LabelRun[];
+  readonly leftOverGrams: number;
+  readonly findings: readonly Finding[];
+}
