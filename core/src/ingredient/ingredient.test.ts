@@ -78,6 +78,10 @@ describe('what may be written of an ingredient', () => {
     ]);
     expect(wrongPaths({ ...good, contains: ['milk', 'milk'] })).toEqual(['contains']);
     expect(wrongPaths({ ...good, colour: 'red' })).toEqual(['']);
+    const lots = [{ grams: 300, useBy: '2026-12-01' }];
+    expect(wrongPaths({ ...good, lots, onHandGrams: 200 })).toEqual(['lots']);
+    expect(wrongPaths({ ...good, lots, onHandGrams: 300, keepsDays: 1.5 })).toEqual(['keepsDays']);
+    expect(wrongPaths({ ...good, lots: [{ grams: 1, useBy: 'soon' }], onHandGrams: 1 })).toEqual(['lots.0.useBy']);
   });
 
   it('wants a composition that adds up to 100 g', () => {

@@ -128,7 +128,7 @@ export const ingredientDraftSchema = z
   .refine(
     ({ lots, onHandGrams }) => lots.reduce((left, { grams }) => left - grams, Math.max(0, onHandGrams)) >= -1e-6,
     {
-      message: 'hold more than is on hand',
+      message: 'holds more than is on hand',
       path: ['lots'],
     },
   )

@@ -212,9 +212,10 @@ function withFewer(
   };
 }
 
-/** So many ways to shorten a day are tried, each for so long at most. */
+/** So many ways to shorten a day are tried, each for so long at most, and all together no longer than this when time is up. */
 const MOST_TRIES = 40;
 const TRY_SECONDS = 1;
+const LAST_SECONDS = 8;
 
 interface Found {
   readonly guide: Guide;
@@ -227,7 +228,13 @@ interface Found {
  * Brings days that end too late, for the rests in their work, to an end in time: fewer batches of one recipe after another are made
  * on such a day, and what costs least is kept, each minute that a day ends too late at its price. Pinned makings stay.
  */
-async function inTime(found: Found, input: SeasonInput, question: SeasonQuestion, solver: Solver): Promise<Found> {
+async function inTime(
+  found: Found,
+  input: SeasonInput,
+  question: SeasonQuestion,
+  solver: Solver,
+  mostSeconds: number,
+): Promise<Found> {
   const { book, orders, today } = question;
   const perMinute = (book.kitchen.handsRateMinorPerHour / 60) * weights.late;
   const spans = new Map<string, number>();
@@ -253,6 +260,7 @@ async function inTime(found: Found, input: SeasonInput, question: SeasonQuestion
       { recipeId, day, most: 0 },
     ]);
     for (const each of fewer.slice(0, MOST_TRIES - tries)) {
+      if (seconds >= mostSeconds) break;
       tries++;
       const next = await solver(withFewer(each, built, from.values, book), { seconds: TRY_SECONDS, gap: 0.001 });
       seconds += next.seconds;
@@ -284,7 +292,8 @@ export async function solveSeason(
   if (status === 'impossible') return { ...said, guide: null, ...(await explain(question, solver, options)) };
   if (status === 'none') return { ...said, guide: null };
   const guide = (await settled(input, model, values, solver)) ?? decode(values);
-  const last = await inTime({ guide, values, objective, seconds }, input, question, solver);
+  const mostSeconds = Math.max(seconds + LAST_SECONDS, options.seconds ?? Infinity);
+  const last = await inTime({ guide, values, objective, seconds }, input, question, solver, mostSeconds);
   const { book, orders, today } = question;
   return {
     ...said,

@@ -9,7 +9,7 @@ export const PackLines = ({ currency }: { currency: string }) => (
     name="packs"
     one="pack"
     fresh={{ name: '', amount: NaN, unit: 'lb', priceMinor: NaN, supplier: '', leadDays: 0 }}
-    columns="2fr 1fr 1fr 1.3fr 1.5fr 1fr"
+    columns="1.6fr 1fr 1fr"
   >
     {(path) => (
       <>

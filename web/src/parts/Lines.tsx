@@ -1,10 +1,12 @@
 import { mdiPlus, mdiTrashCanOutline } from '@mdi/js';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import FormHelperText from '@mui/material/FormHelperText';
 import IconButton from '@mui/material/IconButton';
 import type { ReactNode } from 'react';
 import { useFieldArray, type FieldValues } from 'react-hook-form';
 import { Icon } from '../app/Icon';
+import { useFieldError } from './fieldError';
 
 interface LinesProps {
   readonly name: string;
@@ -17,6 +19,7 @@ interface LinesProps {
 /** Lines that can be added and removed. */
 export function Lines({ name, one, fresh, columns, children }: LinesProps) {
   const { fields, append, remove } = useFieldArray({ name });
+  const wrong = useFieldError(name);
   return (
     <Box sx={{ display: 'grid', gap: 1.25 }}>
       {fields.map((field, index) => (
@@ -41,6 +44,11 @@ export function Lines({ name, one, fresh, columns, children }: LinesProps) {
           </IconButton>
         </Box>
       ))}
+      {wrong && (
+        <FormHelperText error role="alert">
+          This list {wrong}.
+        </FormHelperText>
+      )}
       <div>
         <Button
           size="small"

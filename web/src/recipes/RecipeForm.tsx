@@ -30,7 +30,6 @@ function WholeFields({ season, recipe }: { season: SeasonBook; recipe: Recipe | 
       <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: '1fr', lg: '1fr 1fr' } }}>
         <Panel title="Yield">
           <YieldFields />
-          <WeighedYields season={season} recipe={recipe} />
         </Panel>
         <Panel title="Batches">
           <BatchSizes />
@@ -41,6 +40,9 @@ function WholeFields({ season, recipe }: { season: SeasonBook; recipe: Recipe | 
           </Box>
         </Panel>
       </Box>
+      <Panel title="Batches that were weighed">
+        <WeighedYields season={season} recipe={recipe} />
+      </Panel>
       <Panel title="In the pot">
         <PotFields />
       </Panel>

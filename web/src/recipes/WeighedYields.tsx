@@ -13,13 +13,12 @@ export function WeighedYields({ season, recipe }: { season: SeasonBook; recipe: 
   const record = facts ? yieldRecord(facts) : null;
   const known = record && Number.isFinite(record.mean) && Number.isFinite(record.spread);
   return (
-    <Box sx={{ display: 'grid', gap: 1.5, mt: 2 }}>
-      <Typography variant="h3">Batches that were weighed</Typography>
+    <Box sx={{ display: 'grid', gap: 1.5 }}>
       <Lines name="weighedYields" one="weighed batch" fresh={{ on: '', size: 1, grams: NaN }} columns="170px 1fr 1fr">
         {(path) => (
           <>
             <TextInput name={`${path}.on`} label="Made on" type="date" />
-            <NumberInput name={`${path}.size`} label="Size" help="1: one base batch" />
+            <NumberInput name={`${path}.size`} label="Size, in base batches" />
             <NumberInput name={`${path}.grams`} label="Came out" unit="g" />
           </>
         )}
