@@ -4,7 +4,7 @@ import { composeBox } from '@usual-pantry/core/compose';
 import type { OrderFiled } from '@usual-pantry/core/order';
 import { benchDay, planSeason, solveSeason, sumOfPlan, type Plan } from '@usual-pantry/core/plan';
 import { seasonFileSchema } from '@usual-pantry/core/season';
-import { solveWithHighs, type HighsRuntime, type Solver } from '@usual-pantry/core/solver';
+import { solveWithHighs, type HighsRuntime, type Solver, type SolverProgress } from '@usual-pantry/core/solver';
 import loadHighs from 'highs';
 import { madeUpSeason } from './season.js';
 
@@ -26,7 +26,11 @@ async function season(
   gap: number,
 ) {
   const since = performance.now();
-  const solution = await solveSeason({ book, orders, today }, solver, { gap, seconds });
+  const firsts: number[] = [];
+  const onProgress = ({ seconds: at, objective }: SolverProgress) => {
+    if (objective !== null && firsts.length === 0) firsts.push(at);
+  };
+  const solution = await solveSeason({ book, orders, today }, solver, { gap, seconds, onProgress });
   const took = (performance.now() - since) / 1000;
   const greedy = planSeason(book, orders, today);
   if (!solution.guide) {
@@ -37,7 +41,7 @@ async function season(
   }
   const plan = planSeason(book, orders, today, solution.guide);
   say(
-    `${name}: ${solution.status}, gap ${percent(solution.gap)} after ${took.toFixed(1)} s; ${hoursOf(plan)} h and ${leftOf(plan)} kg left over, day by day ${hoursOf(greedy)} h and ${leftOf(greedy)} kg; memory ${(process.memoryUsage().rss / 1e6).toFixed(0)} MB`,
+    `${name}: ${solution.status}, gap ${percent(solution.gap)} after ${took.toFixed(1)} s, the solver’s first plan after ${firsts[0]?.toFixed(1) ?? '-'} s; ${hoursOf(plan)} h and ${leftOf(plan)} kg left over, day by day ${hoursOf(greedy)} h and ${leftOf(greedy)} kg; memory ${(process.memoryUsage().rss / 1e6).toFixed(0)} MB`,
   );
 }
 

@@ -91,13 +91,19 @@ export function solveWithHighs(
       mip_rel_gap: gap,
       mip_abs_gap: gapAbsolute,
       random_seed: 1,
-      mip_heuristic_effort: 0.15,
+      // Found by trying on seasons: restarts cost more than they bring, heuristics bring more than they cost.
+      mip_heuristic_effort: 0.3,
+      mip_allow_restart: false,
     });
     if (seconds !== undefined) held.options.set({ time_limit: seconds });
     if (start && start.length > 0)
       held.setSolution({
         indices: Int32Array.from(start, ([column]) => column),
-        values: Float64Array.from(start, ([, value]) => value),
+        // What was decided before may be more than the model allows now.
+        values: Float64Array.from(start, ([column, value]) => {
+          const { lower = 0, upper = 0 } = model.columns[column] ?? {};
+          return Math.min(upper, Math.max(lower, value));
+        }),
       });
     held.run(
       onProgress && {

@@ -28,6 +28,12 @@ describe('the solver', () => {
     expect(await solver(model.build(), { start: [[0, 20]] })).toMatchObject({ objective: -100, bound: -100 });
   });
 
+  it('starts from what is within the bounds, when what it is given is not', async () => {
+    const { columns, ...rest } = workshop().build();
+    const model = { ...rest, columns: columns.map((each) => ({ ...each, upper: 15 })) };
+    expect(await solver(model, { start: [[0, 20], [1, -3]] })).toMatchObject({ status: 'best', values: [15, 12] }); // prettier-ignore
+  });
+
   it('says how far it is while it searches', async () => {
     // Weights and values that lie close together: nothing is decided at first sight.
     const model = new ModelBuilder();
