@@ -1,5 +1,5 @@
 import type { Book } from '../box/index.js';
-import { addDays, sayList, type Day } from '../quantity/index.js';
+import { addDays, type Day } from '../quantity/index.js';
 import { sayBatches } from '../recipe/index.js';
 import { bestSchedule, boundsOf, type BestSchedule, type PlacedUse, type Resource } from '../schedule/index.js';
 import { equipmentOf, HELPER, jobsOf, MAKER, type BenchJob, type JobWords } from './bench-jobs.js';
@@ -190,7 +190,7 @@ export function benchDay(plan: Plan, day: Day, book: Book): BenchDay {
         ? 'the rests'
         : busiest.key === MAKER || busiest.key === HELPER
           ? 'the hands'
-          : `the ${sayList([busiest.key])}`,
+          : `the ${busiest.key}`,
     waits: waitsIn(tasks),
     resting,
     lacking,

@@ -118,7 +118,7 @@ export function addServes({
   outside,
   claims,
 }: SeasonDraft): void {
-  const { demand, book, bare = false, wholePieces = false } = input;
+  const { demand, book, bare = false, loose = false, wholePieces = false } = input;
   const { kitchen } = book;
   const mostOn = (day: Day): number =>
     kitchen.benchWeek.length > 0 ? makerHours(day, kitchen) * 60 + kitchen.overtimeMinutes : Infinity;
@@ -133,7 +133,8 @@ export function addServes({
       const finishedOn = finishingDay(day, body.recipe.restDays, finishBy, kitchen);
       if (!days.includes(finishedOn) || finishedOn > finishBy) return [];
       // What is finished on the day on which it is made must come to its end on it.
-      if (!bare && finishedOn === day && leastMinutesOf(body) + facts.piece.handSeconds / 60 > mostOn(day)) return [];
+      if (!bare && !loose && finishedOn === day && leastMinutesOf(body) + facts.piece.handSeconds / 60 > mostOn(day))
+        return [];
       const ingredients = facts.parts.reduce((sum, part) => sum + part.drawnGrams * costOf(part.recipeId), 0);
       const column = model.column(
         `${each.pieceId} ${each.day} from ${day}`,

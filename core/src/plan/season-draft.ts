@@ -38,6 +38,8 @@ export interface SeasonInput {
   readonly wholePieces?: boolean;
   /** Only the rules themselves, nothing that follows from them: to find out which of them clash. */
   readonly bare?: boolean;
+  /** Without the rows by which a day's work, its rests among it, ends in time: when nothing else is possible. */
+  readonly loose?: boolean;
 }
 
 /** One way to serve one hand-over of a piece: its body made on one day. */

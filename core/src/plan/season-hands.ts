@@ -110,7 +110,7 @@ export function addHands(draft: SeasonDraft): void {
     const hands = [...turns.flatMap(({ made, finished: of }) => [...made, ...of]), ...cleaning];
     const row = model.atMost(`hands ${day}`, [...hands, [over, -1], [help, -1]], minutes - pack);
     claims.push({ row, kind: 'day', day, text: `${String(Math.round(minutes))} minutes of hands` });
-    if (!input.bare && !hasPins(input, day)) addTurns(draft, day, turns, cleaning);
+    if (!input.bare && !input.loose && !hasPins(input, day)) addTurns(draft, day, turns, cleaning);
   }
 }
 

@@ -106,7 +106,7 @@ export function buildSeason(input: SeasonInput): SeasonModel {
   const mass = addMass(draft);
   addHands(draft);
   addMouldsAndPans(draft);
-  if (!input.bare) addEquipment(draft);
+  if (!input.bare && !input.loose) addEquipment(draft);
   return {
     model: draft.model.build(),
     decode: (values) => decoded(draft, mass, values),

@@ -129,6 +129,29 @@ describe('the season solved', () => {
     expect(verifyPlan(plan, book, orders, TODAY)).toEqual([]);
   });
 
+  it('plans a day that ends too late where nothing else is possible, rather than nothing', async () => {
+    // Two hours an evening, and a toffee that rests for three before it is broken.
+    const slow = trufflePantry.recipes.map((each) => ({
+      ...each,
+      steps: each.steps.map((step) => ({
+        ...step,
+        rest: step.rest && { typicalMinutes: 180, safeMinutes: 180, kind: 'guess' as const },
+      })),
+    }));
+    const book = bookOf({
+      ...trufflePantry,
+      recipes: slow,
+      kitchen: { ...bench, benchWeek: [{ weekday: 4, hours: 2 }], overtimeMinutes: 0 },
+    });
+    const orders = [order('a', { bag: 5 }, '2026-12-12')];
+    const { status, guide } = await solveSeason({ book, orders, today: TODAY }, solver, { seconds: 20 });
+    expect(status).toBe('best');
+    const plan = planSeason(book, orders, TODAY, guide ?? undefined);
+    expect(verifyPlan(plan, book, orders, TODAY)).toEqual([]);
+    const day = plan.makings[0]?.day ?? '';
+    expect(benchDay(plan, day, book).spanMinutes).toBeGreaterThan(120);
+  });
+
   it('gives to a helper only what a helper can do', async () => {
     const hired = { day: '2026-12-05', hours: 0.5, helperHours: 3, humid: false };
     const book = bookOf({

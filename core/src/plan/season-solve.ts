@@ -275,8 +275,8 @@ async function inTime(
 
 /**
  * Finds the batches and days of a season with the solver that is handed in, and counts its pieces whole. Whether a day's work, with
- * the rests in it, comes to its end in time is looked at afterwards; a day that ends too late gets fewer hands, and the season is
- * planned again. The bound holds for every plan, those whose days end too late among them.
+ * the rests in it, comes to its end in time is looked at afterwards; on a day that ends too late fewer batches are made. The bound
+ * holds for every plan, those whose days end too late among them. When no plan ends its days in time, one that does not is found.
  * @param options gap, seconds and progress; the guide holds for just these orders
  */
 export async function solveSeason(
@@ -285,13 +285,19 @@ export async function solveSeason(
   options: SolveOptions = {},
 ): Promise<SeasonSolution> {
   const before = question.before ?? null;
-  const input: SeasonInput = { ...seasonInput(question), before };
-  const { model, decode, start } = buildSeason(input);
-  const { status, objective, bound, gap, seconds, values } = await solver(model, { ...options, start });
+  let input: SeasonInput = { ...seasonInput(question), before };
+  let built = buildSeason(input);
+  let found = await solver(built.model, { ...options, start: built.start });
+  if (found.status === 'impossible') {
+    input = { ...input, loose: true };
+    built = buildSeason(input);
+    found = await solver(built.model, { ...options, start: built.start });
+  }
+  const { status, objective, bound, gap, seconds, values } = found;
   const said = { status, objective, bound, gap, seconds, clash: [], waysOut: [] };
   if (status === 'impossible') return { ...said, guide: null, ...(await explain(question, solver, options)) };
   if (status === 'none') return { ...said, guide: null };
-  const guide = (await settled(input, model, values, solver)) ?? decode(values);
+  const guide = (await settled(input, built.model, values, solver)) ?? built.decode(values);
   const mostSeconds = Math.max(seconds + LAST_SECONDS, options.seconds ?? Infinity);
   const last = await inTime({ guide, values, objective, seconds }, input, question, solver, mostSeconds);
   const { book, orders, today } = question;
