@@ -29,13 +29,13 @@ function recipesFor(pieces: Iterable<PieceFacts>, book: Book): Set<string> {
 function mostNeeded(demand: readonly PieceDemand[], book: Book): Map<string, number> {
   const most = new Map<string, number>();
   const add = (id: string, batches: number) => most.set(id, (most.get(id) ?? 0) + batches);
-  for (const { pieceId, count } of demand) {
+  for (const { pieceId, count, spare } of demand) {
     const facts = book.pieces.get(pieceId);
     for (const part of facts?.parts ?? []) {
       const recipe = book.recipes.get(part.recipeId);
       if (!facts || !recipe || recipe.yieldGrams <= 0) continue;
       const grams = part.role === 'body' ? sharedGrams(facts, recipe) : part.readyGrams;
-      add(part.recipeId, (grams * count) / recipe.yieldGrams);
+      add(part.recipeId, (grams * (count + spare)) / recipe.yieldGrams);
     }
   }
   for (const id of [...book.componentsFirst].reverse()) {
