@@ -31,8 +31,8 @@ export interface BenchDay {
   readonly spanMinutes: number;
   /** No order of the work can be shorter: the hands, the busiest piece of equipment, or the longest chain of work and rests. */
   readonly leastMinutes: number;
-  /** What that least is. */
-  readonly heldUpBy: string;
+  /** Why it cannot be shorter, each with its minutes: the hands, the busiest equipment where there is any, the work and rests in a row. */
+  readonly bounds: readonly { readonly what: string; readonly minutes: number }[];
   /** Stretches in which the maker can do nothing of this day. */
   readonly waits: readonly { readonly from: number; readonly minutes: number }[];
   /** What came from earlier days and still rests. */
@@ -155,7 +155,7 @@ export function benchDay(plan: Plan, day: Day, book: Book): BenchDay {
     return madeOn < day && day <= addDays(madeOn, rest) ? [{ recipeName, madeOn }] : [];
   });
   if (!schedule)
-    return { tasks: [], equipment: [], spanMinutes: 0, leastMinutes: 0, heldUpBy: '', waits: [], resting, lacking };
+    return { tasks: [], equipment: [], spanMinutes: 0, leastMinutes: 0, bounds: [], waits: [], resting, lacking };
   const names = new Map(jobs.map((job) => [job.activity.key, job.words.name] as const));
   // The helper may come at any time: the bound does not know when.
   const bounds = boundsOf({
@@ -167,10 +167,10 @@ export function benchDay(plan: Plan, day: Day, book: Book): BenchDay {
     ],
   });
   const tasks = joined(tasksOf(jobs, schedule), plan, day);
-  const busiest = bounds.resources.reduce((most, each) => (each.minutes > most.minutes ? each : most), {
-    key: '',
-    minutes: 0,
-  });
+  const hands = bounds.resources.filter(({ key }) => key === MAKER || key === HELPER);
+  const [busiest] = bounds.resources
+    .filter(({ key, minutes }) => key !== MAKER && key !== HELPER && minutes > 0)
+    .sort((a, b) => b.minutes - a.minutes);
   return {
     tasks,
     equipment: schedule.placed.flatMap(({ activity: { key }, uses }) =>
@@ -185,12 +185,11 @@ export function benchDay(plan: Plan, day: Day, book: Book): BenchDay {
     ),
     spanMinutes: schedule.span,
     leastMinutes: bounds.leastMinutes,
-    heldUpBy:
-      bounds.chainMinutes > busiest.minutes - 1e-6
-        ? 'the rests'
-        : busiest.key === MAKER || busiest.key === HELPER
-          ? 'the hands'
-          : `the ${busiest.key}`,
+    bounds: [
+      { what: 'hands', minutes: Math.max(0, ...hands.map(({ minutes }) => minutes)) },
+      ...(busiest ? [{ what: busiest.key, minutes: busiest.minutes }] : []),
+      { what: 'work and rests in a row', minutes: bounds.chainMinutes },
+    ],
     waits: waitsIn(tasks),
     resting,
     lacking,

@@ -2,7 +2,7 @@ import { useDroppable } from '@dnd-kit/core';
 import Box from '@mui/material/Box';
 import Link from '@mui/material/Link';
 import { whileWaiting, type BenchDay, type BenchTask, type SeasonDay } from '@usual-pantry/core/plan';
-import { sayDay, sayList, sayMinutes, sayShortDay } from '@usual-pantry/core/quantity';
+import { sayClock, sayDay, sayList, sayMinutes, sayShortDay } from '@usual-pantry/core/quantity';
 import { Link as RouterLink } from 'react-router';
 import type { PlanAnswer } from '../app/api';
 import { FIGURES } from '../app/theme';
@@ -50,7 +50,7 @@ function RowLabel({ entry, sheet }: Pick<Props, 'entry' | 'sheet'>) {
       )}
       {sheet.spanMinutes > sheet.leastMinutes + 1 && (
         <Box sx={small}>
-          {sayMinutes(sheet.leastMinutes)} at least, for {sheet.heldUpBy}
+          at least {sheet.bounds.map(({ what, minutes }) => `${what} ${sayClock(minutes)}`).join(', ')}
         </Box>
       )}
     </Box>
