@@ -50,7 +50,8 @@ module.exports = {
       from: { path: '^core/src/', pathNot: '\\.test\\.ts$' },
       to: {
         path: 'node_modules',
-        pathNot: 'node_modules/(zod|decimal\\.js|parse-ingredient|format-quantity|chrono-node|papaparse|pure-rand|jstat)/',
+        pathNot:
+          'node_modules/(zod|decimal\\.js|parse-ingredient|format-quantity|chrono-node|papaparse|pure-rand|jstat)/',
       },
     },
     {

@@ -31,7 +31,7 @@ export interface BenchDay {
   readonly spanMinutes: number;
   /** No order of the work can be shorter: the hands, the busiest piece of equipment, or the longest chain of work and rests. */
   readonly leastMinutes: number;
-  /** Why it cannot be shorter, each with its minutes: the hands, the busiest equipment where there is any, the work and rests in a row. */
+  /** Why it cannot be shorter, each with its minutes: the hands, the busiest equipment where there is any, and the longest chain of work and rests. */
   readonly bounds: readonly { readonly what: string; readonly minutes: number }[];
   /** Stretches in which the maker can do nothing of this day. */
   readonly waits: readonly { readonly from: number; readonly minutes: number }[];
@@ -188,7 +188,7 @@ export function benchDay(plan: Plan, day: Day, book: Book): BenchDay {
     bounds: [
       { what: 'hands', minutes: Math.max(0, ...hands.map(({ minutes }) => minutes)) },
       ...(busiest ? [{ what: busiest.key, minutes: busiest.minutes }] : []),
-      { what: 'work and rests in a row', minutes: bounds.chainMinutes },
+      { what: 'rests', minutes: bounds.chainMinutes },
     ],
     waits: waitsIn(tasks),
     resting,

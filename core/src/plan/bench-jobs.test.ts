@@ -75,7 +75,7 @@ describe('a day of work', () => {
   it('says how long there is to wait, and what can be done meanwhile', () => {
     const { sheet, plan } = saturday({ nuts: 3 });
     expect(sheet.waits).toEqual([{ from: 20, minutes: 60 }]);
-    expect(sheet.bounds.map(({ what }) => what)).toEqual(['hands', 'sheet', 'work and rests in a row']);
+    expect(sheet.bounds.map(({ what }) => what)).toEqual(['hands', 'sheet', 'rests']);
     expect(Math.max(...sheet.bounds.map(({ minutes }) => minutes))).toBe(sheet.leastMinutes);
     expect(whileWaiting(plan, '2026-11-28')).toEqual(['weigh out nutty for Sat 5 Dec', 'print 3 labels for Sun 6 Dec']);
     expect(whileWaiting(plan, DAY)).toEqual(['print 3 labels for Sun 6 Dec']);

@@ -39,18 +39,17 @@ function RowLabel({ entry, sheet }: Pick<Props, 'entry' | 'sheet'>) {
         </Box>
       )}
       <Box sx={{ fontFamily: FIGURES, fontSize: 12, color: over ? 'error.main' : 'text.secondary' }}>
-        {sayMinutes(entry.bookedMinutes)} of {sayMinutes(entry.benchMinutes)}
-        {over && ', over'}
+        {sayClock(entry.bookedMinutes)} of {sayClock(entry.benchMinutes)} h{over && ', over'}
       </Box>
       {sheet.tasks.length > 0 && (
         <Box sx={{ ...small, color: late ? 'error.main' : 'text.secondary' }}>
-          ends at +{sayMinutes(sheet.spanMinutes)}
+          ends at +{sayClock(sheet.spanMinutes)}
           {late && ', overtime'}
         </Box>
       )}
       {sheet.spanMinutes > sheet.leastMinutes + 1 && (
         <Box sx={small}>
-          at least {sheet.bounds.map(({ what, minutes }) => `${what} ${sayClock(minutes)}`).join(', ')}
+          at least: {sheet.bounds.map(({ what, minutes }) => `${what} ${sayClock(minutes)}`).join(', ')}
         </Box>
       )}
     </Box>
