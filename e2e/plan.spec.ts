@@ -11,6 +11,8 @@ test('a season is planned, a batch moved and pinned, a day lost, shopping ticked
   page,
   request,
 }) => {
+  // Three seasons are solved in it.
+  test.setTimeout(300_000);
   const verified = async () => {
     const file = await ask<SeasonFile>(request, '/api/season-file');
     const [plan, book] = [await ask<Plan>(request, '/api/plan'), openBook(file)];
