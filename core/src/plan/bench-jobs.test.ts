@@ -77,8 +77,10 @@ describe('a day of work', () => {
     expect(sheet.waits).toEqual([{ from: 20, minutes: 60 }]);
     expect(sheet.bounds.map(({ what }) => what)).toEqual(['hands', 'sheet', 'rests']);
     expect(Math.max(...sheet.bounds.map(({ minutes }) => minutes))).toBe(sheet.leastMinutes);
-    expect(whileWaiting(plan, '2026-11-28')).toEqual(['weigh out nutty for Sat 5 Dec', 'print 3 labels for Sun 6 Dec']);
-    expect(whileWaiting(plan, DAY)).toEqual(['print 3 labels for Sun 6 Dec']);
+    const ideas = (day: string) => whileWaiting(plan, day, sheet)?.ideas;
+    expect(ideas('2026-11-28')).toEqual(['weigh out nutty for Sat 5 Dec', 'print 3 labels for Sun 6 Dec']);
+    expect(ideas(DAY)).toEqual(['print 3 labels for Sun 6 Dec']);
+    expect(whileWaiting(plan, DAY, { waits: [{ from: 0, minutes: 5 }] })).toBeNull();
   });
 
   it('names what there is too little of, and goes on without', () => {

@@ -1,4 +1,5 @@
 export * from './bench-day.js';
+export * from './decision.js';
 export * from './demand.js';
 export * from './guide.js';
 export * from './least.js';

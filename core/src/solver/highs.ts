@@ -108,11 +108,11 @@ export function solveWithHighs(
     held.run(
       onProgress && {
         [highs.constants.callbackType.mipLogging]: ({ data }) => {
-          onProgress({
-            seconds: data.running_time ?? 0,
-            objective: finite(data.mip_primal_bound),
-            bound: finite(data.mip_dual_bound) ?? -Infinity,
-          });
+          const objective = finite(data.mip_primal_bound);
+          const bound = finite(data.mip_dual_bound) ?? -Infinity;
+          // What is completed from a start logs as if it were the whole: a bound that is met already is not the model's.
+          if (objective !== null && bound >= objective - 1e-9 * Math.abs(objective)) return;
+          onProgress({ seconds: data.running_time ?? 0, objective, bound });
         },
       },
     );

@@ -4,7 +4,7 @@ import type { IngredientDraft } from '@usual-pantry/core/ingredient';
 import { costOfBoxes, type BoxCost } from '@usual-pantry/core/money';
 import type { OrderDraft } from '@usual-pantry/core/order';
 import type { PieceDraft } from '@usual-pantry/core/piece';
-import { planSeason, type Plan } from '@usual-pantry/core/plan';
+import { planSeason, type Plan, type StoredDecision } from '@usual-pantry/core/plan';
 import type { Day } from '@usual-pantry/core/quantity';
 import type { RecipeDraft } from '@usual-pantry/core/recipe';
 import type { EntityManager } from 'typeorm';
@@ -13,7 +13,7 @@ import { Clock } from '../clock/clock.js';
 import { ingredientMapping } from '../ingredient/ingredient.records.js';
 import { loadKitchen, type StoredKitchen } from '../kitchen/kitchen.records.js';
 import { orderMapping } from '../order/order.mapping.js';
-import { loadPlan, type StoredPlan } from '../plan/season-plan.js';
+import { loadPlan } from '../plan/season-plan.js';
 import { pieceMapping } from '../piece/piece.records.js';
 import { recipeMapping } from '../recipe/recipe.records.js';
 import { loadAll, type Stored } from '../storage/records.js';
@@ -35,7 +35,7 @@ export interface Season {
   readonly orders: readonly Stored<OrderDraft>[];
   readonly book: Book;
   /** What was decided about the days; null when nothing was. */
-  readonly stored: StoredPlan | null;
+  readonly stored: StoredDecision | null;
 }
 
 /** The stored book and what core makes of it. */
@@ -106,7 +106,7 @@ export class BookService {
     return (await work.read((manager) => loadBook(manager, work.bookRevision))).book;
   }
 
-  async plan(): Promise<{ season: Season; today: Day; plan: Plan; stored: StoredPlan | null }> {
+  async plan(): Promise<{ season: Season; today: Day; plan: Plan; stored: StoredDecision | null }> {
     const season = await this.season();
     const today = this.clock.today();
     if (this.planned?.season !== season || this.planned.today !== today)

@@ -112,7 +112,7 @@ export class SeasonFileService {
         orderMapping,
         file.orders.map((order) => sealOrder(order, boxes)),
       );
-      if (file.plan) await storePlan(manager, file.plan, null);
+      if (file.plan) await storePlan(manager, { guide: file.plan, solved: null });
     });
     return countsOf(file);
   }

@@ -3,16 +3,18 @@ import { ApiBody, ApiOperation, ApiTags } from '@nestjs/swagger';
 import type { Finding } from '@usual-pantry/core/finding';
 import { orderDraftSchema } from '@usual-pantry/core/order';
 import {
+  decisionSchema,
   followsGuide,
-  guideSchema,
   promiseCheck,
   shoppingCsv,
   shoppingText,
   whatIfSchema,
-  type Plan,
+  type DecisionStep,
   type PlanJob,
   type PromiseCheck,
   type ShoppingLine,
+  type PlanAnswer,
+  type StoredDecision,
   type WhatIf,
   type WhatIfAnswer,
 } from '@usual-pantry/core/plan';
@@ -21,9 +23,7 @@ import { z } from 'zod';
 import { BookService } from '../book/book.service.js';
 import { jsonSchemaOf } from '../http/json-schema.js';
 import { calendarOf } from './calendar.js';
-import type { SolvedFigures } from './season-plan.entity.js';
-import type { StoredPlan } from './season-plan.js';
-import { SeasonPlanner, type PlanStep } from './season-planner.js';
+import { SeasonPlanner } from './season-planner.js';
 
 /** An order that may be stored already: then it is not counted twice. */
 const askedSchema = orderDraftSchema.safeExtend({ id: idSchema.optional() });
@@ -31,17 +31,7 @@ const askedSchema = orderDraftSchema.safeExtend({ id: idSchema.optional() });
 const moveSchema = z.strictObject({ recipeId: idSchema, from: daySchema, to: daySchema });
 const pinSchema = z.strictObject({ recipeId: idSchema, day: daySchema, pinned: z.boolean() });
 
-const solvedSchema = z.strictObject({
-  objective: z.number(),
-  bound: z.number(),
-  gap: z.number().min(0),
-  seconds: z.number().min(0),
-  at: z.string(),
-});
-const restoreSchema = z.strictObject({
-  version: z.int().min(0),
-  decision: z.strictObject({ guide: guideSchema, solved: solvedSchema.nullable() }).nullable(),
-});
+const restoreSchema = z.strictObject({ version: z.int().min(0), decision: decisionSchema.nullable() });
 
 @ApiTags('Plan')
 @Controller('api')
@@ -55,16 +45,7 @@ export class PlanController {
   @ApiOperation({
     summary: 'The season worked out from the open orders: makings, left-overs, shopping, days, label dates, findings',
   })
-  async plan(): Promise<
-    Plan & {
-      today: string;
-      maker: string;
-      currency: string;
-      solved: SolvedFigures | null;
-      decided: boolean;
-      follows: boolean;
-    }
-  > {
+  async plan(): Promise<PlanAnswer> {
     const { plan, today, season, stored } = await this.books.plan();
     const { makerName, currency } = season.data.kitchen;
     return {
@@ -101,7 +82,7 @@ export class PlanController {
   @HttpCode(200)
   @ApiOperation({ summary: 'Moves a making to another day and pins it there; refused with every reason' })
   @ApiBody({ schema: jsonSchemaOf(moveSchema) })
-  move(@Body({ schema: moveSchema }) { recipeId, from, to }: z.infer<typeof moveSchema>): Promise<PlanStep> {
+  move(@Body({ schema: moveSchema }) { recipeId, from, to }: z.infer<typeof moveSchema>): Promise<DecisionStep> {
     return this.planner.move(recipeId, from, to);
   }
 
@@ -109,7 +90,7 @@ export class PlanController {
   @HttpCode(200)
   @ApiOperation({ summary: 'Pins a making to its day, or lets it go' })
   @ApiBody({ schema: jsonSchemaOf(pinSchema) })
-  pin(@Body({ schema: pinSchema }) { recipeId, day, pinned }: z.infer<typeof pinSchema>): Promise<PlanStep> {
+  pin(@Body({ schema: pinSchema }) { recipeId, day, pinned }: z.infer<typeof pinSchema>): Promise<DecisionStep> {
     return this.planner.pin(recipeId, day, pinned);
   }
 
@@ -118,7 +99,7 @@ export class PlanController {
   @ApiBody({ schema: jsonSchemaOf(restoreSchema) })
   async restore(
     @Body({ schema: restoreSchema }) { version, decision }: z.infer<typeof restoreSchema>,
-  ): Promise<{ decision: StoredPlan | null }> {
+  ): Promise<{ decision: StoredDecision | null }> {
     return { decision: await this.planner.restore(version, decision) };
   }
 

@@ -10,9 +10,12 @@ import {
   solveSeason,
   sumOfPlan,
   whyNotTo,
+  type Decision,
+  type DecisionStep,
   type Guide,
   type PlanJob,
   type SeasonSolution,
+  type StoredDecision,
   type WhatIf,
   type WhatIfAnswer,
 } from '@usual-pantry/core/plan';
@@ -27,13 +30,7 @@ import { OrderRecords } from '../order/order.records.js';
 import { PieceRecords } from '../piece/piece.records.js';
 import { GivenUp, SolverService } from '../solver/solver.service.js';
 import { UnitOfWork } from '../storage/unit-of-work.js';
-import { forgetPlan, loadPlan, storePlan, type Decision, type StoredPlan } from './season-plan.js';
-
-/** What stood before and what stands after a change of the plan, so that it can be taken back. */
-export interface PlanStep {
-  readonly before: StoredPlan | null;
-  readonly after: StoredPlan;
-}
+import { forgetPlan, loadPlan, storePlan } from './season-plan.js';
 
 const IDLE: PlanJob = {
   state: 'idle',
@@ -99,7 +96,7 @@ export class SeasonPlanner {
   }
 
   /** @throws Refused 422 with every reason why the making cannot be moved there */
-  async move(recipeId: string, from: Day, to: Day): Promise<PlanStep> {
+  async move(recipeId: string, from: Day, to: Day): Promise<DecisionStep> {
     const { season, today, plan, stored } = await this.books.plan();
     const why = whyNotTo(plan, recipeId, from, to, season.book, today);
     if (why.length > 0)
@@ -111,14 +108,14 @@ export class SeasonPlanner {
   }
 
   /** Pins a making to its day, or lets it go. */
-  async pin(recipeId: string, day: Day, pinned: boolean): Promise<PlanStep> {
+  async pin(recipeId: string, day: Day, pinned: boolean): Promise<DecisionStep> {
     const { plan, stored } = await this.books.plan();
     const others = (stored?.guide.pins ?? []).filter((pin) => pin.recipeId !== recipeId || pin.day !== day);
     return this.step(stored, guideOf(plan, pinned ? [...others, { recipeId, day }] : others));
   }
 
-  private async step(before: StoredPlan | null, guide: Guide): Promise<PlanStep> {
-    const after = await this.work.write((manager) => storePlan(manager, guide, before?.solved ?? null));
+  private async step(before: StoredDecision | null, guide: Guide): Promise<DecisionStep> {
+    const after = await this.work.write((manager) => storePlan(manager, { guide, solved: before?.solved ?? null }));
     return { before, after };
   }
 
@@ -127,12 +124,12 @@ export class SeasonPlanner {
    * @param version of what stands now; 0 when nothing is decided
    * @throws Refused 409 when something else was decided since
    */
-  restore(version: number, decision: Decision | null): Promise<StoredPlan | null> {
+  restore(version: number, decision: Decision | null): Promise<StoredDecision | null> {
     return this.work.write(async (manager) => {
       const now = await loadPlan(manager);
       if ((now?.version ?? 0) !== version)
         throw new Refused(409, { code: 'stale', message: 'The plan was changed since: look at it first.' });
-      if (decision) return storePlan(manager, decision.guide, decision.solved);
+      if (decision) return storePlan(manager, decision);
       await forgetPlan(manager);
       return null;
     });
@@ -178,8 +175,8 @@ export class SeasonPlanner {
     manager: EntityManager,
     guide: Guide,
     { objective, bound, gap, seconds }: SeasonSolution,
-  ): Promise<StoredPlan> {
-    return storePlan(manager, guide, { objective, bound, gap, seconds, at: this.clock.now() });
+  ): Promise<StoredDecision> {
+    return storePlan(manager, { guide, solved: { objective, bound, gap, seconds, at: this.clock.now() } });
   }
 
   private begin(kind: PlanJob['kind']): void {

@@ -1,3 +1,4 @@
+import type { PlanAnswer } from '@usual-pantry/core/plan';
 import { mdiDotsHorizontal } from '@mdi/js';
 import BottomNavigation from '@mui/material/BottomNavigation';
 import BottomNavigationAction from '@mui/material/BottomNavigationAction';
@@ -9,7 +10,7 @@ import Paper from '@mui/material/Paper';
 import Typography from '@mui/material/Typography';
 import { memo, useState } from 'react';
 import { Link, NavLink, useLocation, useNavigate } from 'react-router';
-import { useBookQuery, type PlanAnswer } from './api';
+import { useBookQuery } from './api';
 import { Icon } from './Icon';
 import { screens, settingsScreen, type Screen } from './screens';
 import { FIGURES, NAV_WIDTH, STRIP_HEIGHT } from './theme';

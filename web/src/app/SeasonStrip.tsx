@@ -1,9 +1,8 @@
 import Box from '@mui/material/Box';
 import { weekday, sayDay, sayMinutes, sayCount } from '@usual-pantry/core/quantity';
-import type { SeasonDay } from '@usual-pantry/core/plan';
+import type { SeasonDay, PlanAnswer } from '@usual-pantry/core/plan';
 import { memo } from 'react';
 import { Link, useLocation, useSearchParams } from 'react-router';
-import type { PlanAnswer } from './api';
 import { FIGURES, STRIP_HEIGHT } from './theme';
 
 const LETTERS = ['S', 'M', 'T', 'W', 'T', 'F', 'S'];

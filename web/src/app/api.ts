@@ -9,7 +9,16 @@ import type { MessageFate, Receipt, ShopMessage } from '@usual-pantry/core/intak
 import type { Composition, ComposeWish } from '@usual-pantry/core/compose';
 import type { Order, OrderDraft, OrderState, PackedAs } from '@usual-pantry/core/order';
 import type { Piece, PieceDraft } from '@usual-pantry/core/piece';
-import type { Guide, LabelRun, Plan, PlanJob, PromiseCheck, WhatIf, WhatIfAnswer } from '@usual-pantry/core/plan';
+import type {
+  DecisionStep,
+  LabelRun,
+  PlanJob,
+  PromiseCheck,
+  PlanAnswer,
+  StoredDecision,
+  WhatIf,
+  WhatIfAnswer,
+} from '@usual-pantry/core/plan';
 import type { Recipe, RecipeDraft } from '@usual-pantry/core/recipe';
 import { packedQuery } from '../parts/addresses';
 
@@ -50,39 +59,6 @@ export interface BookAnswer {
   boxes: Box[];
   today: string;
 }
-
-/** What the solver said of a plan when it was found. */
-export interface SolvedFigures {
-  readonly objective: number;
-  readonly bound: number;
-  readonly gap: number;
-  readonly seconds: number;
-  readonly at: string;
-}
-
-/** What was decided about the days of the season. */
-export interface PlanDecision {
-  readonly version: number;
-  readonly guide: Guide;
-  readonly solved: SolvedFigures | null;
-}
-
-/** What stood before and what stands after a change of the plan. */
-interface PlanStep {
-  readonly before: PlanDecision | null;
-  readonly after: PlanDecision;
-}
-
-export type PlanAnswer = Plan & {
-  today: string;
-  maker: string;
-  currency: string;
-  solved: SolvedFigures | null;
-  /** Whether anything was decided about the days. */
-  decided: boolean;
-  /** Whether it makes just what was decided. */
-  follows: boolean;
-};
 
 export interface OrderPage {
   items: Order[];
@@ -242,15 +218,18 @@ export const api = createApi({
     planJob: build.query<PlanJob, void>({ query: () => 'plan/job' }),
     startPlan: build.mutation<PlanJob, void>({ query: () => ({ url: 'plan/job', method: 'POST' }) }),
     stopPlan: build.mutation<PlanJob, void>({ query: () => ({ url: 'plan/job', method: 'DELETE' }) }),
-    moveMaking: build.mutation<PlanStep, { recipeId: string; from: string; to: string }>({
+    moveMaking: build.mutation<DecisionStep, { recipeId: string; from: string; to: string }>({
       query: (body) => ({ url: 'plan/moves', method: 'POST', body }),
       invalidatesTags: (_result, error) => (error ? [] : ['Orders']),
     }),
-    pinMaking: build.mutation<PlanStep, { recipeId: string; day: string; pinned: boolean }>({
+    pinMaking: build.mutation<DecisionStep, { recipeId: string; day: string; pinned: boolean }>({
       query: (body) => ({ url: 'plan/pins', method: 'POST', body }),
       invalidatesTags: (_result, error) => (error ? [] : ['Orders']),
     }),
-    restorePlan: build.mutation<{ decision: PlanDecision | null }, { version: number; decision: PlanDecision | null }>({
+    restorePlan: build.mutation<
+      { decision: StoredDecision | null },
+      { version: number; decision: StoredDecision | null }
+    >({
       query: ({ version, decision }) => ({
         url: 'plan/decision',
         method: 'PUT',

@@ -1,5 +1,6 @@
 import { createSlice, type PayloadAction, type ThunkAction, type UnknownAction } from '@reduxjs/toolkit';
-import { api, type Drafts, type Noun, type PlanDecision, type Refusal, type Stored } from './api';
+import type { StoredDecision } from '@usual-pantry/core/plan';
+import { api, type Drafts, type Noun, type Refusal, type Stored } from './api';
 
 /** What an edit did to one record: what stood there before and after. Null is no record. */
 interface RecordPart {
@@ -13,8 +14,8 @@ interface RecordPart {
 interface PlanPart {
   readonly noun: 'plan';
   readonly id: 'plan';
-  readonly before: PlanDecision | null;
-  readonly after: PlanDecision | null;
+  readonly before: StoredDecision | null;
+  readonly after: StoredDecision | null;
 }
 type Part = RecordPart | PlanPart;
 
@@ -65,7 +66,7 @@ const draftOf = ({ id: _id, version: _version, ...draft }: Stored): Drafts[Noun]
 
 /** Brings the plan from what it is to what it shall be; gives what is then decided. */
 const bringPlan =
-  (from: PlanDecision | null, to: PlanDecision | null): Thunk<PlanDecision | null> =>
+  (from: StoredDecision | null, to: StoredDecision | null): Thunk<StoredDecision | null> =>
   async (dispatch) => {
     const change = { version: from?.version ?? 0, decision: to };
     return (await dispatch(api.endpoints.restorePlan.initiate(change)).unwrap()).decision;

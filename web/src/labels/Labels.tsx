@@ -1,9 +1,10 @@
+import type { PlanAnswer } from '@usual-pantry/core/plan';
 import type { PackedAs } from '@usual-pantry/core/order';
 import { sayCount, sayShortDay } from '@usual-pantry/core/quantity';
 import Box from '@mui/material/Box';
 import Paper from '@mui/material/Paper';
 import { Link, useParams, useSearchParams } from 'react-router';
-import { useBookQuery, usePlanQuery, type PlanAnswer } from '../app/api';
+import { useBookQuery, usePlanQuery } from '../app/api';
 import { AnswerLine, Mark } from '../parts/AnswerLine';
 import { Empty } from '../parts/Panel';
 import { SplitView } from '../parts/SplitView';

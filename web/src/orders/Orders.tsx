@@ -1,3 +1,4 @@
+import type { PlanAnswer } from '@usual-pantry/core/plan';
 import { mdiFileDelimitedOutline, mdiHandshakeOutline, mdiInboxArrowDownOutline, mdiPlus } from '@mdi/js';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
@@ -5,7 +6,7 @@ import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { sayCount, sayDay } from '@usual-pantry/core/quantity';
 import { Link, useParams, useSearchParams } from 'react-router';
-import { usePlanQuery, type PlanAnswer } from '../app/api';
+import { usePlanQuery } from '../app/api';
 import { Icon } from '../app/Icon';
 import { AnswerLine, Mark } from '../parts/AnswerLine';
 import { Findings } from '../parts/Findings';

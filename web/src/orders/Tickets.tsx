@@ -1,11 +1,10 @@
 import Box from '@mui/material/Box';
 import Paper from '@mui/material/Paper';
 import Typography from '@mui/material/Typography';
-import type { HandOver, SeasonDay } from '@usual-pantry/core/plan';
+import type { HandOver, SeasonDay, PlanAnswer } from '@usual-pantry/core/plan';
 import { sayCount, sayMoney, sayShortDay } from '@usual-pantry/core/quantity';
 import { memo } from 'react';
 import { Link } from 'react-router';
-import type { PlanAnswer } from '../app/api';
 import { FIGURES } from '../app/theme';
 import { useListKeys } from '../parts/useListKeys';
 import { sayPacked } from './words';

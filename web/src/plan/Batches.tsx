@@ -10,12 +10,11 @@ import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
-import { leftOverUse, whyThen, type Making } from '@usual-pantry/core/plan';
+import { leftOverUse, whyThen, type Making, type PlanAnswer } from '@usual-pantry/core/plan';
 import { sayCount, sayGrams, sayList, sayMinutes, sayNumber, sayShortDay } from '@usual-pantry/core/quantity';
 import { sayBatches, yieldRecord } from '@usual-pantry/core/recipe';
 import { groupBy } from '@usual-pantry/core/record';
 import { Link as RouterLink, useSearchParams } from 'react-router';
-import type { PlanAnswer } from '../app/api';
 import { FIGURES } from '../app/theme';
 import { usePlanEdit } from '../parts/usePlanEdit';
 import { useSeasonBook, type SeasonBook } from '../parts/useSeason';
@@ -160,7 +159,7 @@ function ByRecipe({ plan, season }: RowProps) {
           const spare = saySpare(makings, season);
           return (
             <TableRow key={first.recipeId} sx={{ '& > td': { verticalAlign: 'top' } }}>
-              <TableCell sx={{ width: 240 }}>
+              <TableCell sx={{ width: 240, minWidth: 130 }}>
                 <RecipeLink making={first} />
                 <Box sx={small}>{sayUses(makings)}</Box>
                 {spare && <Box sx={small}>{spare}</Box>}

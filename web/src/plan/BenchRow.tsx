@@ -1,16 +1,13 @@
 import { useDroppable } from '@dnd-kit/core';
 import Box from '@mui/material/Box';
 import Link from '@mui/material/Link';
-import { whileWaiting, type BenchDay, type BenchTask, type SeasonDay } from '@usual-pantry/core/plan';
+import { whileWaiting, type BenchDay, type BenchTask, type SeasonDay, type PlanAnswer } from '@usual-pantry/core/plan';
 import { sayClock, sayDay, sayList, sayMinutes, sayShortDay } from '@usual-pantry/core/quantity';
 import { Link as RouterLink } from 'react-router';
-import type { PlanAnswer } from '../app/api';
 import { FIGURES } from '../app/theme';
 import { BenchStrip } from './BenchStrip';
 
 export const LABEL_WIDTH = 172;
-/** Waits shorter than this are not worth starting anything in. */
-const WORTH_FILLING = 10;
 const LANE = 74;
 
 interface Props {
@@ -90,10 +87,8 @@ function HourLines({ entry, hours, scale }: { entry: SeasonDay; hours: number; s
 
 /** What came from earlier days, what to do in the waits, and what there is too little of. */
 function UnderRow({ sheet, plan, day }: { sheet: BenchDay; plan: PlanAnswer; day: string }) {
-  const waits = sheet.waits.filter(({ minutes }) => minutes >= WORTH_FILLING);
-  const waiting = waits.reduce((sum, { minutes }) => sum + minutes, 0);
-  const ideas = waiting > 0 ? whileWaiting(plan, day) : [];
-  if (sheet.resting.length === 0 && waiting === 0 && sheet.lacking.length === 0) return null;
+  const waiting = whileWaiting(plan, day, sheet);
+  if (sheet.resting.length === 0 && !waiting && sheet.lacking.length === 0) return null;
   return (
     <Box sx={{ px: 0.75, pb: 0.75, fontSize: 12, color: 'text.secondary' }}>
       {sheet.resting.map(({ recipeName, madeOn }) => (
@@ -105,10 +100,10 @@ function UnderRow({ sheet, plan, day }: { sheet: BenchDay; plan: PlanAnswer; day
           {recipeName} has rested since {sayShortDay(madeOn)}
         </Box>
       ))}
-      {waiting > 0 && (
+      {waiting && (
         <Box component="span">
-          {sayMinutes(waiting)} of waiting
-          {ideas.length > 0 ? `: ${sayList(ideas)}` : ''}.
+          {sayMinutes(waiting.minutes)} of waiting
+          {waiting.ideas.length > 0 ? `: ${sayList([...waiting.ideas])}` : ''}.
         </Box>
       )}
       {sheet.lacking.length > 0 && (

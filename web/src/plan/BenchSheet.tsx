@@ -3,9 +3,12 @@ import Box from '@mui/material/Box';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import Paper from '@mui/material/Paper';
 import Switch from '@mui/material/Switch';
-import { benchDay } from '@usual-pantry/core/plan';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import { benchDay, type PlanAnswer } from '@usual-pantry/core/plan';
+import { addDays } from '@usual-pantry/core/quantity';
 import { useMemo, useState } from 'react';
-import type { PlanAnswer } from '../app/api';
+import { useSearchParams } from 'react-router';
 import { FIGURES } from '../app/theme';
 import { usePlanEdit } from '../parts/usePlanEdit';
 import { useSeasonBook } from '../parts/useSeason';
@@ -15,23 +18,28 @@ import { StripMenu, type Opened } from './StripMenu';
 
 const MOST_HOURS = 12;
 
+const WEEK = 7;
+
 /** The days on which there are hands or work, each with its work in order. */
-function useSheets(plan: PlanAnswer) {
+function useSheets(plan: PlanAnswer, weekOnly: boolean) {
   const { season, error, again } = useSeasonBook();
   const rows = useMemo(
     () =>
       season &&
       plan.days
         .filter(({ bookedMinutes, benchMinutes }) => bookedMinutes > 0 || benchMinutes > 0)
+        .filter(({ day }) => !weekOnly || day < addDays(plan.today, WEEK))
         .map((entry) => ({ entry, sheet: benchDay(plan, entry.day, season.book) })),
-    [plan, season],
+    [plan, season, weekOnly],
   );
   return { season, rows, error, again };
 }
 
 /** The bench sheet: a row a day, minutes to the right, strips of tape for hands, lines under them for what rests. */
 export function BenchSheet({ plan }: { plan: PlanAnswer }) {
-  const { season, rows, error, again } = useSheets(plan);
+  const [search, setSearch] = useSearchParams();
+  const weekOnly = search.get('days') === 'week';
+  const { season, rows, error, again } = useSheets(plan, weekOnly);
   const [opened, setOpened] = useState<Opened | null>(null);
   const [withEquipment, setWithEquipment] = useState(false);
   const { move } = usePlanEdit();
@@ -47,18 +55,31 @@ export function BenchSheet({ plan }: { plan: PlanAnswer }) {
         if (over && recipeId !== null) void move(recipeId, from, String(over.id));
       }}
     >
-      <FormControlLabel
-        label="Show burners, pans and tools"
-        sx={{ mb: 1, displayPrint: 'none' }}
-        control={
-          <Switch
-            checked={withEquipment}
-            onChange={(_event, on) => {
-              setWithEquipment(on);
-            }}
-          />
-        }
-      />
+      <Box sx={{ display: 'flex', gap: 2, mb: 1, flexWrap: 'wrap', displayPrint: 'none' }}>
+        <ToggleButtonGroup
+          exclusive
+          size="small"
+          aria-label="Days of the sheet"
+          value={weekOnly ? 'week' : 'season'}
+          onChange={(_event, picked: 'week' | 'season' | null) => {
+            if (picked) setSearch(picked === 'week' ? { days: 'week' } : {}, { replace: true });
+          }}
+        >
+          <ToggleButton value="season">Whole season</ToggleButton>
+          <ToggleButton value="week">Next seven days</ToggleButton>
+        </ToggleButtonGroup>
+        <FormControlLabel
+          label="Show burners, pans and tools"
+          control={
+            <Switch
+              checked={withEquipment}
+              onChange={(_event, on) => {
+                setWithEquipment(on);
+              }}
+            />
+          }
+        />
+      </Box>
       <Paper variant="outlined" role="region" aria-label="Bench sheet" tabIndex={0} sx={{ overflowX: 'auto' }}>
         <Box sx={{ minWidth: 860 }}>
           <Box

@@ -1,8 +1,9 @@
+import type { PlanAnswer } from '@usual-pantry/core/plan';
 import Tab from '@mui/material/Tab';
 import Tabs from '@mui/material/Tabs';
 import { sayCount, sayMass, sayMoney } from '@usual-pantry/core/quantity';
 import { Link, useParams } from 'react-router';
-import { usePlanQuery, type PlanAnswer } from '../app/api';
+import { usePlanQuery } from '../app/api';
 import { AnswerLine, Mark } from '../parts/AnswerLine';
 import { Findings } from '../parts/Findings';
 import { Empty } from '../parts/Panel';
@@ -54,7 +55,12 @@ export function PlanScreen() {
       <Answer plan={plan} />
       <PlanState plan={plan} />
       <Findings findings={plan.findings.filter((each) => !notOfThePlan.includes(each.about.noun))} />
-      <Tabs value={current} aria-label="Plan" sx={{ mb: 2, borderBottom: 2, borderColor: 'rim' }} variant="scrollable">
+      <Tabs
+        value={current}
+        aria-label="Plan"
+        sx={{ mb: 2, borderBottom: 2, borderColor: 'rim', displayPrint: 'none' }}
+        variant="scrollable"
+      >
         {Object.entries(views).map(([key, { name }]) => (
           <Tab key={key} value={key} label={name} component={Link} to={`/plan/${key}`} />
         ))}

@@ -12,12 +12,12 @@ import TableRow from '@mui/material/TableRow';
 import TextField from '@mui/material/TextField';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
-import { afterBuying, shopOf, type ShoppingLine } from '@usual-pantry/core/plan';
+import { afterBuying, shopOf, type ShoppingLine, type PlanAnswer } from '@usual-pantry/core/plan';
 import { minorPerUnit, sayDay, sayGrams, sayMoney, sayShortDay } from '@usual-pantry/core/quantity';
 import { groupBy } from '@usual-pantry/core/record';
 import { useState } from 'react';
 import { Link as RouterLink, useSearchParams } from 'react-router';
-import type { PlanAnswer, Refusal } from '../app/api';
+import type { Refusal } from '../app/api';
 import { FIGURES } from '../app/theme';
 import { useEdit } from '../parts/useEdit';
 import { useSeasonBook } from '../parts/useSeason';
@@ -102,7 +102,7 @@ const sayWhen = ({ missingGrams, buyBy, notBefore }: ShoppingLine, today: string
 function ShoppingRow({ line, plan, shop }: { line: ShoppingLine; plan: PlanAnswer; shop: string | null }) {
   return (
     <TableRow hover>
-      <TableCell sx={{ minWidth: 190 }}>
+      <TableCell sx={{ minWidth: { xs: 110, sm: 190 } }}>
         <Link
           component={RouterLink}
           to={`/pantry/${line.ingredientId}`}

@@ -2,10 +2,9 @@ import Box from '@mui/material/Box';
 import ListSubheader from '@mui/material/ListSubheader';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
-import { whyNotTo, type BenchTask } from '@usual-pantry/core/plan';
+import { whyNotTo, type BenchTask, type PlanAnswer } from '@usual-pantry/core/plan';
 import { sayDay, sayMinutes } from '@usual-pantry/core/quantity';
 import { useNavigate } from 'react-router';
-import type { PlanAnswer } from '../app/api';
 import { usePlanEdit } from '../parts/usePlanEdit';
 import type { SeasonBook } from '../parts/useSeason';
 

@@ -1,7 +1,8 @@
+import type { PlanAnswer } from '@usual-pantry/core/plan';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { Link } from 'react-router';
-import { useBookQuery, type PlanAnswer } from '../app/api';
+import { useBookQuery } from '../app/api';
 import { AnswerLine } from '../parts/AnswerLine';
 import { Findings } from '../parts/Findings';
 import { Panel } from '../parts/Panel';

@@ -1,7 +1,8 @@
+import type { PlanAnswer } from '@usual-pantry/core/plan';
 import Box from '@mui/material/Box';
 import { sayCount, sayDay } from '@usual-pantry/core/quantity';
 import { useSearchParams } from 'react-router';
-import { usePlanQuery, type PlanAnswer } from '../app/api';
+import { usePlanQuery } from '../app/api';
 import { AnswerLine, Mark } from '../parts/AnswerLine';
 import { Findings } from '../parts/Findings';
 import { Waiting } from '../parts/Waiting';

@@ -1,0 +1,38 @@
+import { z } from 'zod';
+import { guideSchema } from './guide.js';
+import type { Plan } from './shape.js';
+
+/** What the solver said of a plan when it was found; money in minor units. */
+export const solvedSchema = z.strictObject({
+  objective: z.number(),
+  bound: z.number(),
+  gap: z.number().min(0),
+  seconds: z.number().min(0),
+  at: z.string(),
+});
+
+/** What was decided about the days of the season, and what the solver said of it; null for what came with a file. */
+export const decisionSchema = z.strictObject({ guide: guideSchema, solved: solvedSchema.nullable() });
+
+export type Decision = z.infer<typeof decisionSchema>;
+
+/** A decision as it is stored. */
+export type StoredDecision = Decision & { readonly version: number };
+
+/** What stood before and what stands after a change of the plan, so that it can be taken back. */
+export interface DecisionStep {
+  readonly before: StoredDecision | null;
+  readonly after: StoredDecision;
+}
+
+/** The plan with all that a screen needs to show it. */
+export interface PlanAnswer extends Plan {
+  readonly today: string;
+  readonly maker: string;
+  readonly currency: string;
+  readonly solved: Decision['solved'];
+  /** Whether anything was decided about the days. */
+  readonly decided: boolean;
+  /** Whether it makes just what was decided. */
+  readonly follows: boolean;
+}
