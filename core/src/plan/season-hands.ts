@@ -46,7 +46,9 @@ function addTurns(draft: SeasonDraft, day: Day, turns: readonly Turn[], cleaning
   for (const { facts, bodyId, column, demand, day: madeOn, finishedOn } of serves) {
     const body = book.recipes.get(bodyId);
     if (!body || madeOn !== day || finishedOn !== day) continue;
-    const chain = leastMinutesOf(body) + (facts.piece.handSeconds * demand.count) / 60;
+    // A helper takes half of the finishing at best.
+    const finishing = (facts.piece.handSeconds * demand.count) / 60 / (helpMinutes > 0 ? 2 : 1);
+    const chain = leastMinutesOf(body) + finishing;
     if (chain >= body.recipe.handsMinutes + WORTH_A_ROW) row(nutClass(body.contains), [column, chain / demand.count]);
   }
   for (const [id, onDays] of makes) {
