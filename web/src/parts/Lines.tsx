@@ -3,7 +3,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import FormHelperText from '@mui/material/FormHelperText';
 import IconButton from '@mui/material/IconButton';
-import type { ReactNode } from 'react';
+import type { MouseEvent, ReactNode } from 'react';
 import { useFieldArray, type FieldValues } from 'react-hook-form';
 import { Icon } from '../app/Icon';
 import { useFieldError } from './fieldError';
@@ -15,6 +15,11 @@ interface LinesProps {
   readonly columns: string;
   readonly children: (path: string) => ReactNode;
 }
+
+/** A field that loses the focus may say what is wrong with it, and push the button away from under the pointer. */
+const keepFocus = (event: MouseEvent) => {
+  event.preventDefault();
+};
 
 /** Lines that can be added and removed. */
 export function Lines({ name, one, fresh, columns, children }: LinesProps) {
@@ -36,6 +41,7 @@ export function Lines({ name, one, fresh, columns, children }: LinesProps) {
           </Box>
           <IconButton
             aria-label={`Remove ${one} ${index + 1}`}
+            onMouseDown={keepFocus}
             onClick={() => {
               remove(index);
             }}
@@ -53,6 +59,7 @@ export function Lines({ name, one, fresh, columns, children }: LinesProps) {
         <Button
           size="small"
           startIcon={<Icon path={mdiPlus} />}
+          onMouseDown={keepFocus}
           onClick={() => {
             append(fresh);
           }}
