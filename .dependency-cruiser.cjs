@@ -10,6 +10,7 @@ const layers = [
   'cooking',
   'kitchen',
   'recipe',
+  'batch',
   'reading',
   'piece',
   'box',

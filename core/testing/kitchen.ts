@@ -1,3 +1,4 @@
+import { batchFiledSchema, type BatchFiled } from '../src/batch/index.js';
 import type { BookData, BoxFiled } from '../src/box/index.js';
 import { openBook, type Book } from '../src/box/index.js';
 import { ingredientFiledSchema, type IngredientFiled } from '../src/ingredient/index.js';
@@ -101,6 +102,14 @@ export const order = (
     handOver: { on, way: 'pick-up' },
     ...more,
   });
+
+/** A batch of a recipe that was made on a day. */
+export const batch = (
+  id: string,
+  recipeId: string,
+  on: string,
+  more: Partial<z.input<typeof batchFiledSchema>> = {},
+): BatchFiled => batchFiledSchema.parse({ id, recipeId, on, size: 1, ...more });
 
 export const bookOf = (data: Partial<BookData>): Book =>
   openBook({ kitchen, ingredients: [], recipes: [], pieces: [], boxes: [], ...data });

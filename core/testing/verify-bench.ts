@@ -30,7 +30,8 @@ export function verifyBench(sheet: BenchDay, plan: Plan, day: string, book: Book
   if (helpers.length > 0 && stay > hours * 60 + 1e-6) wrong.push(`${day}: the helper stays ${String(stay)} minutes`);
 
   // All that is booked is done, and nothing else.
-  const booked = plan.days.find((each) => each.day === day)?.bookedMinutes ?? 0;
+  const { bookedMinutes = 0, doneMinutes = 0 } = plan.days.find((each) => each.day === day) ?? {};
+  const booked = bookedMinutes - doneMinutes;
   const done = tasks.reduce((sum, { minutes }) => sum + minutes, 0);
   if (Math.abs(done - booked) > 1e-6) wrong.push(`${day}: ${String(done)} of ${String(booked)} minutes are done`);
 

@@ -29,7 +29,7 @@ export function verifyPlan(plan: Plan, book: Book, orders: readonly OrderFiled[]
   // Each piece of each open order is finished once, for its day, in its window.
   const wanted = new Map<string, number>();
   for (const order of orders) {
-    if (!isOpen(order) || leftOut.has(order.id)) continue;
+    if (!isOpen(order) || order.state === 'packed' || leftOut.has(order.id)) continue;
     for (const { boxId, count } of order.lines)
       for (const cell of boxFor(order, boxId, book)?.facts.box.cells ?? [])
         if (cell) {
@@ -40,16 +40,24 @@ export function verifyPlan(plan: Plan, book: Book, orders: readonly OrderFiled[]
   for (const [key, count] of wanted) {
     const [pieceId = '', handOver = ''] = key.split(' ');
     const done = plan.finishings.filter((each) => each.pieceId === pieceId && each.handOver === handOver);
-    const made = done.reduce((sum, each) => sum + each.count, 0);
+    // What was finished already is no work any more, but it is there.
+    const there = plan.made
+      .filter(({ finishedOn }) => finishedOn !== null)
+      .flatMap(({ uses }) => uses)
+      .filter((use) => use.role === 'body' && use.id === pieceId && use.handOver === handOver)
+      .reduce((sum, { pieces }) => sum + pieces, 0);
+    const made = done.reduce((sum, each) => sum + each.count, there);
     if (made < count) wrong.push(`${key}: ${String(made)} of ${String(count)} pieces are made`);
     const facts = book.pieces.get(pieceId);
     const bodyId = facts?.parts.find(({ role }) => role === 'body')?.recipeId ?? '';
     const body = book.recipes.get(bodyId)?.recipe;
     if (!facts || !body) continue;
     for (const { madeOn, day } of done) {
-      if (at(madeOn) < at(today)) wrong.push(`${key}: made on ${madeOn}, which has passed`);
+      const isFact = plan.made.some(({ recipeId, day: on }) => recipeId === bodyId && on === madeOn);
+      if (at(day) < at(today)) wrong.push(`${key}: finished on ${day}, which has passed`);
+      if (at(madeOn) < at(today) && !isFact) wrong.push(`${key}: made on ${madeOn}, which has passed`);
       if (at(day) < at(madeOn) + body.restDays) wrong.push(`${key}: finished on ${day} before its body has rested`);
-      if (at(day) > at(handOver) - kitchen.packingLeadDays)
+      if (at(day) > at(handOver) - kitchen.packingLeadDays && !isFact)
         wrong.push(`${key}: finished on ${day}, too late to be packed`);
       if (at(madeOn) + facts.piece.keepsDays < at(handOver) + kitchen.promisedDays)
         wrong.push(`${key}: made on ${madeOn}, too old for its promise`);
@@ -91,6 +99,48 @@ export function verifyPlan(plan: Plan, book: Book, orders: readonly OrderFiled[]
     if (facts.recipe.hygroscopic && kitchen.dayChanges.some((each) => each.day === making.day && each.humid))
       wrong.push(`${name}: draws damp on a humid day`);
   }
+  // What is made already gives no more than came out of it, in pieces and in mass, rested and fresh.
+  for (const made of plan.made) {
+    const facts = book.recipes.get(made.recipeId);
+    if (!facts) continue;
+    const name = `${made.recipeName}, made on ${made.day}`;
+    const batches = book.batches.filter(({ recipeId, on }) => recipeId === made.recipeId && on === made.day);
+    const came = batches
+      .filter(({ state }) => state === 'done')
+      .reduce((sum, { grams, size }) => sum + (grams ?? size * facts.yieldGrams), 0);
+    if (Math.abs(came - made.yieldGrams) > 1e-6) wrong.push(`${name}: ${String(made.yieldGrams)} of ${String(came)} g`);
+    if (made.usedGrams > came + 1e-6) wrong.push(`${name}: ${String(made.usedGrams)} g are taken of ${String(came)} g`);
+    for (const use of made.uses) {
+      const age = at(use.on) - at(made.day);
+      if (age < facts.recipe.restDays) wrong.push(`${name}: used on ${use.on} before it has rested`);
+      const keeps =
+        use.role === 'body'
+          ? (book.pieces.get(use.id)?.piece.keepsDays ?? 0) - kitchen.promisedDays
+          : facts.recipe.keepsDays;
+      if (age > keeps) wrong.push(`${name}: too old on ${use.on}`);
+    }
+  }
+  /** What batches and pieces that are made already may have taken on a day, g. */
+  const mayHaveTaken = (id: string, day: string): number => {
+    const batches = book.batches
+      .filter(({ on }) => on === day)
+      .flatMap(({ recipeId, size }) => {
+        const facts = book.recipes.get(recipeId);
+        return (facts?.recipe.lines ?? []).map(({ uses }, index) =>
+          uses.id === id ? (facts?.lineGrams[index] ?? 0) * size : 0,
+        );
+      });
+    const pieces = plan.made
+      .filter(({ finishedOn }) => finishedOn === day)
+      .flatMap(({ uses }) => uses)
+      .flatMap((use) =>
+        (book.pieces.get(use.id)?.parts ?? []).map((part) =>
+          use.role === 'body' && part.role !== 'body' && part.recipeId === id ? part.drawnGrams * use.pieces : 0,
+        ),
+      );
+    return [...batches, ...pieces].reduce((sum, grams) => sum + grams, 0);
+  };
+
   // What users take is what their components give, day by day.
   for (const [id, facts] of book.recipes) {
     const taken = new Map<string, number>();
@@ -105,18 +155,19 @@ export function verifyPlan(plan: Plan, book: Book, orders: readonly OrderFiled[]
       for (const part of book.pieces.get(pieceId)?.parts ?? [])
         if (part.role !== 'body' && part.recipeId === id) take(day, part.drawnGrams * count);
     for (const [day, grams] of taken) {
-      const given = plan.makings
+      const given = [...plan.made, ...plan.makings]
         .filter(({ recipeId }) => recipeId === id)
         .flatMap(({ uses }) => uses)
         .filter(({ on, role }) => on === day && role !== 'body')
         .reduce((sum, use) => sum + use.grams, 0);
-      if (Math.abs(given - grams) > 1e-4 * Math.max(1, grams))
+      const slack = 1e-4 * Math.max(1, grams);
+      if (given < grams - slack || given > grams + mayHaveTaken(id, day) + slack)
         wrong.push(`${facts.recipe.name}: ${String(grams)} g are used on ${day}, ${String(given)} g are given`);
     }
   }
 
   // Nobody works longer than the day and its overtime, and nobody on a day that is none.
-  for (const { day, bookedMinutes, packs } of plan.days) {
+  for (const { day, bookedMinutes, doneMinutes, packs } of plan.days) {
     // A helper does no more than finishing and packing, and no more than the hours that are hired.
     const finished = plan.finishings
       .filter((each) => each.day === day)
@@ -127,7 +178,7 @@ export function verifyPlan(plan: Plan, book: Book, orders: readonly OrderFiled[]
     );
     const helped = (kitchen.dayChanges.find((each) => each.day === day)?.helperHours ?? 0) * 60;
     const own = bookedMinutes - Math.min(helped, finished + packed);
-    if (own > allowed(day, book) + 0.5)
+    if (own > Math.max(allowed(day, book), doneMinutes) + 0.5)
       wrong.push(`${day}: ${String(Math.round(own))} of ${String(allowed(day, book))} minutes`);
   }
 

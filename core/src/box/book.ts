@@ -1,3 +1,4 @@
+import { withYieldsOf, type BatchFiled } from '../batch/index.js';
 import type { Finding } from '../finding/index.js';
 import type { IngredientFiled } from '../ingredient/index.js';
 import type { KitchenDraft } from '../kitchen/index.js';
@@ -14,6 +15,8 @@ export interface BookData {
   readonly recipes: readonly RecipeFiled[];
   readonly pieces: readonly PieceFiled[];
   readonly boxes: readonly BoxFiled[];
+  /** Batches that were made; none when nothing is said. */
+  readonly batches?: readonly BatchFiled[];
 }
 
 /** The maker's whole book, worked out: what every sum starts from. */
@@ -23,6 +26,8 @@ export interface Book extends RecipeBook {
   readonly boxes: ReadonlyMap<string, BoxFacts>;
   /** What was sold under earlier numbers, by {@link editionKey}. */
   readonly editions: ReadonlyMap<string, BoxFacts>;
+  /** Batches that were made. */
+  readonly batches: readonly BatchFiled[];
 }
 
 const editionKey = (boxId: string, edition: number): string => `${boxId} ${edition}`;
@@ -36,7 +41,8 @@ export const boxAsSold = (book: Pick<Book, 'boxes' | 'editions'>, boxId: string,
  * What is wrong stands in `findings`; nothing throws.
  */
 export function openBook(data: BookData): Book {
-  const recipeBook = openRecipeBook(data.ingredients, data.recipes);
+  const { batches = [] } = data;
+  const recipeBook = openRecipeBook(data.ingredients, withYieldsOf(data.recipes, batches));
   const pieces = new Map(data.pieces.map((piece) => [piece.id, workOutPiece(piece, recipeBook)] as const));
   const boxes = new Map(data.boxes.map((box) => [box.id, workOutBox(box, pieces)] as const));
   const editions = new Map(
@@ -52,5 +58,5 @@ export function openBook(data: BookData): Book {
     ...[...pieces.values()].flatMap((facts) => facts.findings),
     ...[...boxes.values()].flatMap((facts) => facts.findings),
   ];
-  return { ...recipeBook, kitchen: data.kitchen, pieces, boxes, editions, findings };
+  return { ...recipeBook, kitchen: data.kitchen, pieces, boxes, editions, batches, findings };
 }

@@ -40,6 +40,13 @@ export type WayOutAction =
   /** Lets days run over by so many minutes at most, and has the season worked out anew. */
   | { readonly kind: 'overtime'; readonly minutes: number }
   | {
+      /** Batches that were to be made on a day that is over were made. */
+      readonly kind: 'say-made';
+      readonly recipeId: string;
+      readonly on: string;
+      readonly batches: readonly { readonly size: number; readonly count: number }[];
+    }
+  | {
       /** Gives an order the box as it is now in place of what was sold. */
       readonly kind: 'renew-box';
       readonly orderId: string;

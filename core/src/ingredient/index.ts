@@ -5,3 +5,4 @@ export * from './pack.js';
 export * from './parts.js';
 export * from './prices.js';
 export * from './schema.js';
+export * from './stock.js';

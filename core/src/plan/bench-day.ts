@@ -27,7 +27,7 @@ export interface EquipmentUse {
 export interface BenchDay {
   readonly tasks: readonly BenchTask[];
   readonly equipment: readonly EquipmentUse[];
-  /** From the first stretch of work to the end of the last, waits among them. */
+  /** From the beginning of the day to the end of the last stretch of work, waits among them. */
   readonly spanMinutes: number;
   /** No order of the work can be shorter: the hands, the busiest piece of equipment, or the longest chain of work and rests. */
   readonly leastMinutes: number;
@@ -150,7 +150,7 @@ export function benchDay(plan: Plan, day: Day, book: Book): BenchDay {
       helpMinutes,
     );
   }
-  const resting = plan.makings.flatMap(({ recipeId, recipeName, day: madeOn }) => {
+  const resting = [...plan.made, ...plan.makings].flatMap(({ recipeId, recipeName, day: madeOn }) => {
     const rest = book.recipes.get(recipeId)?.recipe.restDays ?? 0;
     return madeOn < day && day <= addDays(madeOn, rest) ? [{ recipeName, madeOn }] : [];
   });
@@ -166,31 +166,31 @@ export function benchDay(plan: Plan, day: Day, book: Book): BenchDay {
       ...(helpMinutes > 0 ? [{ key: HELPER, capacity: 1, from: 0, until: helpMinutes }] : []),
     ],
   });
+  // What is done of the day already lies before all that is still to be done.
+  const done = plan.days.find((entry) => entry.day === day)?.doneMinutes ?? 0;
+  const later = <T extends { readonly from: number }>(each: T): T => ({ ...each, from: each.from + done });
   const tasks = joined(tasksOf(jobs, schedule), plan, day);
   const hands = bounds.resources.filter(({ key }) => key === MAKER || key === HELPER);
   const [busiest] = bounds.resources
     .filter(({ key, minutes }) => key !== MAKER && key !== HELPER && minutes > 0)
     .sort((a, b) => b.minutes - a.minutes);
   return {
-    tasks,
+    tasks: tasks.map(later),
     equipment: schedule.placed.flatMap(({ activity: { key }, uses }) =>
       uses
         .filter(({ resource }) => resource !== MAKER && resource !== HELPER)
-        .map(({ resource, from, until }) => ({
-          equipment: resource,
-          what: names.get(key) ?? '',
-          from,
-          minutes: until - from,
-        })),
+        .map(({ resource, from, until }) =>
+          later({ equipment: resource, what: names.get(key) ?? '', from, minutes: until - from }),
+        ),
     ),
-    spanMinutes: schedule.span,
-    leastMinutes: bounds.leastMinutes,
+    spanMinutes: schedule.span + (tasks.length > 0 ? done : 0),
+    leastMinutes: bounds.leastMinutes + (tasks.length > 0 ? done : 0),
     bounds: [
       { what: 'hands', minutes: Math.max(0, ...hands.map(({ minutes }) => minutes)) },
       ...(busiest ? [{ what: busiest.key, minutes: busiest.minutes }] : []),
       { what: 'rests', minutes: bounds.chainMinutes },
     ],
-    waits: waitsIn(tasks),
+    waits: waitsIn(tasks).map(later),
     resting,
     lacking,
   };

@@ -1,5 +1,5 @@
 import type { Book, BoxFacts } from '../box/index.js';
-import { isOpen, packBox, packedAs, packedKey, type OrderFiled, type PackedAs } from '../order/index.js';
+import { packBox, packedAs, packedKey, type OrderFiled, type PackedAs } from '../order/index.js';
 import { bodyForm, piecesPerBatch } from '../piece/index.js';
 import type { Day } from '../quantity/index.js';
 import { sparePieces, yieldRecord } from '../recipe/index.js';
@@ -22,11 +22,10 @@ export interface PieceDemand {
   readonly spare: number;
 }
 
-/** The boxes of all open orders, added up by hand-over day, box and stand-ins, the earliest first. */
+/** The boxes of orders, added up by hand-over day, box and stand-ins, the earliest first. */
 export function boxDemand(orders: readonly OrderFiled[], book: Book): BoxDemand[] {
   const days = new Map<Day, Map<string, BoxDemand>>();
   for (const order of orders) {
-    if (!isOpen(order)) continue;
     const day = order.handOver.on;
     let boxes = days.get(day);
     if (!boxes) days.set(day, (boxes = new Map<string, BoxDemand>()));
@@ -42,7 +41,7 @@ export function boxDemand(orders: readonly OrderFiled[], book: Book): BoxDemand[
 }
 
 /** What is made to spare for so many pieces on one day. */
-function spareFor(pieceId: string, count: number, book: Book): number {
+export function spareFor(pieceId: string, count: number, book: Book): number {
   const facts = book.pieces.get(pieceId);
   const body = book.recipes.get(facts?.parts.find(({ role }) => role === 'body')?.recipeId ?? '');
   if (!facts || !body) return 0;

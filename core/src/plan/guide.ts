@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import type { Day } from '../quantity/index.js';
+import { daysBetween, type Day } from '../quantity/index.js';
+import type { BatchCount } from '../recipe/index.js';
 import { daySchema, idSchema } from '../record/index.js';
 
 const shareSchema = z.strictObject({ day: daySchema, amount: z.number().positive() });
@@ -31,6 +32,52 @@ export type Pin = Guide['pins'][number];
 
 export const pieceKey = (pieceId: string, handOver: Day): string => `${pieceId} ${handOver}`;
 export const componentKey = (recipeId: string, usedOn: Day): string => `${recipeId} ${usedOn}`;
+
+/** Batches of one recipe that were made on one day, or that shall be. */
+interface OnDay {
+  readonly recipeId: string;
+  readonly day: Day;
+  readonly batches: readonly BatchCount[];
+}
+
+/** Batches in one list, each recipe, day and size once. */
+export function batchesOf(makings: readonly OnDay[]): Guide['batches'] {
+  const counts = new Map<string, Guide['batches'][number]>();
+  for (const { recipeId, day, batches } of makings)
+    for (const { size, count } of batches) {
+      const key = [recipeId, day, size].join(' ');
+      counts.set(key, { recipeId, day, size, count: count + (counts.get(key)?.count ?? 0) });
+    }
+  return [...counts.values()];
+}
+
+/**
+ * What is still to be made of what was decided. A batch that was made on another day than was decided stands for the one of its size
+ * that was the nearest.
+ */
+export function withoutMade(guide: Guide, made: readonly OnDay[]): Guide {
+  if (made.length === 0) return guide;
+  const left = guide.batches.map((each) => ({ ...each }));
+  const rests = batchesOf(made).map((each) => ({ ...each }));
+  const strike = (sameDay: boolean) => {
+    for (const done of rests) {
+      const decided = left
+        .filter(
+          ({ recipeId, size, day }) =>
+            recipeId === done.recipeId && size === done.size && (!sameDay || day === done.day),
+        )
+        .sort((a, b) => Math.abs(daysBetween(done.day, a.day)) - Math.abs(daysBetween(done.day, b.day)));
+      for (const each of decided) {
+        const less = Math.min(done.count, each.count);
+        each.count -= less;
+        done.count -= less;
+      }
+    }
+  };
+  strike(true);
+  strike(false);
+  return { ...guide, batches: left.filter(({ count }) => count > 0) };
+}
 
 /** A guide with every day in it moved. @param move where a day goes */
 export function moveGuide(guide: Guide, move: (day: Day) => Day): Guide {

@@ -4,6 +4,7 @@ export * from './demand.js';
 export * from './guide.js';
 export * from './least.js';
 export * from './left-over.js';
+export * from './made.js';
 export * from './making.js';
 export * from './makings.js';
 export * from './move.js';

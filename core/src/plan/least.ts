@@ -79,8 +79,13 @@ function leastOf(facts: RecipeFacts, spans: readonly { from: Day; to: Day; multi
 /**
  * What must at least be made of each recipe within spans of days: whole batches for the pieces whose days lie within a span, and
  * level by level for the components. True of every plan, so that a solver may know it from the start.
+ * @param left what is left of batches made already, g, by recipe
  */
-export function leastMade(demand: readonly SpannedDemand[], book: Book): Map<string, Least[]> {
+export function leastMade(
+  demand: readonly SpannedDemand[],
+  book: Book,
+  left: ReadonlyMap<string, number> = new Map(),
+): Map<string, Least[]> {
   const found = new Map<string, Least[]>();
   const items = new Map<string, Item[]>();
   const add = (id: string, item: Item) => {
@@ -125,7 +130,7 @@ export function leastMade(demand: readonly SpannedDemand[], book: Book): Map<str
       const byUser = new Map<string, number>();
       for (const item of others.filter(within)) byUser.set(item.user, Math.max(byUser.get(item.user) ?? 0, item.grams));
       const grams = [...byUser.values()].reduce((sum, each) => sum + each, 0);
-      return { from, to, multiple: pieces + grams / facts.yieldGrams };
+      return { from, to, multiple: pieces + Math.max(0, grams - (left.get(id) ?? 0)) / facts.yieldGrams };
     });
     const least = leastOf(facts, spans);
     found.set(id, least);

@@ -119,7 +119,7 @@ function coverNeeds(needs: readonly Need[], facts: RecipeFacts, guided: readonly
 }
 
 /** Adds needs of one use on one day together, so that a making names each use once. */
-function mergeUses(needs: readonly Need[]): Use[] {
+export function mergeUses(needs: readonly Need[]): Use[] {
   const merged = new Map<string, Use>();
   for (const { use, window } of needs) {
     const key = [use.kind, use.id, use.role, use.on, use.handOver].join(' ');

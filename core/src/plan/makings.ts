@@ -1,52 +1,22 @@
 import type { Book } from '../box/index.js';
-import type { Finding } from '../finding/index.js';
 import type { Day } from '../quantity/index.js';
 import type { BatchCount, RecipeFacts } from '../recipe/index.js';
-import type { PieceDemand } from './demand.js';
 import { pieceKey, type DayShare, type Guide } from './guide.js';
+import { fromSupplies, type Settled } from './made.js';
 import { makeUp, type Making } from './making.js';
-import { bodyNeed, canBeMade, componentNeeds, partNeeds, type Need } from './needs.js';
+import { componentNeeds, partNeeds, partOf, type Finishing, type Need } from './needs.js';
 import { usersFirst } from './users-first.js';
 import { finishingDay, groupByDay, placeOnDay, type Bookings } from './windows.js';
 
-/** Pieces that are cut, rolled or dipped on one day. */
-export interface Finishing {
-  readonly pieceId: string;
-  readonly pieceName: string;
-  readonly day: Day;
-  readonly count: number;
-  /** The day on which their body was made. */
-  readonly madeOn: Day;
-  readonly handOver: Day;
-  readonly handsMinutes: number;
-}
-
-/** All makings of a season, the day on which each piece's body is made for each hand-over, and what stands in the way. */
+/** All makings of a season, the day on which each piece's body is made for each hand-over. */
 export interface Makings {
   readonly makings: readonly Making[];
   readonly finishings: readonly Finishing[];
   /** {@link pieceKey} -> the earliest day on which a body of it is made. */
   readonly madeOn: ReadonlyMap<string, Day>;
-  /** Pieces for which no bench day is left: they are not made, and the orders that want them are reported. */
-  readonly outside: readonly PieceDemand[];
-  readonly findings: readonly Finding[];
 }
 
-/** A part of a need; pieces stay whole. */
-function part(need: Need, share: number): Need {
-  const { use, body } = need;
-  const scale = body ? share / body.count : share / (use.grams || 1);
-  return {
-    ...need,
-    body: body && { ...body, count: share, spare: body.spare * scale },
-    use: {
-      ...use,
-      pieces: body ? share : use.pieces * scale,
-      grams: use.grams * scale,
-      poolGrams: use.poolGrams * scale,
-    },
-  };
-}
+const NOTHING_DECIDED: Guide = { pieces: {}, components: {}, batches: [], pins: [] };
 
 /**
  * Divides needs over the days that a guide serves them from. What it does not know of goes to the latest of its days that will do.
@@ -79,63 +49,53 @@ function followGuide(needs: readonly Need[], guide: Guide, recipeId: string): [M
       if (rest <= 1e-9 || !within(share.day, need)) continue;
       const taken = Math.min(rest, share.amount);
       if (taken <= 1e-9) continue;
-      add(share.day, part(need, taken));
+      add(share.day, partOf(need, taken));
       shares[index] = { ...share, amount: share.amount - taken };
       rest -= taken;
     }
     if (rest <= 1e-6) continue;
     const day = made.filter((each) => within(each, need)).at(-1);
-    if (day === undefined) free.push(part(need, rest));
-    else add(day, part(need, rest));
+    if (day === undefined) free.push(partOf(need, rest));
+    else add(day, partOf(need, rest));
   }
   return [days, free];
 }
 
-const NO_GUIDE: Guide = { pieces: {}, components: {}, batches: [], pins: [] };
-
 /**
  * Pieces -> component masses -> whole batches, level by level: a recipe is worked out after everything that uses it,
- * from the batches that are really made, not from what is eaten.
+ * from the batches that are really made, not from what is eaten. What is made already is used up first.
  *
  * What a guide has decided is kept as far as it still serves the orders. Everything else is made on the fewest days that its shelf life
  * allows; each on the last bench day of its window that still has the minutes free. A whole-season optimum that is not: the solver's
  * guide is.
+ * @param settled what is made already; what it gives to components is written down in it
  * @param packing minutes that packing takes already, by day
+ * @param guide what was decided, without what is made already
  */
 export function planMakings(
-  demand: readonly PieceDemand[],
+  settled: Settled,
   book: Book,
   today: Day,
   packing: Bookings,
-  guide: Guide = NO_GUIDE,
+  guide: Guide | null = null,
 ): Makings {
   const { kitchen } = book;
   const booked: Bookings = new Map(packing);
   const needsByRecipe = new Map<string, Need[]>();
-  const findings: Finding[] = [];
-  const outside: PieceDemand[] = [];
-  const add = ([recipeId, need]: [string, Need]) => {
+  const add = ([recipeId, need]: readonly [string, Need]) => {
     const list = needsByRecipe.get(recipeId);
     if (list) list.push(need);
     else needsByRecipe.set(recipeId, [need]);
   };
-
-  for (const each of demand) {
-    const facts = book.pieces.get(each.pieceId);
-    const worked = facts && bodyNeed(each, facts, book, today);
-    if (!worked) continue;
-    findings.push(...worked.findings);
-    if (!canBeMade(facts, each.day, book, today)) {
-      outside.push(each);
-      continue;
-    }
-    add([worked.recipeId, worked.need]);
-  }
+  const busy = (day: Day, minutes: number) => booked.set(day, (booked.get(day) ?? 0) + minutes);
+  settled.bodies.forEach(add);
+  settled.parts.forEach(add);
+  for (const { day, handsMinutes } of settled.finishings) busy(day, handsMinutes);
+  busy(today, settled.doneMinutes);
 
   const makings: Making[] = [];
-  const finishings: Finishing[] = [];
-  const madeOn = new Map<string, Day>();
-  const busy = (day: Day, minutes: number) => booked.set(day, (booked.get(day) ?? 0) + minutes);
+  const finishings: Finishing[] = [...settled.finishings];
+  const madeOn = new Map(settled.madeOn);
 
   const make = (
     facts: RecipeFacts,
@@ -174,9 +134,13 @@ export function planMakings(
   for (const recipeId of usersFirst(book)) {
     const facts = book.recipes.get(recipeId);
     if (!facts) continue;
-    const needs = needsByRecipe.get(recipeId) ?? [];
-    const [days, free] = followGuide(needs, guide, recipeId);
-    const pinnedDays = guide.pins.filter((pin) => pin.recipeId === recipeId).map(({ day }) => day);
+    const wanted = needsByRecipe.get(recipeId) ?? [];
+    const bodies = wanted.filter(({ body }) => body !== null);
+    const others = wanted.filter(({ body }) => body === null);
+    const needs = [...bodies, ...fromSupplies(others, settled.supplies.get(recipeId) ?? [], guide, book)];
+    const { pins, batches } = guide ?? NOTHING_DECIDED;
+    const [days, free] = followGuide(needs, guide ?? NOTHING_DECIDED, recipeId);
+    const pinnedDays = pins.filter((pin) => pin.recipeId === recipeId).map(({ day }) => day);
     for (const day of pinnedDays) if (day >= today && !days.has(day)) days.set(day, []);
     for (const group of groupByDay(free, kitchen)) {
       const minutes = makeUp(group.needs, facts).handsMinutes + kitchen.setUpMinutes;
@@ -184,7 +148,7 @@ export function planMakings(
       days.set(day, [...(days.get(day) ?? []), ...group.needs]);
     }
     for (const [day, group] of [...days].sort(([a], [b]) => (a < b ? -1 : 1))) {
-      const decided = guide.batches.filter((each) => each.recipeId === recipeId && each.day === day);
+      const decided = batches.filter((each) => each.recipeId === recipeId && each.day === day);
       const pinned = pinnedDays.includes(day);
       if (group.length === 0 && decided.length === 0) continue;
       make(
@@ -197,5 +161,5 @@ export function planMakings(
     }
   }
   makings.sort((a, b) => (a.day < b.day ? -1 : a.day > b.day ? 1 : 0));
-  return { makings, finishings, madeOn, outside, findings };
+  return { makings, finishings, madeOn };
 }

@@ -1,10 +1,11 @@
 import type { Book } from '../box/index.js';
 import { sayDay, sayList, sayShortDay, type Day } from '../quantity/index.js';
-import { componentKey, pieceKey, type DayShare, type Guide, type Pin } from './guide.js';
+import { batchesOf, componentKey, pieceKey, withoutMade, type DayShare, type Guide, type Pin } from './guide.js';
+import { triedOf } from './made.js';
 import type { Plan } from './shape.js';
 import { isBenchDay, isHumid } from './windows.js';
 
-/** The plan as it stands, written down as decisions, so that one of them can be changed. */
+/** The plan as it stands, with what is made already, written down as decisions, so that one of them can be changed. */
 export function guideOf(plan: Plan, pins: readonly Pin[]): Guide {
   const pieces: Record<string, DayShare[]> = {};
   const components: Record<string, DayShare[]> = {};
@@ -14,7 +15,7 @@ export function guideOf(plan: Plan, pins: readonly Pin[]): Guide {
     if (before) list[at] = { day, amount: before.amount + amount };
     else list.push({ day, amount });
   };
-  for (const { recipeId, day, uses } of plan.makings)
+  for (const { recipeId, day, uses } of [...plan.made, ...plan.makings])
     for (const use of uses) {
       if (use.role === 'body') add((pieces[pieceKey(use.id, use.handOver ?? use.on)] ??= []), day, use.pieces);
       else if (use.grams > 0) add((components[componentKey(recipeId, use.on)] ??= []), day, use.grams);
@@ -22,9 +23,7 @@ export function guideOf(plan: Plan, pins: readonly Pin[]): Guide {
   return {
     pieces,
     components,
-    batches: plan.makings.flatMap(({ recipeId, day, batches }) =>
-      batches.map(({ size, count }) => ({ recipeId, day, size, count })),
-    ),
+    batches: batchesOf([...triedOf(plan.made), ...plan.makings]),
     pins: pins.filter((pin) => plan.makings.some(({ recipeId, day }) => recipeId === pin.recipeId && day === pin.day)),
   };
 }
@@ -32,9 +31,9 @@ export function guideOf(plan: Plan, pins: readonly Pin[]): Guide {
 const sorted = (batches: Guide['batches']): string =>
   JSON.stringify(batches.map(({ recipeId, day, size, count }) => [recipeId, day, size, count].join(' ')).sort());
 
-/** Whether a plan makes just the batches that were decided: otherwise orders or recipes have changed since. */
+/** Whether a plan makes just the batches that were decided: otherwise orders or recipes have changed since, or a batch failed. */
 export const followsGuide = (plan: Plan, guide: Guide): boolean =>
-  sorted(guideOf(plan, []).batches) === sorted(guide.batches);
+  sorted(batchesOf(plan.makings)) === sorted(withoutMade(guide, triedOf(plan.made)).batches);
 
 /** Why a making cannot be moved to a day; each a sentence. Empty when it can. */
 export function whyNotTo(plan: Plan, recipeId: string, from: Day, to: Day, book: Book, today: Day): string[] {

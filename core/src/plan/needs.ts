@@ -50,6 +50,34 @@ export interface Need extends Windowed {
   } | null;
 }
 
+/** Pieces that are cut, rolled or dipped on one day. */
+export interface Finishing {
+  readonly pieceId: string;
+  readonly pieceName: string;
+  readonly day: Day;
+  readonly count: number;
+  /** The day on which their body was made. */
+  readonly madeOn: Day;
+  readonly handOver: Day;
+  readonly handsMinutes: number;
+}
+
+/** A part of a need; pieces stay whole. */
+export function partOf(need: Need, share: number): Need {
+  const { use, body } = need;
+  const scale = body ? share / body.count : share / (use.grams || 1);
+  return {
+    ...need,
+    body: body && { ...body, count: share, spare: body.spare * scale },
+    use: {
+      ...use,
+      pieces: body ? share : use.pieces * scale,
+      grams: use.grams * scale,
+      poolGrams: use.poolGrams * scale,
+    },
+  };
+}
+
 const clampToToday = (window: Window, today: Day): Window => ({
   from: window.from < today ? today : window.from,
   to: window.to < today ? today : window.to,

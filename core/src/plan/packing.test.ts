@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import { bookOf, box, ingredient, kitchen, line, order, piece, recipe, TODAY } from '../../testing/kitchen.js';
-import { bookPacking, boxDemand } from './index.js';
+import { bookPacking, boxDemand, pieceDemand, settle } from './index.js';
 
 const pantry = {
   ingredients: [ingredient('sugar'), ingredient('nut', { contains: ['peanut'] })],
@@ -13,7 +13,8 @@ const pantry = {
 };
 const packed = (orders: Parameters<typeof boxDemand>[0], benchWeek: { weekday: number; hours: number }[]) => {
   const book = bookOf({ ...pantry, kitchen: { ...kitchen, benchWeek } });
-  return bookPacking(boxDemand(orders, book), book, TODAY);
+  const boxes = boxDemand(orders, book);
+  return bookPacking(boxes, settle(pieceDemand(boxes, book), [], book, TODAY).outside, book, TODAY);
 };
 
 describe('packing', () => {

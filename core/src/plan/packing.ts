@@ -1,8 +1,8 @@
 import type { Book } from '../box/index.js';
 import type { PackedAs } from '../order/index.js';
 import { addDays, type Day } from '../quantity/index.js';
-import type { BoxDemand } from './demand.js';
-import { canBeMade } from './needs.js';
+import type { BoxDemand, PieceDemand } from './demand.js';
+import { pieceKey } from './guide.js';
 import { nutClass, type NutClass } from './nuts.js';
 import { benchHours, type Bookings } from './windows.js';
 
@@ -33,14 +33,20 @@ export interface Packing {
   readonly packs: ReadonlyMap<Day, readonly Pack[]>;
 }
 
-export function bookPacking(boxes: readonly BoxDemand[], book: Book, today: Day): Packing {
+/** @param outside pieces that cannot be made any more: boxes with them are not packed */
+export function bookPacking(
+  boxes: readonly BoxDemand[],
+  outside: readonly PieceDemand[],
+  book: Book,
+  today: Day,
+): Packing {
+  const missing = new Set(outside.map(({ pieceId, day }) => pieceKey(pieceId, day)));
   const minutes: Bookings = new Map();
   const packs = new Map<Day, Pack[]>();
   for (const { day: handOver, boxId, edition, without, leaveOut, facts, count } of boxes) {
-    const canPack = facts?.pieces.every(({ pieceId }) => {
-      const piece = book.pieces.get(pieceId);
-      return piece && canBeMade(piece, handOver, book, today);
-    });
+    const canPack = facts?.pieces.every(
+      ({ pieceId }) => book.pieces.has(pieceId) && !missing.has(pieceKey(pieceId, handOver)),
+    );
     if (!facts || !canPack) continue;
     const day = packingDay(handOver, book, today);
     const took = count * facts.box.packMinutes;

@@ -2,9 +2,10 @@ import type { Book } from '../box/index.js';
 import { finding, openWayOut, type Finding, type Subject, type WayOut } from '../finding/index.js';
 import { boxFor, type OrderFiled } from '../order/index.js';
 import { addDays, sayDay, sayGrams, sayList, sayMinutes, type Day } from '../quantity/index.js';
+import { sayBatches } from '../recipe/index.js';
 import { groupBy } from '../record/index.js';
 import type { PieceDemand } from './demand.js';
-import { pieceKey } from './guide.js';
+import { pieceKey, type Guide } from './guide.js';
 import type { Making } from './making.js';
 import { whyNotTo } from './move.js';
 import { canBeMade } from './needs.js';
@@ -117,7 +118,10 @@ const humidFindings = (plan: Plan, book: Book, today: Day): Finding[] =>
   });
 
 /** Coatings that do not stand high enough on a day: what is made and fresh, less what is used, must hold the pool. */
-function poolFindings(makings: readonly Making[], book: Book): Finding[] {
+function poolFindings(
+  makings: readonly Pick<Making, 'recipeId' | 'day' | 'uses' | 'yieldGrams'>[],
+  book: Book,
+): Finding[] {
   return [...groupBy(makings, ({ recipeId }) => recipeId)].flatMap(([id, made]) => {
     const recipe = book.recipes.get(id)?.recipe;
     const uses = made.flatMap((each) => each.uses.map((use) => ({ ...use, madeOn: each.day })));
@@ -216,6 +220,39 @@ const lifeFindings = (book: Book): Finding[] =>
       : [],
   );
 
+/** What was to be made on days that are over, and nobody said whether it was. */
+const passedFindings = (decided: Guide | null, book: Book, today: Day): Finding[] =>
+  [
+    ...groupBy(
+      (decided?.batches ?? []).filter(({ day }) => day < today),
+      ({ recipeId, day }) => `${recipeId} ${day}`,
+    ),
+  ].flatMap(([, batches]) => {
+    const { recipeId, day } = batches[0] ?? { recipeId: '', day: today };
+    const recipe = book.recipes.get(recipeId)?.recipe;
+    if (!recipe) return [];
+    return [
+      finding(
+        'decide',
+        'not-said',
+        { noun: 'recipe', id: recipeId, name: recipe.name },
+        `${sayBatches(batches)} of ${recipe.name} ${batches.length === 1 && batches[0]?.count === 1 ? 'was' : 'were'} to be made on ${sayDay(day)}: until you say so, the plan makes this on another day.`,
+        [
+          {
+            label: 'It was made',
+            action: {
+              kind: 'say-made',
+              recipeId,
+              on: day,
+              batches: batches.map(({ size, count }) => ({ size, count })),
+            },
+          },
+          { ...PLAN_AGAIN, label: 'It was not: plan again' },
+        ],
+      ),
+    ];
+  });
+
 /** A clock that was set back: something was written down on a day that is still to come. */
 function clockFindings(orders: readonly OrderFiled[], today: Day): Finding[] {
   const latest = orders
@@ -239,20 +276,23 @@ function clockFindings(orders: readonly OrderFiled[], today: Day): Finding[] {
  * What stands in the way of a plan, each with its ways out.
  * @param plan the plan as it is, its findings not yet filled in
  * @param outside pieces for which no bench day is left
+ * @param decided what was decided, without what is made already
  */
 export const planFindings = (
   plan: Plan,
   orders: readonly OrderFiled[],
   outside: readonly PieceDemand[],
+  decided: Guide | null,
   book: Book,
   today: Day,
 ): Finding[] => [
   ...clockFindings(orders, today),
+  ...passedFindings(decided, book, today),
   ...kitchenFindings(plan, book),
   ...lifeFindings(book),
   ...lateFindings(orders, outside, book, today),
   ...dayFindings(plan, book, today),
   ...humidFindings(plan, book, today),
-  ...poolFindings(plan.makings, book),
+  ...poolFindings([...plan.made, ...plan.makings], book),
   ...shoppingFindings(plan.shopping, today),
 ];

@@ -3,7 +3,8 @@ import { gravestFirst } from '../finding/index.js';
 import { doubleFindings, findingsOfOrder, isOpen, type OrderFiled, type PackedAs } from '../order/index.js';
 import { addDays, type Day } from '../quantity/index.js';
 import { boxDemand, pieceDemand, type BoxDemand } from './demand.js';
-import { pieceKey, type Guide } from './guide.js';
+import { pieceKey, withoutMade, type Guide } from './guide.js';
+import { madeOf, settle, triedOf } from './made.js';
 import { planMakings } from './makings.js';
 import { bookPacking } from './packing.js';
 import { planFindings } from './plan-findings.js';
@@ -31,6 +32,26 @@ export function labelRuns(boxes: readonly BoxDemand[], madeOn: ReadonlyMap<strin
   });
 }
 
+/** What the open orders want, and what of it is made already. */
+export function seasonNeeds(orders: readonly OrderFiled[], book: Book, today: Day, guide: Guide | null) {
+  const open = orders.filter(isOpen);
+  const boxes = boxDemand(open, book);
+  const demand = pieceDemand(boxes, book);
+  const packed = open.filter(({ state }) => state === 'packed');
+  const first = book.batches.reduce((day, { on }) => (on < day ? on : day), '9999-12-31');
+  const handedOver = orders.filter(({ state, handOver }) => state === 'handed over' && handOver.on >= first);
+  const toPack =
+    packed.length === 0
+      ? boxes
+      : boxDemand(
+          open.filter((order) => !packed.includes(order)),
+          book,
+        );
+  const done = pieceDemand(boxDemand([...handedOver, ...packed], book), book);
+  const settled = settle(toPack === boxes ? demand : pieceDemand(toPack, book), done, book, today, guide);
+  return { boxes, demand, toPack, settled };
+}
+
 /**
  * The whole path: orders -> pieces -> component masses -> whole batches -> left-overs -> shopping, days and label dates.
  *
@@ -41,23 +62,25 @@ export function labelRuns(boxes: readonly BoxDemand[], madeOn: ReadonlyMap<strin
  */
 export function planSeason(book: Book, orders: readonly OrderFiled[], today: Day, guide?: Guide): Plan {
   const open = orders.filter(isOpen);
-  const boxes = boxDemand(open, book);
-  const pieces = pieceDemand(boxes, book);
-  const packing = bookPacking(boxes, book, today);
-  const { makings, finishings, madeOn, outside, findings } = planMakings(pieces, book, today, packing.minutes, guide);
+  const { boxes, demand, toPack, settled } = seasonNeeds(orders, book, today, guide ?? null);
+  const packing = bookPacking(toPack, settled.outside, book, today);
+  const decided = guide ? withoutMade(guide, triedOf(madeOf(settled))) : null;
+  const { makings, finishings, madeOn } = planMakings(settled, book, today, packing.minutes, decided);
+  const made = madeOf(settled);
   const shopping = shoppingList(makings, book);
   const plan: Plan = {
     orders: open.length,
     boxes: boxes.reduce((sum, each) => sum + each.count, 0),
-    pieces: pieces.reduce((sum, each) => sum + each.count, 0),
+    pieces: demand.reduce((sum, each) => sum + each.count, 0),
     batches: makings.reduce((sum, each) => sum + each.batchCount, 0),
+    made,
     makings,
     finishings,
     shopping,
     shoppingCostMinor: shopping.reduce((sum, line) => sum + line.costMinor, 0),
-    days: seasonDays(open, makings, finishings, packing, book, today),
+    days: seasonDays(open, makings, finishings, packing, settled.doneMinutes, book, today),
     labels: labelRuns(boxes, madeOn, book),
-    leftOverGrams: makings.reduce((sum, each) => sum + each.leftOverGrams, 0),
+    leftOverGrams: [...made, ...makings].reduce((sum, each) => sum + each.leftOverGrams, 0),
     findings: [],
   };
   return {
@@ -66,8 +89,8 @@ export function planSeason(book: Book, orders: readonly OrderFiled[], today: Day
       ...book.findings,
       ...open.flatMap((order) => findingsOfOrder(order, book, today)),
       ...doubleFindings(open),
-      ...findings,
-      ...planFindings(plan, open, outside, book, today),
+      ...settled.findings,
+      ...planFindings(plan, open, settled.outside, decided, book, today),
     ]),
   };
 }

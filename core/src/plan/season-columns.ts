@@ -7,13 +7,14 @@ import { leastMinutesOf } from '../recipe/index.js';
 import type { Term } from '../solver/index.js';
 import { pieceKey } from './guide.js';
 import { leastMade, type SpannedDemand } from './least.js';
+import { leftGramsOf, type Settled } from './made.js';
 import { sharedGrams } from './making.js';
 import { bodyWindow } from './needs.js';
 import { componentsOf, weights, type Batch, type SeasonDraft, type Serve } from './season-draft.js';
-import { finishingDay, isHumid, makerHours } from './windows.js';
+import { finishingDay, isHumid } from './windows.js';
 
-/** Every recipe that the pieces need, through all components. */
-function recipesFor(pieces: Iterable<PieceFacts>, book: Book): Set<string> {
+/** Every recipe that pieces need, and those that pieces take whose body is made already, through all components. */
+function recipesFor(pieces: Iterable<PieceFacts>, { parts: taken }: Settled, book: Book): Set<string> {
   const found = new Set<string>();
   const visit = (id: string) => {
     const facts = book.recipes.get(id);
@@ -22,11 +23,12 @@ function recipesFor(pieces: Iterable<PieceFacts>, book: Book): Set<string> {
     for (const component of componentsOf(facts).keys()) visit(component);
   };
   for (const { parts } of pieces) for (const { recipeId } of parts) visit(recipeId);
+  for (const [recipeId] of taken) visit(recipeId);
   return found;
 }
 
 /** The most base batches of a recipe that any plan could want on one day: all that is needed, rounded up to whole batches. */
-function mostNeeded(demand: readonly PieceDemand[], book: Book): Map<string, number> {
+function mostNeeded(demand: readonly PieceDemand[], settled: Settled, book: Book): Map<string, number> {
   const most = new Map<string, number>();
   const add = (id: string, batches: number) => most.set(id, (most.get(id) ?? 0) + batches);
   for (const { pieceId, count, spare } of demand) {
@@ -37,6 +39,10 @@ function mostNeeded(demand: readonly PieceDemand[], book: Book): Map<string, num
       const grams = part.role === 'body' ? sharedGrams(facts, recipe) : part.readyGrams;
       add(part.recipeId, (grams * (count + spare)) / recipe.yieldGrams);
     }
+  }
+  for (const [id, { use }] of settled.parts) {
+    const { yieldGrams = 0 } = book.recipes.get(id) ?? {};
+    if (yieldGrams > 0) add(id, (use.grams + use.poolGrams) / yieldGrams);
   }
   for (const id of [...book.componentsFirst].reverse()) {
     const facts = book.recipes.get(id);
@@ -55,12 +61,12 @@ function mostNeeded(demand: readonly PieceDemand[], book: Book): Map<string, num
 }
 
 /** Columns for how many batches of each size of each recipe on each day, and for whether the recipe is made on it at all. */
-export function addBatches({ input, model, days, rate, lost, batches, makes }: SeasonDraft): void {
-  const { demand, book, before, bare = false } = input;
+export function addBatches({ input, model, days, minutesOn, rate, lost, batches, makes }: SeasonDraft): void {
+  const { demand, settled, book, before, bare = false } = input;
   const { kitchen } = book;
   const used = demand.flatMap(({ pieceId }) => book.pieces.get(pieceId) ?? []);
-  const recipes = recipesFor(used, book);
-  const most = mostNeeded(demand, book);
+  const recipes = recipesFor(used, settled, book);
+  const most = mostNeeded(demand, settled, book);
   const pinned = (id: string, day: Day) => before?.pins.some((pin) => pin.recipeId === id && pin.day === day) ?? false;
   const pinnedCount = (id: string, day: Day, size: number) =>
     before?.batches.find((each) => each.recipeId === id && each.day === day && each.size === size)?.count ?? 0;
@@ -84,7 +90,7 @@ export function addBatches({ input, model, days, rate, lost, batches, makes }: S
       // No more than is needed, and no more than the day has hands for.
       const hands =
         !bare && kitchen.benchWeek.length > 0 && recipe.handsMinutes > 0
-          ? Math.floor((makerHours(day, kitchen) * 60 + kitchen.overtimeMinutes) / recipe.handsMinutes)
+          ? Math.floor((minutesOn(day) + kitchen.overtimeMinutes) / recipe.handsMinutes)
           : Infinity;
       const sizes = recipe.batchSizes.map((size): Batch => {
         const upper = Math.min(hands, Math.ceil((most.get(id) ?? 0) / size));
@@ -110,6 +116,7 @@ export function addServes({
   input,
   model,
   days,
+  minutesOn,
   rate,
   costOf,
   lost,
@@ -121,7 +128,7 @@ export function addServes({
   const { demand, book, bare = false, loose = false, wholePieces = false } = input;
   const { kitchen } = book;
   const mostOn = (day: Day): number =>
-    kitchen.benchWeek.length > 0 ? makerHours(day, kitchen) * 60 + kitchen.overtimeMinutes : Infinity;
+    kitchen.benchWeek.length > 0 ? minutesOn(day) + kitchen.overtimeMinutes : Infinity;
   for (const each of demand) {
     const facts = book.pieces.get(each.pieceId);
     const bodyId = facts?.parts.find(({ role }) => role === 'body')?.recipeId;
@@ -159,7 +166,7 @@ export function addServes({
 }
 
 /** What is true of every plan, said from the start: whole batches within each span of days. */
-export function addLeast({ input: { book }, model, batches, makes, serves }: SeasonDraft): void {
+export function addLeast({ input: { book, settled }, model, batches, makes, serves }: SeasonDraft): void {
   const spanned = [...groupBy(serves, ({ demand: of }) => pieceKey(of.pieceId, of.day)).values()].flatMap(
     (ways): SpannedDemand[] => {
       const [first, last] = [ways[0], ways.at(-1)];
@@ -177,7 +184,10 @@ export function addLeast({ input: { book }, model, batches, makes, serves }: Sea
       ];
     },
   );
-  for (const [id, leasts] of leastMade(spanned, book)) {
+  const left = new Map(
+    [...settled.supplies].map(([id, list]) => [id, list.reduce((sum, each) => sum + leftGramsOf(each), 0)]),
+  );
+  for (const [id, leasts] of leastMade(spanned, book, left)) {
     const facts = book.recipes.get(id);
     for (const { from, to, multiple, batches: count } of leasts) {
       const span = [...(batches.get(id) ?? [])].filter(([day]) => day >= from && day <= to);

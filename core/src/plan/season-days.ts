@@ -3,7 +3,7 @@ import { boxFor, dueOf, packedAs, type OrderFiled, type PackedAs } from '../orde
 import { addDays, daysBetween, type Day } from '../quantity/index.js';
 import { groupBy } from '../record/index.js';
 import type { Making } from './making.js';
-import type { Finishing } from './makings.js';
+import type { Finishing } from './needs.js';
 import { nutClass } from './nuts.js';
 import type { Pack, Packing } from './packing.js';
 import { helperHours, isHumid, makerHours } from './windows.js';
@@ -40,6 +40,8 @@ export interface SeasonDay {
   readonly bookedMinutes: number;
   /** The part of it that goes into getting ready for each recipe, and into cleaning before nuts and before peanut. */
   readonly readyMinutes: number;
+  /** The part of it that is done already. */
+  readonly doneMinutes: number;
   readonly humid: boolean;
   /** Names of the recipes made on it. */
   readonly makings: readonly string[];
@@ -60,12 +62,16 @@ function readyMinutesOf(makings: readonly Making[], finishings: readonly Finishi
 /** At most this many days are drawn, however far away the last hand-over is. */
 const MOST_DAYS = 400;
 
-/** One entry a day from today to the last hand-over. */
+/**
+ * One entry a day from today to the last hand-over.
+ * @param doneMinutes what today's batches, those made already, have taken
+ */
 export function seasonDays(
   orders: readonly OrderFiled[],
   makings: readonly Making[],
   finishings: readonly Finishing[],
   packing: Packing,
+  doneMinutes: number,
   book: Book,
   today: Day,
 ): SeasonDay[] {
@@ -85,6 +91,7 @@ export function seasonDays(
     const readyMinutes = readyMinutesOf(makingsHere, finishingsHere, book);
     const shareable =
       (packing.minutes.get(day) ?? 0) + finishingsHere.reduce((sum, { handsMinutes }) => sum + handsMinutes, 0);
+    const done = day === today ? doneMinutes : 0;
     const makerMinutes = makerHours(day, book.kitchen) * 60;
     const sharedMinutes = Math.min(helperHours(day, book.kitchen) * 60, shareable);
     return {
@@ -92,8 +99,10 @@ export function seasonDays(
       benchMinutes: makerMinutes + sharedMinutes,
       makerMinutes,
       sharedMinutes,
-      bookedMinutes: shareable + readyMinutes + makingsHere.reduce((sum, making) => sum + making.handsMinutes, 0),
+      bookedMinutes:
+        done + shareable + readyMinutes + makingsHere.reduce((sum, making) => sum + making.handsMinutes, 0),
       readyMinutes,
+      doneMinutes: done,
       humid: isHumid(day, book.kitchen),
       makings: makingsHere.map((making) => making.recipeName),
       packs: packing.packs.get(day) ?? [],

@@ -6,8 +6,9 @@ import type { RecipeFacts } from '../recipe/index.js';
 import { ModelBuilder, type Term } from '../solver/index.js';
 import type { PieceDemand } from './demand.js';
 import type { Guide } from './guide.js';
+import type { Settled } from './made.js';
 import type { Packing } from './packing.js';
-import { isBenchDay } from './windows.js';
+import { isBenchDay, makerHours } from './windows.js';
 
 /** What the model weighs against each other, in minor units of money. */
 export const weights = {
@@ -19,6 +20,8 @@ export const weights = {
   cleaning: 0.1,
   /** Of a piece's ingredients, for each day that it is made before its hand-over. */
   earlyPerDay: 0.002,
+  /** A gram that is wanted for what is made already, and that no day can give any more, costs so much. */
+  missing: 100,
   /** Minutes of hands that it is worth to leave a recipe on the days that it had. */
   stabilityMinutes: 6,
   /** The part of a left-over's ingredients that is not lost: it goes back to stock, is a component of others, or neither. */
@@ -29,6 +32,8 @@ export const weights = {
 
 export interface SeasonInput {
   readonly demand: readonly PieceDemand[];
+  /** What is made already. */
+  readonly settled: Settled;
   readonly book: Book;
   readonly today: Day;
   readonly packing: Packing;
@@ -72,6 +77,8 @@ export interface SeasonDraft {
   readonly model: ModelBuilder;
   /** Bench days from today to the last hand-over. */
   readonly days: readonly Day[];
+  /** Minutes of the maker's hands on a day; today's without what is done already. */
+  readonly minutesOn: (day: Day) => number;
   /** What a minute of hands costs. */
   readonly rate: number;
   /** What the ingredients of a gram of a recipe cost. */
@@ -87,8 +94,11 @@ export interface SeasonDraft {
 }
 
 /** The bench days from today to the last hand-over. */
-function benchDays(demand: readonly PieceDemand[], today: Day, book: Book): Day[] {
-  const last = demand.reduce((latest, { day }) => (day > latest ? day : latest), today);
+function benchDays({ demand, settled, today, book }: SeasonInput): Day[] {
+  const last = [...demand.map(({ day }) => day), ...settled.finishings.map(({ day }) => day)].reduce(
+    (latest, day) => (day > latest ? day : latest),
+    today,
+  );
   return Array.from({ length: daysBetween(today, last) + 1 }, (_, index) => addDays(today, index)).filter((day) =>
     isBenchDay(day, book.kitchen),
   );
@@ -118,13 +128,14 @@ export function merged(terms: readonly Term[]): Term[] {
 }
 
 export function draftSeason(input: SeasonInput): SeasonDraft {
-  const { book, demand, today } = input;
+  const { book, settled, today } = input;
   const { costs } = costBasis(book);
   const costOf = (id: string) => costs.recipes.get(id)?.toNumber() ?? 0;
   return {
     input,
     model: new ModelBuilder(),
-    days: benchDays(demand, today, book),
+    days: benchDays(input),
+    minutesOn: (day) => Math.max(0, makerHours(day, book.kitchen) * 60 - (day === today ? settled.doneMinutes : 0)),
     rate: book.kitchen.handsRateMinorPerHour / 60,
     costOf,
     lost: (id) => {

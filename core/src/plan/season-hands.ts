@@ -7,7 +7,7 @@ import type { Term } from '../solver/index.js';
 import { equipmentKey, ownedOf } from './bench-jobs.js';
 import { nutClass, nutClasses, type NutClass } from './nuts.js';
 import { merged, weights, type SeasonDraft, type SeasonInput } from './season-draft.js';
-import { helperHours, makerHours } from './windows.js';
+import { helperHours } from './windows.js';
 
 /** Work that is done in one turn of a day by the nuts in it: what only the maker does, and what a helper may do. */
 interface Turn {
@@ -27,11 +27,11 @@ const WORTH_A_ROW = 20;
  * chain of one turn, and all hands of the others, must fit into the day.
  */
 function addTurns(draft: SeasonDraft, day: Day, turns: readonly Turn[], cleaning: readonly Term[]): void {
-  const { input, model, makes, serves } = draft;
+  const { input, model, minutesOn, makes, serves } = draft;
   const { book, packing } = input;
   const { kitchen } = book;
   const helpMinutes = helperHours(day, kitchen) * 60;
-  const end = makerHours(day, kitchen) * 60 + kitchen.overtimeMinutes;
+  const end = minutesOn(day) + kitchen.overtimeMinutes;
   const row = (nuts: NutClass, chain: Term) => {
     const others = turns.filter((turn) => turn.nuts !== nuts);
     const made = merged([...others.flatMap((turn) => turn.made), ...cleaning]);
@@ -62,8 +62,8 @@ function addTurns(draft: SeasonDraft, day: Day, turns: readonly Turn[], cleaning
 
 /** Hands, day by day, with a helper's, with cleaning between nut classes and overtime at its price. */
 export function addHands(draft: SeasonDraft): void {
-  const { input, model, days, rate, batches, makes, serves, claims } = draft;
-  const { book, packing } = input;
+  const { input, model, days, minutesOn, rate, batches, makes, serves, claims } = draft;
+  const { book, packing, settled } = input;
   const { kitchen } = book;
   for (const day of days) {
     const turns = nutClasses.map((nuts): Turn => ({ nuts, made: [], finished: [] }));
@@ -82,6 +82,7 @@ export function addHands(draft: SeasonDraft): void {
     const finished = serves.filter(({ finishedOn }) => finishedOn === day);
     for (const { facts, column } of finished)
       turnOf(facts.contains)?.finished.push([column, facts.piece.handSeconds / 60]);
+    const waiting = settled.finishings.filter((each) => each.day === day);
     const cleaning: Term[] = [];
     if (kitchen.cleanMinutes > 0) {
       const clean = model.column(`clean ${day}`, kitchen.cleanMinutes * rate * weights.cleaning);
@@ -91,16 +92,20 @@ export function addHands(draft: SeasonDraft): void {
         for (const [make] of classes.get(nuts) ?? []) model.atMost('there', [[make, 1], [there, -1]], 0); // prettier-ignore
         const same = finished.filter(({ facts }) => nutClass(facts.contains) === nuts);
         const count = same.reduce((sum, { demand: of }) => sum + of.count, 0);
+        // What is made already is finished on its day, whatever is decided.
+        const fixed = waiting.some(({ pieceId }) => nutClass(book.pieces.get(pieceId)?.contains ?? []) === nuts);
+        if (fixed) model.atLeast('there', [[there, 1]], 1);
         if (count > 0) model.atMost('there', [...same.map(({ column }): Term => [column, 1]), [there, -count]], 0); // prettier-ignore
         return there;
       });
       model.atLeast('clean-downs', [[clean, 1], ...present.map((there): Term => [there, -1])], -1);
     }
-    const pack = packing.minutes.get(day) ?? 0;
+    // Packing, and finishing what is made already: a helper may do both.
+    const pack = waiting.reduce((sum, { handsMinutes }) => sum + handsMinutes, packing.minutes.get(day) ?? 0);
     model.always(pack * rate);
     // Without any bench days set, no day has an end.
     if (kitchen.benchWeek.length === 0) continue;
-    const minutes = makerHours(day, kitchen) * 60;
+    const minutes = minutesOn(day);
     // Packing alone may take more than the day has: that is overtime whatever is decided.
     const helped = Math.min(helperHours(day, kitchen) * 60, pack);
     const extra = Math.max(0, pack - helped - minutes - kitchen.overtimeMinutes);
@@ -117,7 +122,7 @@ export function addHands(draft: SeasonDraft): void {
 }
 
 /** Moulds fill so many cavities a day, and pans hold what rests in them overnight. */
-export function addMouldsAndPans({ input: { book }, model, days, batches, serves }: SeasonDraft): void {
+export function addMouldsAndPans({ input: { book, settled }, model, days, batches, serves }: SeasonDraft): void {
   const { kitchen } = book;
   for (const [, same] of groupBy(
     serves.filter(({ facts }) => bodyForm(facts.piece.form).kind === 'moulded'),
@@ -126,7 +131,10 @@ export function addMouldsAndPans({ input: { book }, model, days, batches, serves
     const form = same[0] && bodyForm(same[0].facts.piece.form);
     if (form?.kind !== 'moulded') continue;
     const cavities = form.cavities * form.moulds * form.turnsPerDay * (1 - form.breakagePercent / 100);
-    model.atMost('moulds', same.map(({ column }): Term => [column, 1]), Math.floor(cavities + 1e-9)); // prettier-ignore
+    const filled = settled.finishings
+      .filter(({ pieceId, day }) => pieceId === same[0]?.facts.piece.id && day === same[0].finishedOn)
+      .reduce((sum, { count }) => sum + count, 0);
+    model.atMost('moulds', same.map(({ column }): Term => [column, 1]), Math.max(0, Math.floor(cavities + 1e-9) - filled)); // prettier-ignore
   }
   for (const pan of kitchen.pans) {
     const inPan = [...batches].flatMap(([id, onDays]) => {
@@ -136,10 +144,19 @@ export function addMouldsAndPans({ input: { book }, model, days, batches, serves
         .map(({ facts: { piece } }) => bodyForm(piece.form))
         .find((each) => each.kind === 'cut' && each.panLengthMm === pan.lengthMm && each.panWidthMm === pan.widthMm);
       if (!facts || form?.kind !== 'cut' || facts.recipe.restDays === 0) return [];
-      return [{ onDays, rest: facts.recipe.restDays, pans: form.pansPerBatch }];
+      const resting = settled.supplies.get(id) ?? [];
+      return [{ onDays, rest: facts.recipe.restDays, pans: form.pansPerBatch, resting }];
     });
     if (inPan.length === 0) continue;
-    for (const night of days)
+    for (const night of days) {
+      const taken = inPan.reduce(
+        (sum, { rest, pans, resting }) =>
+          resting
+            .filter(({ day }) => day <= night && addDays(day, rest) > night)
+            .flatMap(({ batches: made }) => made)
+            .reduce((all, { size }) => all + Math.ceil(pans * size), sum),
+        0,
+      );
       model.atMost(
         `${pan.name} ${night}`,
         inPan.flatMap(({ onDays, rest, pans }) =>
@@ -147,8 +164,9 @@ export function addMouldsAndPans({ input: { book }, model, days, batches, serves
             .filter(([day]) => day <= night && addDays(day, rest) > night)
             .flatMap(([, sizes]) => sizes.map(({ size, column }): Term => [column, Math.ceil(pans * size)])),
         ),
-        pan.count,
+        Math.max(0, pan.count - taken),
       );
+    }
   }
 }
 
@@ -183,7 +201,7 @@ function occupationsOf(facts: RecipeFacts): Map<string, Occupation> {
 }
 
 /** Burners, oven, pots and tools: all that uses one of them on a day must fit between the day's beginning and its end. */
-export function addEquipment({ input, model, days, batches }: SeasonDraft): void {
+export function addEquipment({ input, model, days, minutesOn, batches }: SeasonDraft): void {
   const { book } = input;
   const { kitchen } = book;
   if (kitchen.benchWeek.length === 0) return;
@@ -200,7 +218,7 @@ export function addEquipment({ input, model, days, batches }: SeasonDraft): void
       const terms = list.flatMap(({ id, occupation: { minutes } }) =>
         (batches.get(id)?.get(day) ?? []).map(({ column }): Term => [column, minutes]),
       );
-      const most = makerHours(day, kitchen) * 60 + kitchen.overtimeMinutes - head + tail;
+      const most = minutesOn(day) + kitchen.overtimeMinutes - head + tail;
       if (terms.length > 0 && most > 0 && !hasPins(input, day))
         model.atMost(`${key} ${day}`, terms, ownedOf(key, kitchen) * most);
     }

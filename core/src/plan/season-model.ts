@@ -5,6 +5,7 @@ import { componentKey, pieceKey, type DayShare, type Guide } from './guide.js';
 import { addBatches, addLeast, addServes } from './season-columns.js';
 import { draftSeason, type Claim, type SeasonDraft, type SeasonInput } from './season-draft.js';
 import { addEquipment, addHands, addMouldsAndPans } from './season-hands.js';
+import { leftGramsOf } from './made.js';
 import { addMass, type MassRows } from './season-mass.js';
 
 /** A season as a model, and how to read what a solver finds for it. */
@@ -27,7 +28,7 @@ function decoded(
   { usage, flows, stocks }: MassRows,
   values: readonly number[],
 ): Guide {
-  const { book, before } = input;
+  const { book, before, settled } = input;
   const pieces: Record<string, DayShare[]> = {};
   for (const { demand: of, day, column } of serves) {
     const amount = Math.round(values[column] ?? 0);
@@ -41,14 +42,15 @@ function decoded(
     }
   for (const id of stocks) {
     const yieldGrams = book.recipes.get(id)?.yieldGrams ?? 0;
-    const stock = [...(batches.get(id) ?? [])]
-      .map(([day, sizes]) => ({
+    const stock = [
+      ...(settled.supplies.get(id) ?? []).map((supply) => ({ day: supply.day, left: leftGramsOf(supply) })),
+      ...[...(batches.get(id) ?? [])].map(([day, sizes]) => ({
         day,
         left: sizes.reduce((sum, { size, column }) => sum + Math.round(values[column] ?? 0) * size * yieldGrams, 0),
-      }))
-      .filter(({ left }) => left > 0);
-    for (const [to, { drawn }] of [...(usage.get(id) ?? [])].sort(([a], [b]) => (a < b ? -1 : 1))) {
-      let wanted = drawn.reduce((sum, [column, grams]) => sum + (values[column] ?? 0) * grams, 0);
+      })),
+    ].filter(({ left }) => left > 0);
+    for (const [to, { drawn, drawnGrams }] of [...(usage.get(id) ?? [])].sort(([a], [b]) => (a < b ? -1 : 1))) {
+      let wanted = drawn.reduce((sum, [column, grams]) => sum + (values[column] ?? 0) * grams, drawnGrams);
       // The oldest is used up first.
       for (const each of stock) {
         const amount = Math.min(wanted, each.left);

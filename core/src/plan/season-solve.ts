@@ -5,13 +5,13 @@ import { smallestClash, type LinearModel, type SolveOptions, type Solver, type T
 import { leastMinutesOf } from '../recipe/index.js';
 import type { OrderFiled } from '../order/index.js';
 import { isOpen } from '../order/index.js';
-import { boxDemand, pieceDemand } from './demand.js';
-import type { Guide } from './guide.js';
+import { withoutMade, type Guide } from './guide.js';
 import { benchDay } from './bench-day.js';
+import { madeOf, triedOf } from './made.js';
 import type { Making } from './making.js';
 import { guideOf } from './move.js';
 import { bookPacking } from './packing.js';
-import { planSeason } from './plan.js';
+import { planSeason, seasonNeeds } from './plan.js';
 import type { Plan } from './shape.js';
 import { weights, type SeasonInput } from './season-draft.js';
 import { buildSeason, type SeasonModel } from './season-model.js';
@@ -42,10 +42,17 @@ interface SeasonQuestion {
   readonly before?: Guide | null;
 }
 
-/** The demand of the open orders, and the minutes that packing them takes by day. */
-export function seasonInput({ book, orders, today }: SeasonQuestion) {
-  const boxes = boxDemand(orders.filter(isOpen), book);
-  return { demand: pieceDemand(boxes, book), book, today, packing: bookPacking(boxes, book, today) };
+/** What the open orders want beyond what is made already, what was decided of that, and the minutes that packing takes by day. */
+export function seasonInput({ book, orders, today, before = null }: SeasonQuestion): SeasonInput {
+  const { toPack, settled } = seasonNeeds(orders, book, today, before);
+  return {
+    demand: settled.demand,
+    settled,
+    book,
+    today,
+    packing: bookPacking(toPack, settled.outside, book, today),
+    before: before && withoutMade(before, triedOf(madeOf(settled))),
+  };
 }
 
 const boxesOf = ({ lines }: OrderFiled): number => lines.reduce((sum, { count }) => sum + count, 0);
@@ -55,7 +62,7 @@ const MOST_OVERTIME = 240;
 
 /** What clashes when a season is impossible, and what more overtime would cost. */
 async function explain(question: SeasonQuestion, solver: Solver, options: SolveOptions) {
-  const { model, claims } = buildSeason({ ...seasonInput(question), before: question.before ?? null, bare: true });
+  const { model, claims } = buildSeason({ ...seasonInput(question), bare: true });
   const rows = claims.map(({ row }) => row);
   const { status } = await solver(relaxed(model));
   const clash = status === 'impossible' ? await smallestClash(relaxed(model), rows, solver) : [];
@@ -66,7 +73,7 @@ async function explain(question: SeasonQuestion, solver: Solver, options: SolveO
     if (kind === 'hand-over') wanted.set(day, [...(wanted.get(day) ?? []), text]);
   const { kitchen } = question.book;
   const longer: Book = { ...question.book, kitchen: { ...kitchen, overtimeMinutes: MOST_OVERTIME } };
-  const more = buildSeason({ ...seasonInput({ ...question, book: longer }), before: question.before ?? null });
+  const more = buildSeason(seasonInput({ ...question, book: longer }));
   const { values } = await solver(more.model, { ...options, gap: 0.05, seconds: 10 });
   const over = more.model.columns.flatMap(({ name }, index) =>
     name.startsWith('overtime ') ? [values[index] ?? 0] : [],
@@ -284,8 +291,7 @@ export async function solveSeason(
   solver: Solver,
   options: SolveOptions = {},
 ): Promise<SeasonSolution> {
-  const before = question.before ?? null;
-  let input: SeasonInput = { ...seasonInput(question), before };
+  let input = seasonInput(question);
   let built = buildSeason(input);
   let found = await solver(built.model, { ...options, start: built.start });
   if (found.status === 'impossible') {

@@ -1,8 +1,9 @@
 import type { Finding } from '../finding/index.js';
 import type { PackedAs } from '../order/index.js';
 import type { Day } from '../quantity/index.js';
+import type { Made } from './made.js';
 import type { Making } from './making.js';
-import type { Finishing } from './makings.js';
+import type { Finishing } from './needs.js';
 import type { SeasonDay } from './season-days.js';
 import type { ShoppingLine } from './shopping.js';
 
@@ -22,7 +23,11 @@ export interface Plan {
   readonly orders: number;
   readonly boxes: number;
   readonly pieces: number;
+  /** Batches that are still to be made. */
   readonly batches: number;
+  /** What is made already. */
+  readonly made: readonly Made[];
+  /** What is still to be made. */
   readonly makings: readonly Making[];
   readonly finishings: readonly Finishing[];
   readonly shopping: readonly ShoppingLine[];

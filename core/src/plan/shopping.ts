@@ -1,6 +1,13 @@
 import Papa from 'papaparse';
 import type { Book } from '../box/index.js';
-import { weighedPacks, type IngredientDraft, type IngredientFiled, type WeighedPack } from '../ingredient/index.js';
+import {
+  drawFrom,
+  partsOfStock,
+  weighedPacks,
+  type IngredientDraft,
+  type IngredientFiled,
+  type WeighedPack,
+} from '../ingredient/index.js';
 import {
   addDays,
   daysBetween,
@@ -67,20 +74,11 @@ export function ingredientNeeds(makings: readonly Making[], book: Book): Map<str
 const sumOf = (list: readonly { readonly grams: number }[]): number => list.reduce((sum, { grams }) => sum + grams, 0);
 
 /** What the pantry covers of each day's need, what spoils in it, and what is left of it: what must be used first is used first. */
-function fromStock(needs: readonly DayNeed[], { onHandGrams, lots }: Pick<IngredientFiled, 'onHandGrams' | 'lots'>) {
-  const dated = lots
-    .map(({ grams, useBy }): { grams: number; useBy: Day | null } => ({ grams, useBy }))
-    .sort((a, b) => ((a.useBy ?? '') < (b.useBy ?? '') ? -1 : 1));
-  const stock = [...dated, { grams: Math.max(0, onHandGrams - sumOf(lots)), useBy: null }];
+function fromStock(needs: readonly DayNeed[], ingredient: IngredientFiled) {
+  const stock = partsOfStock(ingredient);
   const missing = needs.map(({ day, grams }): DayNeed => {
-    let wanted = grams;
-    for (const lot of stock) {
-      if (lot.useBy !== null && lot.useBy < day) continue;
-      const taken = Math.min(wanted, lot.grams);
-      lot.grams -= taken;
-      wanted -= taken;
-    }
-    return { day, grams: wanted > 1e-6 ? wanted : 0 };
+    const left = grams - sumOf(drawFrom(stock, grams, day));
+    return { day, grams: left > 1e-6 ? left : 0 };
   });
   const last = needs.at(-1)?.day ?? '';
   const spoilt = sumOf(stock.filter(({ useBy }) => useBy !== null && useBy < last));

@@ -119,12 +119,18 @@ const variantSchema = z
   })
   .meta({ id: 'Variant' });
 
+/** Multiple of the base batch that is made at once. */
+export const batchSizeSchema = z
+  .number('must be a number')
+  .min(0.05, 'must be 0.05 or more')
+  .max(100, 'must be 100 or less');
+
 /** What one batch really gave. */
 const weighedYieldSchema = z
   .strictObject({
     on: daySchema,
     /** Multiple of the base batch that was made. */
-    size: z.number('must be a number').min(0.05, 'must be 0.05 or more').max(100, 'must be 100 or less').default(1),
+    size: batchSizeSchema.default(1),
     grams: amountSchema,
   })
   .meta({ id: 'WeighedYield' });
@@ -139,7 +145,7 @@ export const recipeDraftSchema = z
     yield: yieldSchema,
     /** Multiples of the base batch that may be made at once. */
     batchSizes: z
-      .array(z.number('must be a number').min(0.05, 'must be 0.05 or more').max(100, 'must be 100 or less'))
+      .array(batchSizeSchema)
       .min(1, 'must allow at least one size')
       .max(12)
       .refine((list) => new Set(list).size === list.length, 'names one size twice'),

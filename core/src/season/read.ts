@@ -1,3 +1,4 @@
+import { wrongInBatch } from '../batch/index.js';
 import { wrongInBox } from '../box/index.js';
 import { wrongInIngredient } from '../ingredient/index.js';
 import { wrongInOrder } from '../order/index.js';
@@ -13,7 +14,7 @@ export type Reading =
   | { readonly file: SeasonFile; readonly wrong: readonly [] }
   | { readonly file: null; readonly wrong: readonly WrongValue[] };
 
-const nouns = ['ingredients', 'recipes', 'pieces', 'boxes', 'orders'] as const;
+const nouns = ['ingredients', 'recipes', 'pieces', 'boxes', 'orders', 'batches'] as const;
 
 /** Every record named twice. */
 const doubles = (file: SeasonFile): WrongValue[] =>
@@ -46,6 +47,7 @@ export function crossCheck(file: SeasonFile): WrongValue[] {
     ...file.pieces.flatMap((each, at) => under(['pieces', at], wrongInPiece(each, known))),
     ...file.boxes.flatMap((each, at) => under(['boxes', at], wrongInBox(each, known))),
     ...file.orders.flatMap((each, at) => under(['orders', at], wrongInOrder(each, known))),
+    ...file.batches.flatMap((each, at) => under(['batches', at], wrongInBatch(each, known))),
     ...(cycle ? under(['recipes', file.recipes.findIndex((each) => each.id === cycle.recipeId)], [cycle.wrong]) : []),
   ];
 }
@@ -87,6 +89,12 @@ export function moveSeason(file: SeasonFile, today: Day): SeasonFile {
     recipes: file.recipes.map((each) => ({
       ...each,
       weighedYields: each.weighedYields.map((weighed) => ({ ...weighed, on: move(weighed.on) })),
+    })),
+    batches: file.batches.map((batch) => ({
+      ...batch,
+      on: move(batch.on),
+      finishedOn: batch.finishedOn && move(batch.finishedOn),
+      taken: batch.taken.map((part) => ({ ...part, useBy: part.useBy && move(part.useBy) })),
     })),
     orders: file.orders.map((order) => ({
       ...order,

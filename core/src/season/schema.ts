@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { batchFiledSchema } from '../batch/index.js';
 import { boxFiledSchema } from '../box/index.js';
 import { ingredientFiledSchema } from '../ingredient/index.js';
 import { kitchenDraftSchema } from '../kitchen/index.js';
@@ -21,6 +22,8 @@ export const seasonFileSchema = z
     pieces: z.array(pieceFiledSchema).max(2000),
     boxes: z.array(boxFiledSchema).max(1000),
     orders: z.array(orderFiledSchema).max(20000),
+    /** Batches that were made. */
+    batches: z.array(batchFiledSchema).max(20000).default([]),
     /** What was decided about the days; null when nothing was. */
     plan: guideSchema.nullable().default(null),
   })

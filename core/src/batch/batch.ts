@@ -1,0 +1,44 @@
+import { drawFrom, partsOfStock, type IngredientFiled } from '../ingredient/index.js';
+import { unknownReferences, type Known, type WrongValue } from '../record/index.js';
+import type { RecipeFacts, RecipeFiled } from '../recipe/index.js';
+import type { BatchDraft, BatchFiled } from './schema.js';
+
+/** The recipe of a batch, when it is not there. */
+export const wrongInBatch = ({ recipeId }: BatchDraft, known: Known): WrongValue[] =>
+  unknownReferences([{ noun: 'recipe', id: recipeId, path: ['recipeId'] }], known);
+
+/** What a batch gave, g: nothing when it failed, what its recipe says when it was not weighed. */
+export function gramsOf({ state, grams, size }: BatchDraft, { yieldGrams }: Pick<RecipeFacts, 'yieldGrams'>): number {
+  return state === 'failed' ? 0 : (grams ?? size * yieldGrams);
+}
+
+/**
+ * What the pantry gives for a batch: what must be used first is taken first, and no more than there is.
+ * @param ingredients by id, as they are before
+ */
+export function takenFor(
+  { size, on }: BatchDraft,
+  { recipe, lineGrams }: Pick<RecipeFacts, 'recipe' | 'lineGrams'>,
+  ingredients: ReadonlyMap<string, IngredientFiled>,
+): BatchDraft['taken'] {
+  const wanted = new Map<string, number>();
+  recipe.lines.forEach(({ uses }, index) => {
+    if (uses.kind === 'ingredient') wanted.set(uses.id, (wanted.get(uses.id) ?? 0) + (lineGrams[index] ?? 0) * size);
+  });
+  return [...wanted].flatMap(([ingredientId, grams]) => {
+    const ingredient = ingredients.get(ingredientId);
+    return ingredient ? drawFrom(partsOfStock(ingredient), grams, on).map((part) => ({ ingredientId, ...part })) : [];
+  });
+}
+
+/** Recipes with what their batches really gave added to what was weighed before. */
+export function withYieldsOf(recipes: readonly RecipeFiled[], batches: readonly BatchFiled[]): readonly RecipeFiled[] {
+  const weighed = batches.filter(({ state, grams }) => state === 'done' && grams !== null && grams > 0);
+  if (weighed.length === 0) return recipes;
+  return recipes.map((recipe) => {
+    const own = weighed.filter(({ recipeId }) => recipeId === recipe.id);
+    if (own.length === 0) return recipe;
+    const more = own.map(({ on, size, grams }) => ({ on, size, grams: grams ?? 0 }));
+    return { ...recipe, weighedYields: [...recipe.weighedYields, ...more] };
+  });
+}

@@ -1,0 +1,2 @@
+export * from './batch.js';
+export * from './schema.js';
