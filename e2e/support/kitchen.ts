@@ -12,17 +12,22 @@ export interface Kitchen {
   readonly url: string;
   /** Ends it at once, as a power cut would. */
   readonly kill: () => Promise<void>;
-  /** Starts it again at the same address. */
-  readonly start: () => Promise<void>;
+  /** Starts it again at the same address, on the same day or on another. */
+  readonly start: (today?: string) => Promise<void>;
 }
 
-async function serve(dataDir: string, port: number, demo: boolean): Promise<{ child: ChildProcess; url: string }> {
+async function serve(
+  dataDir: string,
+  port: number,
+  demo: boolean,
+  today = TODAY,
+): Promise<{ child: ChildProcess; url: string }> {
   const child = spawn(process.execPath, ['server/dist/main.js'], {
     env: {
       ...process.env,
       DATA_DIR: dataDir,
       PORT: String(port),
-      TODAY,
+      TODAY: today,
       PAGES_DIR: 'web/dist',
       ...(demo ? { SEED_FILE: 'demo/season.json' } : {}),
     },
@@ -72,8 +77,8 @@ export const test = base.extend<Fixtures>({
     await use({
       url,
       kill,
-      start: async () => {
-        ({ child, url } = await serve(dataDir, port, demo));
+      start: async (today) => {
+        ({ child, url } = await serve(dataDir, port, demo, today));
       },
     });
     await kill();

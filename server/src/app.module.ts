@@ -1,6 +1,8 @@
 import { Module, type DynamicModule } from '@nestjs/common';
 import { APP_INTERCEPTOR } from '@nestjs/core';
 import { DataSource } from 'typeorm';
+import { BatchController } from './batch/batch.controller.js';
+import { BatchRecords } from './batch/batch.records.js';
 import { BookController } from './book/book.controller.js';
 import { BookService } from './book/book.service.js';
 import { BoxFiguresController } from './box/box-figures.controller.js';
@@ -51,6 +53,7 @@ export class AppModule {
         RecipeRecords,
         PieceRecords,
         BoxRecords,
+        BatchRecords,
         OrderRecords,
         OrderFileService,
         SeasonFileService,
@@ -66,6 +69,7 @@ export class AppModule {
         RecipeFiguresController,
         RecipeController,
         PieceController,
+        BatchController,
         LabelController,
         BoxFiguresController,
         BoxController,

@@ -1,4 +1,5 @@
 import { drawFrom, partsOfStock, type IngredientFiled } from '../ingredient/index.js';
+import { sayDay, type Day } from '../quantity/index.js';
 import { unknownReferences, type Known, type WrongValue } from '../record/index.js';
 import type { RecipeFacts, RecipeFiled } from '../recipe/index.js';
 import type { BatchDraft, BatchFiled } from './schema.js';
@@ -6,6 +7,12 @@ import type { BatchDraft, BatchFiled } from './schema.js';
 /** The recipe of a batch, when it is not there. */
 export const wrongInBatch = ({ recipeId }: BatchDraft, known: Known): WrongValue[] =>
   unknownReferences([{ noun: 'recipe', id: recipeId, path: ['recipeId'] }], known);
+
+/** What keeps a batch from being written down although each value is well formed: nobody has made what is still to come. */
+export const wrongInBatchEdit = ({ on, finishedOn }: BatchDraft, today: Day): WrongValue[] =>
+  Object.entries({ on, finishedOn }).flatMap(([name, day]) =>
+    day !== null && day > today ? [{ path: [name], message: `must not be after today, ${sayDay(today)}` }] : [],
+  );
 
 /** What a batch gave, g: nothing when it failed, what its recipe says when it was not weighed. */
 export function gramsOf({ state, grams, size }: BatchDraft, { yieldGrams }: Pick<RecipeFacts, 'yieldGrams'>): number {

@@ -43,6 +43,7 @@ export type WayOutAction =
       /** Batches that were to be made on a day that is over were made. */
       readonly kind: 'say-made';
       readonly recipeId: string;
+      readonly recipeName: string;
       readonly on: string;
       readonly batches: readonly { readonly size: number; readonly count: number }[];
     }

@@ -161,6 +161,7 @@ describe('what was decided', () => {
     expect(said([batch('one', 'fudge', '2026-11-28')])[0]?.waysOut[0]?.action).toEqual({
       kind: 'say-made',
       recipeId: 'fudge',
+      recipeName: 'fudge',
       on: '2026-11-28',
       batches: [{ size: 1, count: 1 }],
     });

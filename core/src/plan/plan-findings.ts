@@ -243,6 +243,7 @@ const passedFindings = (decided: Guide | null, book: Book, today: Day): Finding[
             action: {
               kind: 'say-made',
               recipeId,
+              recipeName: recipe.name,
               on: day,
               batches: batches.map(({ size, count }) => ({ size, count })),
             },

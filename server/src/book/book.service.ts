@@ -1,5 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import { openBook, type Book, type BoxDraft } from '@usual-pantry/core/box';
+import type { BatchDraft } from '@usual-pantry/core/batch';
 import type { IngredientDraft } from '@usual-pantry/core/ingredient';
 import { costOfBoxes, type BoxCost } from '@usual-pantry/core/money';
 import type { OrderDraft } from '@usual-pantry/core/order';
@@ -8,6 +9,7 @@ import { planSeason, type Plan, type StoredDecision } from '@usual-pantry/core/p
 import type { Day } from '@usual-pantry/core/quantity';
 import type { RecipeDraft } from '@usual-pantry/core/recipe';
 import type { EntityManager } from 'typeorm';
+import { batchMapping } from '../batch/batch.mapping.js';
 import { boxMapping } from '../box/box.mapping.js';
 import { Clock } from '../clock/clock.js';
 import { ingredientMapping } from '../ingredient/ingredient.records.js';
@@ -26,6 +28,7 @@ export interface StoredBook {
   readonly recipes: readonly Stored<RecipeDraft>[];
   readonly pieces: readonly Stored<PieceDraft>[];
   readonly boxes: readonly Stored<BoxDraft>[];
+  readonly batches: readonly Stored<BatchDraft>[];
 }
 
 /** Everything that is kept, and the book worked out from it. */
@@ -52,6 +55,7 @@ async function loadBook(manager: EntityManager, revision: number): Promise<OpenB
     recipes: await loadAll(manager, recipeMapping),
     pieces: await loadAll(manager, pieceMapping),
     boxes: await loadAll(manager, boxMapping),
+    batches: await loadAll(manager, batchMapping),
   };
   return { revision, data, book: openBook(data) };
 }

@@ -4,6 +4,7 @@ import { Inject, Injectable } from '@nestjs/common';
 import { kitchenDraftSchema } from '@usual-pantry/core/kitchen';
 import { sealOrder } from '@usual-pantry/core/order';
 import { moveSeason, readSeasonFile, type SeasonFile } from '@usual-pantry/core/season';
+import { batchMapping } from '../batch/batch.mapping.js';
 import { boxMapping } from '../box/box.mapping.js';
 import { BookService } from '../book/book.service.js';
 import { Clock } from '../clock/clock.js';
@@ -63,6 +64,7 @@ export class SeasonFileService {
       pieces: filed(data.pieces),
       boxes: filed(data.boxes),
       orders: filed(orders),
+      batches: filed(data.batches),
       plan: stored?.guide ?? null,
     };
   }
@@ -87,6 +89,7 @@ export class SeasonFileService {
     await this.work.write(async (manager) => {
       for (const table of [
         'season_plan',
+        'batch',
         'inbox_message',
         'customer_order',
         'box',
@@ -112,6 +115,7 @@ export class SeasonFileService {
         orderMapping,
         file.orders.map((order) => sealOrder(order, boxes)),
       );
+      await insertAll(batchMapping, file.batches);
       if (file.plan) await storePlan(manager, { guide: file.plan, solved: null });
     });
     return countsOf(file);

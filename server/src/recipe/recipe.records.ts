@@ -108,8 +108,10 @@ export class RecipeRecords extends Records<RecipeDraft, RecipeRow> {
        UNION
        SELECT 'piece', piece.id, piece.name FROM piece LEFT JOIN piece_layer ON piece_layer.pieceId = piece.id
          WHERE ? IN (bodyRecipeId, finishRecipeId, coatingRecipeId, piece_layer.recipeId)
+       UNION
+       SELECT DISTINCT 'batch', '', 'batches that were made' FROM batch WHERE recipeId = ?
        ORDER BY 3`,
-      [id, id, id],
+      [id, id, id, id],
     );
   }
 }

@@ -1,6 +1,7 @@
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { DataSource } from 'typeorm';
+import { BatchRow } from '../batch/batch.entity.js';
 import { BoxCellRow, BoxRow } from '../box/box.entity.js';
 import { IngredientRow } from '../ingredient/ingredient.entity.js';
 import { InboxMessageRow } from '../inbox/inbox.entity.js';
@@ -42,6 +43,7 @@ export async function openDatabase(folder: string): Promise<DataSource> {
       OrderAgreedRow,
       InboxMessageRow,
       SeasonPlanRow,
+      BatchRow,
     ],
     migrations,
     synchronize: false,

@@ -26,6 +26,7 @@ const tables = async () =>
 describe('the migrations', () => {
   it('make a table for everything that is kept, and have nothing left to change', async () => {
     expect(await tables()).toEqual([
+      'batch',
       'box',
       'box_cell',
       'customer_order',
@@ -53,6 +54,8 @@ describe('the migrations', () => {
   });
 
   it('go back to nothing', async () => {
+    await database.undoLastMigration();
+    expect(await tables()).not.toContain('batch');
     await database.undoLastMigration();
     const columns = await database.query<{ name: string }[]>(`PRAGMA table_info('ingredient')`);
     expect(columns.map(({ name }) => name)).not.toContain('lots');

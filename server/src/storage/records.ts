@@ -154,6 +154,11 @@ export abstract class Records<Draft, Row extends MainRow> {
     return Promise.resolve();
   }
 
+  /** What a deletion takes with it, where a noun has changed more than its own records. */
+  protected discard(_current: Stored<Draft>, _manager: EntityManager): Promise<void> {
+    return Promise.resolve();
+  }
+
   /** Further conditions of a list; a noun with filters of its own adds to them. */
   protected whereOf(query: ListQuery): string[] {
     return query.search ? [`lower(row.${this.mapping.nameColumn}) LIKE :search ESCAPE '\\'`] : [];
@@ -222,6 +227,7 @@ export abstract class Records<Draft, Row extends MainRow> {
       if (current.version !== version) throw stale(this.mapping.noun, current);
       const users = await this.usersOf(id, manager);
       if (users.length > 0) throw inUse(this.nameOf(current), users);
+      await this.discard(current, manager);
       await manager.delete(this.mapping.entity, id);
     }, this.part);
   }

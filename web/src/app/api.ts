@@ -1,4 +1,5 @@
 import { createApi, fetchBaseQuery, type BaseQueryFn } from '@reduxjs/toolkit/query/react';
+import type { Batch, BatchDraft } from '@usual-pantry/core/batch';
 import type { BoxDraft, Box } from '@usual-pantry/core/box';
 import type { Ingredient, IngredientDraft } from '@usual-pantry/core/ingredient';
 import type { OrderFileAnswer, OrderFileRequest } from '@usual-pantry/core/intake';
@@ -38,6 +39,7 @@ export interface Drafts {
   piece: PieceDraft;
   box: BoxDraft;
   order: OrderDraft;
+  batch: BatchDraft;
 }
 export type Noun = keyof Drafts;
 export type Stored<N extends Noun = Noun> = Drafts[N] & { id: string; version: number };
@@ -49,6 +51,7 @@ export const collection: Record<Noun, string> = {
   piece: 'pieces',
   box: 'boxes',
   order: 'orders',
+  batch: 'batches',
 };
 
 export interface BookAnswer {
@@ -57,6 +60,7 @@ export interface BookAnswer {
   recipes: Recipe[];
   pieces: Piece[];
   boxes: Box[];
+  batches: Batch[];
   today: string;
 }
 
@@ -244,6 +248,17 @@ export const api = createApi({
       query: (body) => ({ url: 'plan/what-if/accept', method: 'POST', body }),
       invalidatesTags: (_result, error) => (error ? [] : ['Book', 'Orders', 'Order']),
     }),
+    makeBatches: build.mutation<Batch[], BatchDraft[]>({
+      query: (batches) => ({ url: 'batches/made', method: 'POST', body: { batches } }),
+      invalidatesTags: (_result, error) => (error ? [] : ['Book', 'Orders']),
+    }),
+    finishBatches: build.mutation<
+      { before: Batch; after: Batch }[],
+      { batches: { id: string; version: number }[]; on: string | null }
+    >({
+      query: (body) => ({ url: 'batches/finished', method: 'POST', body }),
+      invalidatesTags: (_result, error) => (error ? [] : ['Book', 'Orders']),
+    }),
     changeStates: build.mutation<
       { before: Order; after: Order }[],
       { orders: { id: string; version: number }[]; state: OrderState }
@@ -305,6 +320,8 @@ export const {
   useStopPlanMutation,
   useMoveMakingMutation,
   usePinMakingMutation,
+  useMakeBatchesMutation,
+  useFinishBatchesMutation,
   useWhatIfMutation,
   useAcceptWhatIfMutation,
   useChangeStatesMutation,

@@ -14,6 +14,7 @@ import { said } from '../app/history';
 import { Icon } from '../app/Icon';
 import { useAppDispatch } from '../app/store';
 import { addressOf } from './addresses';
+import { useBatches } from './useBatches';
 import { useEdit } from './useEdit';
 import { usePlanEdit } from './usePlanEdit';
 
@@ -45,6 +46,7 @@ function useWayOut() {
   const dispatch = useAppDispatch();
   const edit = useEdit();
   const { move, startPlan } = usePlanEdit();
+  const { made, refuse } = useBatches();
   return async ({ action }: WayOut) => {
     if (action.kind === 'open') {
       await navigate(addressOf(action.subject));
@@ -62,6 +64,10 @@ function useWayOut() {
     }
     if (action.kind === 'move-making') {
       await move(action.recipeId, action.from, action.to);
+      return;
+    }
+    if (action.kind === 'say-made') {
+      await made({ ...action, state: 'done', grams: null }).catch(refuse);
       return;
     }
     if (action.kind === 'overtime') {

@@ -6,6 +6,7 @@ import { minorPerUnit } from '@usual-pantry/core/quantity';
 import { useState } from 'react';
 import { useController, type ControllerRenderProps } from 'react-hook-form';
 import { useFieldError } from './fieldError';
+import { readNumber } from './readNumber';
 
 type Field = Omit<ControllerRenderProps, 'value'> & { readonly value: unknown };
 
@@ -44,11 +45,6 @@ export function TextInput({ name, label, help, ...look }: FieldProps & Look) {
     />
   );
 }
-
-const NUMBER = /^[+-]?(\d+([.,]\d*)?|[.,]\d+)$/;
-
-/** A typed number; a comma may stand for the point. NaN when it is none. */
-const readNumber = (text: string): number => (NUMBER.test(text.trim()) ? Number(text.trim().replace(',', '.')) : NaN);
 
 const sayValue = (value: unknown, scale: number): string =>
   typeof value === 'number' && Number.isFinite(value) ? String(Number((value / scale).toFixed(6))) : '';

@@ -16,6 +16,7 @@ import { sayBatches, yieldRecord } from '@usual-pantry/core/recipe';
 import { groupBy } from '@usual-pantry/core/record';
 import { Link as RouterLink, useSearchParams } from 'react-router';
 import { FIGURES } from '../app/theme';
+import { MadeSign, MendMade, sayMade } from '../batches/MadeLine';
 import { usePlanEdit } from '../parts/usePlanEdit';
 import { useSeasonBook, type SeasonBook } from '../parts/useSeason';
 import { Worked } from '../parts/Worked';
@@ -133,7 +134,8 @@ interface RowProps {
 
 /** One row a recipe: what it is for, its batches day by day with the reason for each, and what is left over. */
 function ByRecipe({ plan, season }: RowProps) {
-  const groups = groupBy(plan.makings, ({ recipeId }) => recipeId);
+  const done = groupBy(plan.made, ({ recipeId }) => recipeId);
+  const groups = groupBy([...plan.makings, ...plan.made], ({ recipeId }) => recipeId);
   return (
     <>
       <TableHead>
@@ -153,18 +155,32 @@ function ByRecipe({ plan, season }: RowProps) {
         </TableRow>
       </TableHead>
       <TableBody>
-        {[...groups.values()].map((makings) => {
-          const [first] = makings;
+        {[...groups].map(([recipeId, all]) => {
+          const [first] = all;
           if (!first) return null;
+          const made = done.get(recipeId) ?? [];
+          const makings = plan.makings.filter((making) => making.recipeId === recipeId);
           const spare = saySpare(makings, season);
           return (
             <TableRow key={first.recipeId} sx={{ '& > td': { verticalAlign: 'top' } }}>
               <TableCell sx={{ width: 240, minWidth: 130 }}>
                 <RecipeLink making={first} />
-                <Box sx={small}>{sayUses(makings)}</Box>
+                <Box sx={small}>{sayUses(all)}</Box>
                 {spare && <Box sx={small}>{spare}</Box>}
               </TableCell>
               <TableCell sx={{ minWidth: 380 }}>
+                {made.map((each) => (
+                  <Box key={each.day} sx={{ ...dayGrid, alignItems: 'center' }}>
+                    <Box sx={{ pl: 1, display: 'flex' }}>
+                      <MadeSign made={each} />
+                    </Box>
+                    <Box sx={figures}>{sayShortDay(each.day)}</Box>
+                    <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', flexWrap: 'wrap' }}>
+                      {sayMade(each)}
+                      <MendMade made={each} />
+                    </Box>
+                  </Box>
+                ))}
                 {makings.map((making) => (
                   <Box key={making.day} sx={dayGrid}>
                     <Box sx={{ mt: -0.75 }}>
@@ -182,14 +198,12 @@ function ByRecipe({ plan, season }: RowProps) {
               </TableCell>
               <TableCell align="right">
                 <Box component="span" sx={{ fontFamily: FIGURES, fontSize: 13.5 }}>
-                  {sayLeftOver(makings)}
+                  {sayLeftOver(all)}
                 </Box>
-                <Box sx={small}>
-                  {[...new Set(makings.map((making) => sayCouldBecome(making, season)))].find(Boolean)}
-                </Box>
+                <Box sx={small}>{[...new Set(all.map((making) => sayCouldBecome(making, season)))].find(Boolean)}</Box>
               </TableCell>
               <TableCell align="right" sx={figures}>
-                {sayMinutes(sum(makings, ({ handsMinutes }) => handsMinutes))}
+                {makings.length > 0 && sayMinutes(sum(makings, ({ handsMinutes }) => handsMinutes))}
               </TableCell>
             </TableRow>
           );
@@ -215,6 +229,26 @@ function ByDay({ plan, season }: RowProps) {
         </TableRow>
       </TableHead>
       <TableBody>
+        {plan.made.map((made, index) => (
+          <TableRow key={`made ${made.recipeId} ${made.day}`}>
+            <TableCell sx={figures}>{made.day === plan.made[index - 1]?.day ? '' : sayShortDay(made.day)}</TableCell>
+            <TableCell>
+              <RecipeLink making={made} />
+            </TableCell>
+            <TableCell sx={{ minWidth: 200 }}>
+              <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', flexWrap: 'wrap' }}>
+                <MadeSign made={made} />
+                {sayMade(made)}
+                <MendMade made={made} />
+              </Box>
+            </TableCell>
+            <TableCell sx={{ minWidth: 150, maxWidth: 280 }}>{sayUses([made])}</TableCell>
+            <TableCell align="right" sx={{ fontFamily: FIGURES, fontSize: 13.5 }}>
+              {sayLeftOver([made])}
+            </TableCell>
+            <TableCell colSpan={2} />
+          </TableRow>
+        ))}
         {plan.makings.map((making, index) => (
           <TableRow key={`${making.recipeId} ${making.day}`} hover>
             <TableCell sx={figures}>

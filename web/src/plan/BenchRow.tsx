@@ -85,6 +85,38 @@ function HourLines({ entry, hours, scale }: { entry: SeasonDay; hours: number; s
   );
 }
 
+/** What is done of a day already: one strip before all that is still to be done. */
+function DoneStrip({ entry, plan, scale }: { entry: SeasonDay; plan: PlanAnswer; scale: number }) {
+  if (entry.doneMinutes === 0) return null;
+  const made = plan.made.filter(({ day, finishedOn }) => day === entry.day || finishedOn === entry.day);
+  const text = sayList([...new Set(made.map(({ recipeName }) => recipeName))]);
+  return (
+    <Box
+      title={`Done: ${text}`}
+      sx={{
+        position: 'absolute',
+        left: 0,
+        width: `calc(${String(entry.doneMinutes * scale)}% - 3px)`,
+        top: 6,
+        height: 44,
+        px: 0.75,
+        overflow: 'hidden',
+        whiteSpace: 'nowrap',
+        borderLeft: 6,
+        borderColor: 'success.main',
+        bgcolor: 'action.hover',
+      }}
+    >
+      <Box component="span" sx={{ display: 'block', fontWeight: 650, fontSize: 13, lineHeight: 1.25 }}>
+        ✓ Done
+      </Box>
+      <Box component="span" sx={{ display: 'block', fontSize: 11.5, textOverflow: 'ellipsis', overflow: 'hidden' }}>
+        {text}
+      </Box>
+    </Box>
+  );
+}
+
 /** What came from earlier days, what to do in the waits, and what there is too little of. */
 function UnderRow({ sheet, plan, day }: { sheet: BenchDay; plan: PlanAnswer; day: string }) {
   const waiting = whileWaiting(plan, day, sheet);
@@ -189,6 +221,7 @@ export function BenchRow({ entry, sheet, plan, hours, withEquipment, onOpen }: P
       <Box sx={{ minWidth: 0 }}>
         <Box sx={{ position: 'relative', minHeight: helped ? LANE * 2 - 6 : LANE, overflow: 'hidden' }}>
           <HourLines entry={entry} hours={hours} scale={scale} />
+          <DoneStrip entry={entry} plan={plan} scale={scale} />
           {sheet.tasks.map((task) => (
             <BenchStrip
               key={task.key}

@@ -22,13 +22,19 @@ const views = {
 const notOfThePlan = ['order', 'box'];
 
 function Answer({ plan }: { plan: PlanAnswer }) {
+  const made = plan.made.reduce((sum, { batchCount }) => sum + batchCount, 0);
   const over = plan.findings.filter((each) => each.code === 'day-over').length;
   const toBuy = new Set(plan.shopping.filter(({ packs }) => packs.length > 0).map((line) => line.ingredientId)).size;
   return (
     <AnswerLine>
-      <Mark tone="hot">{sayCount(plan.batches, 'batch', 'batches')}</Mark> for {sayCount(plan.pieces, 'piece')};{' '}
-      {sayMass(plan.leftOverGrams)} left over. Buy {sayCount(toBuy, 'ingredient')} for{' '}
-      {sayMoney(plan.shoppingCostMinor, plan.currency)}
+      <Mark tone="hot">{sayCount(plan.batches, 'batch', 'batches')}</Mark>
+      {made > 0 && (
+        <>
+          , and <Mark tone="done">{String(made)} made already</Mark>,
+        </>
+      )}{' '}
+      for {sayCount(plan.pieces, 'piece')}; {sayMass(plan.leftOverGrams)} left over. Buy {sayCount(toBuy, 'ingredient')}{' '}
+      for {sayMoney(plan.shoppingCostMinor, plan.currency)}
       {over > 0 && (
         <>
           . <Mark tone="stop">{sayCount(over, 'day is over its hours', 'days are over their hours')}</Mark>

@@ -22,7 +22,8 @@ function saySolved(plan: PlanAnswer): string {
     ? `Within ${sayNumber(plan.solved.gap * 100, 1)} % of the best possible plan, ${sayMoment(plan.solved.at)}.`
     : '';
   if (!plan.decided) return 'Planned day by day as it comes. Let the whole season be worked out to find a better plan.';
-  if (!plan.follows) return `${when} Orders or recipes have changed since: the days are kept as far as they serve.`;
+  if (!plan.follows)
+    return `${when} Orders, recipes or what came of a batch have changed since: the days are kept as far as they serve.`;
   return when || 'As it was decided.';
 }
 

@@ -19,6 +19,7 @@ import { useState } from 'react';
 import { Link as RouterLink, useSearchParams } from 'react-router';
 import type { Refusal } from '../app/api';
 import { FIGURES } from '../app/theme';
+import { readNumber } from '../parts/readNumber';
 import { useEdit } from '../parts/useEdit';
 import { useSeasonBook } from '../parts/useSeason';
 
@@ -46,7 +47,7 @@ function Bought({ line, plan }: { line: ShoppingLine; plan: PlanAnswer }) {
   const stored = season?.data.ingredients.find(({ id }) => id === line.ingredientId);
   if (!stored) return null;
   const take = async () => {
-    const total = Math.round(Number((paid ?? '').replace(',', '.')) * per);
+    const total = Math.round(readNumber(paid ?? '') * per);
     if (!(total >= 0)) {
       setTrouble('The price paid must be a number.');
       return;

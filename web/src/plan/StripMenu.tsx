@@ -4,7 +4,9 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { whyNotTo, type BenchTask, type PlanAnswer } from '@usual-pantry/core/plan';
 import { sayDay, sayMinutes } from '@usual-pantry/core/quantity';
+import { useState } from 'react';
 import { useNavigate } from 'react-router';
+import { MadeForm } from '../batches/MadeForm';
 import { usePlanEdit } from '../parts/usePlanEdit';
 import type { SeasonBook } from '../parts/useSeason';
 
@@ -26,9 +28,16 @@ interface Props {
 export function StripMenu({ opened, plan, season, onClose }: Props) {
   const { move, pin } = usePlanEdit();
   const navigate = useNavigate();
+  const [saying, setSaying] = useState(false);
   const { task, day, anchor } = opened;
   const { recipeId } = task;
   if (recipeId === null) return null;
+  const making = plan.makings.find((each) => each.recipeId === recipeId && each.day === day);
+  const facts = season.book.recipes.get(recipeId);
+  if (saying && making && facts)
+    return (
+      <MadeForm making={making} yieldGrams={facts.yieldGrams} today={plan.today} anchor={anchor} onClose={onClose} />
+    );
   const days = plan.days.filter((entry) => entry.benchMinutes > 0 && entry.day !== day);
   return (
     <Menu anchorEl={anchor} open onClose={onClose}>
@@ -40,6 +49,15 @@ export function StripMenu({ opened, plan, season, onClose }: Props) {
       >
         {task.pinned ? 'Let it go' : 'Pin it here'}
       </MenuItem>
+      {making && facts && (
+        <MenuItem
+          onClick={() => {
+            setSaying(true);
+          }}
+        >
+          It was made
+        </MenuItem>
+      )}
       <MenuItem onClick={() => void navigate(`/recipes/${recipeId}`)}>Open the recipe</MenuItem>
       <ListSubheader sx={{ bgcolor: 'transparent' }}>Move it to</ListSubheader>
       {days.map((entry) => {

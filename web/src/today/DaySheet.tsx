@@ -7,6 +7,8 @@ import { addDays, sayClock, sayCount, sayMinutes, sayShortDay } from '@usual-pan
 import { useMemo, type ReactNode } from 'react';
 import { Link as RouterLink } from 'react-router';
 import { FIGURES } from '../app/theme';
+import { EndOfTask } from '../batches/EndOfTask';
+import { MadeLine } from '../batches/MadeLine';
 import { sayPacked } from '../orders/words';
 import { labelAddress } from '../parts/addresses';
 import { Panel } from '../parts/Panel';
@@ -35,9 +37,11 @@ function addressOfTask({ recipeId, pieceId, pack }: BenchTask): string {
   return pack ? labelAddress(pack.boxId, pack.handOver, pack) : '/plan/days';
 }
 
-/** A stretch of work with the time at which it begins, counted from the start of the day. */
-const TimedTape = ({ task }: { task: BenchTask }) => (
-  <Box sx={{ display: 'grid', gridTemplateColumns: '72px 1fr', alignItems: 'center' }}>
+/** A stretch of work with the time at which it begins, counted from the start of the day, and what ends it. */
+const TimedTape = ({ task, children }: { task: BenchTask; children: ReactNode }) => (
+  <Box
+    sx={{ display: 'grid', gridTemplateColumns: { xs: '54px 1fr 62px', sm: '72px 1fr 76px' }, alignItems: 'center' }}
+  >
     <Box sx={{ fontFamily: FIGURES, fontSize: 13, color: 'text.secondary' }}>+{sayClock(task.from)}</Box>
     <Tape
       to={addressOfTask(task)}
@@ -51,6 +55,7 @@ const TimedTape = ({ task }: { task: BenchTask }) => (
         ...(task.who === 'helper' ? ['by the helper'] : []),
       ].join(' · ')}
     />
+    <Box sx={{ pl: { sm: 1 } }}>{children}</Box>
   </Box>
 );
 
@@ -58,6 +63,7 @@ const TimedTape = ({ task }: { task: BenchTask }) => (
 export function DaySheet({ entry, plan, title }: { entry: SeasonDay; plan: PlanAnswer; title: string }) {
   const { season } = useSeasonBook();
   const sheet = useMemo(() => season && benchDay(plan, entry.day, season.book), [plan, entry.day, season]);
+  const done = plan.made.filter(({ day, finishedOn }) => day === entry.day || finishedOn === entry.day);
   const nothing = !hasWork(entry) && entry.bookedMinutes === 0;
   const aside =
     entry.benchMinutes > 0 ? `${sayMinutes(entry.bookedMinutes)} of ${sayMinutes(entry.benchMinutes)}` : 'no bench day';
@@ -68,7 +74,16 @@ export function DaySheet({ entry, plan, title }: { entry: SeasonDay; plan: PlanA
       {sheet && sheet.tasks.length > 0 && (
         <Section title="In order">
           {sheet.tasks.map((task) => (
-            <TimedTape key={task.key} task={task} />
+            <TimedTape key={task.key} task={task}>
+              {season && <EndOfTask task={task} tasks={sheet.tasks} day={entry.day} plan={plan} season={season} />}
+            </TimedTape>
+          ))}
+        </Section>
+      )}
+      {done.length > 0 && (
+        <Section title="Done">
+          {done.map((made) => (
+            <MadeLine key={`${made.recipeId} ${made.day}`} made={made} />
           ))}
         </Section>
       )}

@@ -11,6 +11,7 @@ import { FirstSteps } from './FirstSteps';
 
 function Answer({ plan }: { plan: PlanAnswer }) {
   const days = plan.days.filter((day) => day.makings.length > 0 || day.packs.length > 0).length;
+  const made = plan.made.reduce((sum, { batchCount }) => sum + batchCount, 0);
   const settle = plan.findings.filter((each) => each.severity !== 'know').length;
   return (
     <AnswerLine>
@@ -18,6 +19,11 @@ function Answer({ plan }: { plan: PlanAnswer }) {
       <Mark tone="hot">
         {sayCount(plan.batches, 'batch', 'batches')} over {sayCount(days, 'bench day')}
       </Mark>
+      {plan.made.length > 0 && (
+        <>
+          , <Mark tone="done">{sayCount(made, 'batch is made', 'batches are made')}</Mark>
+        </>
+      )}
       ,{' '}
       {settle === 0 ? (
         <Mark tone="done">nothing to decide.</Mark>

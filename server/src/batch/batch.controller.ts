@@ -1,0 +1,50 @@
+import { Body, Controller, HttpCode, Post } from '@nestjs/common';
+import { ApiBody, ApiOperation, ApiTags } from '@nestjs/swagger';
+import { batchDraftSchema, batchSchema, type BatchDraft } from '@usual-pantry/core/batch';
+import { daySchema, idSchema, versionSchema } from '@usual-pantry/core/record';
+import { z } from 'zod';
+import { jsonSchemaOf } from '../http/json-schema.js';
+import { recordController } from '../http/record-controller.js';
+import type { BatchRow } from './batch.entity.js';
+import { BatchRecords } from './batch.records.js';
+
+const MOST_AT_ONCE = 100;
+const madeSchema = z.strictObject({ batches: z.array(batchDraftSchema).min(1).max(MOST_AT_ONCE) });
+const finishedSchema = z.strictObject({
+  batches: z
+    .array(z.strictObject({ id: idSchema, version: versionSchema }))
+    .min(1)
+    .max(MOST_AT_ONCE),
+  on: daySchema.nullable(),
+});
+
+@ApiTags('Batches')
+@Controller('api/batches')
+export class BatchController extends recordController<BatchDraft, BatchRow>({
+  noun: 'batch',
+  draft: batchDraftSchema,
+  stored: batchSchema,
+}) {
+  constructor(override readonly records: BatchRecords) {
+    super(records);
+  }
+
+  @Post('made')
+  @ApiOperation({
+    summary: 'Writes several batches down that were made, all of them or none; the pantry gives for them',
+  })
+  @ApiBody({ schema: jsonSchemaOf(madeSchema) })
+  made(@Body({ schema: madeSchema }) { batches }: z.infer<typeof madeSchema>) {
+    return this.records.createAll(batches);
+  }
+
+  @Post('finished')
+  @HttpCode(200)
+  @ApiOperation({
+    summary: 'Says of several batches when their pieces were cut, rolled or dipped; null takes that back',
+  })
+  @ApiBody({ schema: jsonSchemaOf(finishedSchema) })
+  finished(@Body({ schema: finishedSchema }) { batches, on }: z.infer<typeof finishedSchema>) {
+    return this.records.finish(batches, on);
+  }
+}

@@ -1,0 +1,16 @@
+import type { BatchDraft } from '@usual-pantry/core/batch';
+import { Column, Entity, PrimaryColumn } from 'typeorm';
+
+@Entity('batch')
+export class BatchRow {
+  @PrimaryColumn('text') id: string;
+  @Column('integer') version: number;
+  @Column('text') recipeId: string;
+  @Column('text') madeOn: string;
+  @Column('real') size: number;
+  @Column('text') state: BatchDraft['state'];
+  @Column('real', { nullable: true }) grams: number | null;
+  @Column('text', { nullable: true }) finishedOn: string | null;
+  @Column('simple-json') taken: BatchDraft['taken'];
+  @Column('text') notes: string;
+}

@@ -1,0 +1,124 @@
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from '@jest/globals';
+import type { Batch } from '@usual-pantry/core/batch';
+import { openBook } from '@usual-pantry/core/box';
+import type { Ingredient } from '@usual-pantry/core/ingredient';
+import type { Plan } from '@usual-pantry/core/plan';
+import type { SeasonFile } from '@usual-pantry/core/season';
+import { verifyPlan } from '../../../core/testing/verify-plan.js';
+import { openServer, readDemo, TODAY, type TestServer } from '../testing/server.js';
+
+let server: TestServer;
+beforeAll(async () => {
+  server = await openServer();
+});
+beforeEach(async () => {
+  await server.http
+    .post('/api/season-file')
+    .send(await readDemo())
+    .expect(200);
+});
+afterAll(() => server.close());
+
+const plan = async () => (await server.http.get('/api/plan').expect(200)).body as Plan & { follows: boolean };
+const file = async () => (await server.http.get('/api/season-file').expect(200)).body as SeasonFile;
+const ingredient = async (id: string) =>
+  (await server.http.get(`/api/ingredients/${id}`).expect(200)).body as Ingredient;
+const made = async (batches: object[]) =>
+  (await server.http.post('/api/batches/made').send({ batches }).expect(201)).body as Batch[];
+
+/** The first making of the plan, as batches that were made today. */
+async function firstMaking() {
+  const [making] = (await plan()).makings;
+  if (!making) throw new Error('nothing to make');
+  const { recipeId, batches } = making;
+  return {
+    making,
+    drafts: batches.flatMap(({ size, count }) => Array.from({ length: count }, () => ({ recipeId, size, on: TODAY }))),
+  };
+}
+
+describe('batches that were made', () => {
+  it('are not made again, and the rest of the plan stays as it was decided', async () => {
+    const before = await plan();
+    const { making, drafts } = await firstMaking();
+    await made(drafts);
+    const after = await plan();
+    expect(after.made).toMatchObject([{ recipeId: making.recipeId, day: TODAY, batchCount: making.batchCount }]);
+    expect(after.batches).toBe(before.batches - making.batchCount);
+    expect(after.follows).toBe(true);
+    const stored = await file();
+    expect(stored.batches).toHaveLength(drafts.length);
+    expect(verifyPlan(after, openBook(stored), stored.orders, TODAY)).toEqual([]);
+    // And they come back from the file.
+    await server.http.post('/api/season-file').send(stored).expect(200);
+    expect((await plan()).made).toEqual(after.made);
+  });
+
+  it('take from the pantry what it has of what they need, and give it back', async () => {
+    const { making, drafts } = await firstMaking();
+    const { recipes, ingredients } = await file();
+    const used = recipes
+      .find(({ id }) => id === making.recipeId)
+      ?.lines.flatMap(({ uses }) => (uses.kind === 'ingredient' ? [uses.id] : []));
+    const onHand = ingredients.find(({ id, onHandGrams }) => used?.includes(id) === true && onHandGrams > 0);
+    if (!onHand) throw new Error('nothing of it is on hand');
+    const [one] = await made(drafts);
+    if (!one) throw new Error('nothing was made');
+    const taken = one.taken.filter(({ ingredientId }) => ingredientId === onHand.id);
+    expect(taken.length).toBeGreaterThan(0);
+    const left = await ingredient(onHand.id);
+    expect(left.onHandGrams).toBeLessThan(onHand.onHandGrams);
+    for (const { id, version } of (await file()).batches.map(({ id }) => ({ id, version: 1 })))
+      await server.http.delete(`/api/batches/${id}`).query({ version }).expect(204);
+    expect((await ingredient(onHand.id)).onHandGrams).toBeCloseTo(onHand.onHandGrams, 6);
+    expect((await plan()).made).toEqual([]);
+  });
+
+  it('keep what went in when something else is said of them', async () => {
+    const { drafts } = await firstMaking();
+    const [one] = await made(drafts);
+    if (!one) throw new Error('nothing was made');
+    const { id, version, ...draft } = one;
+    const { body } = await server.http
+      .put(`/api/batches/${id}`)
+      .send({ ...draft, version, grams: 500, taken: [] })
+      .expect(200);
+    expect(body).toMatchObject({ grams: 500, taken: one.taken });
+    expect((await plan()).made).toMatchObject([{ recipeId: one.recipeId }]);
+  });
+
+  it('are said to be finished together, or not at all', async () => {
+    const { drafts } = await firstMaking();
+    const [one] = await made([drafts[0] ?? {}, drafts[0] ?? {}]);
+    if (!one) throw new Error('nothing was made');
+    const both = (await file()).batches.map(({ id }) => ({ id, version: 1 }));
+    const stale = [...both.slice(0, 1), { id: both[1]?.id, version: 7 }];
+    await server.http.post('/api/batches/finished').send({ batches: stale, on: TODAY }).expect(409);
+    expect((await file()).batches.map(({ finishedOn }) => finishedOn)).toEqual([null, null]);
+    await server.http.post('/api/batches/finished').send({ batches: both, on: TODAY }).expect(200);
+    expect((await file()).batches.map(({ finishedOn }) => finishedOn)).toEqual([TODAY, TODAY]);
+    expect((await plan()).made).toMatchObject([{ finishedOn: TODAY }]);
+  });
+
+  it('are refused as a whole, in words, when one of them cannot be', async () => {
+    const { drafts } = await firstMaking();
+    const later = { ...drafts[0], on: '2026-11-26' };
+    const { body } = await server.http
+      .post('/api/batches/made')
+      .send({ batches: [drafts[0], later] })
+      .expect(422);
+    expect(body).toMatchObject({ wrong: [{ path: 'on', message: 'must not be after today, Wednesday 25 November' }] });
+    await server.http
+      .post('/api/batches/made')
+      .send({ batches: [{ ...drafts[0], recipeId: 'lost' }] })
+      .expect(422);
+    expect((await file()).batches).toEqual([]);
+  });
+
+  it('keep their recipe from being deleted', async () => {
+    const { drafts, making } = await firstMaking();
+    await made(drafts);
+    const { body } = await server.http.delete(`/api/recipes/${making.recipeId}`).query({ version: 1 }).expect(409);
+    expect(JSON.stringify(body)).toContain('batches that were made');
+  });
+});
