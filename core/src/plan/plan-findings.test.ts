@@ -71,7 +71,7 @@ describe('what stands in the way of a plan', () => {
     ];
     expect(codes({}, at('2026-11-26'))).not.toContain('clock-set-back');
     expect(found({}, at('2026-12-01')).find(({ code }) => code === 'clock-set-back')?.message).toContain(
-      'it is Wednesday 25 November, but an order was changed on Tuesday 1 December',
+      'it is Wednesday 25 November, but something was written down on Tuesday 1 December',
     );
   });
 

@@ -255,9 +255,11 @@ const passedFindings = (decided: Guide | null, book: Book, today: Day): Finding[
   });
 
 /** A clock that was set back: something was written down on a day that is still to come. */
-function clockFindings(orders: readonly OrderFiled[], today: Day): Finding[] {
-  const latest = orders
-    .flatMap(({ history }) => history.map(({ at }) => at.slice(0, 10)))
+function clockFindings(orders: readonly OrderFiled[], batches: Book['batches'], today: Day): Finding[] {
+  const latest = [
+    ...orders.flatMap(({ history }) => history.map(({ at }) => at.slice(0, 10))),
+    ...batches.map(({ on }) => on),
+  ]
     .sort()
     .at(-1);
   // A day ahead may be another time zone.
@@ -267,7 +269,7 @@ function clockFindings(orders: readonly OrderFiled[], today: Day): Finding[] {
       'decide',
       'clock-set-back',
       KITCHEN,
-      `By this computer’s clock it is ${sayDay(today)}, but an order was changed on ${sayDay(latest)}. Look at the clock: every day of the plan rests on it.`,
+      `By this computer’s clock it is ${sayDay(today)}, but something was written down on ${sayDay(latest)}. Look at the clock: every day of the plan rests on it.`,
       [],
     ),
   ];
@@ -287,7 +289,7 @@ export const planFindings = (
   book: Book,
   today: Day,
 ): Finding[] => [
-  ...clockFindings(orders, today),
+  ...clockFindings(orders, book.batches, today),
   ...passedFindings(decided, book, today),
   ...kitchenFindings(plan, book),
   ...lifeFindings(book),
