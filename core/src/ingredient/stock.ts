@@ -33,8 +33,8 @@ export function drawFrom(parts: readonly OpenPart[], grams: number, day: Day): S
   });
 }
 
-/** A rest of less than this is nothing, g. */
-const NOTHING = 1e-6;
+/** Without the dust of binary fractions, so that what is put back is what it was. */
+const tidy = (grams: number): number => Number(grams.toFixed(6));
 
 /** The ingredient without what was taken of it. What is not there cannot be taken: nothing falls below zero. */
 export function withoutTaken<Ingredient extends Stock>(
@@ -50,10 +50,10 @@ export function withoutTaken<Ingredient extends Stock>(
       wanted -= less;
     }
   }
-  const left = lots.filter(({ grams }) => grams > NOTHING);
+  const left = lots.map((lot) => ({ ...lot, grams: tidy(lot.grams) })).filter(({ grams }) => grams > 0);
   const inLots = left.reduce((sum, { grams }) => sum + grams, 0);
   const onHand = ingredient.onHandGrams - taken.reduce((sum, { grams }) => sum + grams, 0);
-  return { ...ingredient, lots: left, onHandGrams: Math.max(inLots, onHand > NOTHING ? onHand : 0) };
+  return { ...ingredient, lots: left, onHandGrams: Math.max(inLots, tidy(onHand), 0) };
 }
 
 /** The ingredient with what was taken of it put back. */
@@ -62,9 +62,9 @@ export function withPutBack<Ingredient extends Stock>(ingredient: Ingredient, ta
   for (const { grams, useBy } of taken) {
     if (useBy === null) continue;
     const same = lots.find((lot) => lot.useBy === useBy);
-    if (same) same.grams += grams;
+    if (same) same.grams = tidy(same.grams + grams);
     else lots.push({ grams, useBy });
   }
   const back = taken.reduce((sum, { grams }) => sum + grams, 0);
-  return { ...ingredient, lots, onHandGrams: ingredient.onHandGrams + back };
+  return { ...ingredient, lots, onHandGrams: tidy(ingredient.onHandGrams + back) };
 }

@@ -1,5 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import { readFileSync } from 'node:fs';
+import { batch } from '../../testing/kitchen.js';
 import { addDays, daysBetween } from '../quantity/index.js';
 import { sayPath } from '../record/index.js';
 import { openBook } from '../box/index.js';
@@ -59,6 +60,7 @@ describe('a wrong file', () => {
     const file = demo();
     first(file.orders).lines = [{ boxId: 'lost', count: 1, edition: null }];
     file.boxes.push(structuredClone(first(file.boxes)));
+    file.batches.push(batch('one', 'lost', '2026-11-20'), batch('one', 'dark-coating', '2026-11-20'));
     const coating = file.recipes.find((each) => each.id === 'dark-coating');
     coating?.lines.push({
       uses: { kind: 'recipe', id: 'ginger-bark' },
@@ -70,7 +72,9 @@ describe('a wrong file', () => {
     });
     expect(wrongIn(file)).toEqual([
       `boxes[${file.boxes.length - 1}].id: "sampler" is there twice`,
+      'batches[1].id: "one" is there twice',
       'orders[0].lines[0].boxId: there is no box "lost"',
+      'batches[0].recipeId: there is no recipe "lost"',
       'recipes[0].lines[1].uses.id: a recipe cannot be made of itself: Dark coating > Ginger and cocoa-nib bark > Dark coating',
     ]);
   });
@@ -95,6 +99,30 @@ describe('moving the dates', () => {
     expect(paid(moved).length).toBeGreaterThan(0);
     expect(paid(moved)).toEqual(paid(file).map((on) => addDays(on, daysBetween(file.writtenFor, moved.writtenFor))));
     expect(moveSeason(file, file.writtenFor)).toEqual(file);
+  });
+
+  it('moves what was made, what was decided and what differs with them', () => {
+    const file = {
+      ...demo(),
+      batches: [
+        batch('one', 'maple-pecan-fudge', '2026-11-21', {
+          finishedOn: '2026-11-22',
+          taken: [
+            { ingredientId: 'heavy-cream', grams: 200, useBy: '2026-12-02' },
+            { ingredientId: 'sugar', grams: 500, useBy: null },
+          ],
+        }),
+      ],
+    };
+    const moved = moveSeason(file, '2026-12-02');
+    expect(moved.batches).toMatchObject([
+      { on: '2026-11-28', finishedOn: '2026-11-29', taken: [{ useBy: '2026-12-09' }, { useBy: null }] },
+    ]);
+    const days = ({ plan, kitchen }: SeasonFile) => [
+      ...(plan?.batches ?? []).map(({ day }) => day),
+      ...kitchen.dayChanges.map(({ day }) => day),
+    ];
+    expect(days(moved)).toEqual(days(file).map((day) => addDays(day, 7)));
   });
 });
 

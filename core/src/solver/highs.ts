@@ -91,9 +91,8 @@ export function solveWithHighs(
       mip_rel_gap: gap,
       mip_abs_gap: gapAbsolute,
       random_seed: 1,
-      // Found by trying on seasons: restarts cost more than they bring, heuristics bring more than they cost.
+      // Found by trying on seasons: more heuristics than usual bring more than they cost.
       mip_heuristic_effort: 0.3,
-      mip_allow_restart: false,
     });
     if (seconds !== undefined) held.options.set({ time_limit: seconds });
     if (start && start.length > 0)

@@ -140,11 +140,26 @@ describe('undo', () => {
   });
 
   it('is refused, and keeps its place, when somebody else has changed the record', async () => {
-    answer = () => ({ status: 409, body: { code: 'stale', message: 'This order was changed elsewhere.' } });
+    const current = order(3, 'theirs');
+    answer = () => ({ status: 409, body: { code: 'stale', message: 'This order was changed elsewhere.', current } });
     record(order(1, 'old'), order(2, 'new'));
     await store.dispatch(undo());
     expect(notice()).toMatchObject({ text: 'Not undone. This order was changed elsewhere.', tone: 'trouble' });
     expect(store.getState().history.done).toHaveLength(1);
+  });
+
+  it('goes on over a record that was changed elsewhere and changed back', async () => {
+    answer = ({ body }) =>
+      body?.['version'] === 2
+        ? { status: 409, body: { code: 'stale', message: 'Changed elsewhere.', current: order(4, 'new') } }
+        : { status: 200, body: { ...body, id: 'o', version: 5 } };
+    record(order(1, 'old'), order(2, 'new'));
+    await store.dispatch(undo());
+    expect(calls.map(({ body }) => [body?.['notes'], body?.['version']])).toEqual([
+      ['old', 2],
+      ['old', 4],
+    ]);
+    expect(notice()).toMatchObject({ text: 'Undone: Ada’s order saved.' });
   });
 
   it('says when there is nothing to undo or redo', async () => {

@@ -1,4 +1,5 @@
 import { createSlice, type PayloadAction, type ThunkAction, type UnknownAction } from '@reduxjs/toolkit';
+import isEqual from 'fast-deep-equal';
 import type { StoredDecision } from '@usual-pantry/core/plan';
 import { api, type Drafts, type Noun, type Refusal, type Stored } from './api';
 
@@ -72,8 +73,8 @@ const bringPlan =
     return (await dispatch(api.endpoints.restorePlan.initiate(change)).unwrap()).decision;
   };
 
-/** Brings a record from what it is to what it shall be; gives what is then stored. */
-const bring =
+/** Stores, adds or deletes a record. */
+const store =
   (noun: Noun, from: Stored | null, to: Stored | null): Thunk<Stored | null> =>
   async (dispatch) => {
     if (to === null) {
@@ -89,6 +90,23 @@ const bring =
         draft: draftOf(to),
       }),
     ).unwrap();
+  };
+
+/**
+ * Brings a record from what it is to what it shall be; gives what is then stored. A record that was changed meanwhile and changed back is
+ * what it was: a batch that is taken back leaves the pantry so.
+ */
+const bring =
+  (noun: Noun, from: Stored | null, to: Stored | null): Thunk<Stored | null> =>
+  async (dispatch) => {
+    try {
+      return await dispatch(store(noun, from, to));
+    } catch (error) {
+      const { code, current } = error as Refusal;
+      const now = code === 'stale' && from ? (current as Stored | undefined) : undefined;
+      if (!from || !now || !isEqual(draftOf(now), draftOf(from))) throw error;
+      return dispatch(store(noun, now, to));
+    }
   };
 
 /** Other steps on the same record must start from the version that is stored now. */
