@@ -7,6 +7,8 @@ export * from './left-over.js';
 export * from './made.js';
 export * from './making.js';
 export * from './makings.js';
+export * from './settle.js';
+export * from './supplies.js';
 export * from './move.js';
 export * from './needs.js';
 export * from './nuts.js';

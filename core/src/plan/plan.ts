@@ -4,7 +4,8 @@ import { doubleFindings, findingsOfOrder, isOpen, type OrderFiled, type PackedAs
 import { addDays, type Day } from '../quantity/index.js';
 import { boxDemand, pieceDemand, type BoxDemand } from './demand.js';
 import { pieceKey, withoutMade, type Guide } from './guide.js';
-import { madeOf, settle, triedOf } from './made.js';
+import { madeOf, triedOf } from './made.js';
+import { settle } from './settle.js';
 import { planMakings } from './makings.js';
 import { bookPacking } from './packing.js';
 import { planFindings } from './plan-findings.js';

@@ -6,7 +6,7 @@ import type { RecipeFacts } from '../recipe/index.js';
 import { ModelBuilder, type Term } from '../solver/index.js';
 import type { PieceDemand } from './demand.js';
 import type { Guide } from './guide.js';
-import type { Settled } from './made.js';
+import type { Settled } from './settle.js';
 import type { Packing } from './packing.js';
 import { isBenchDay, makerHours } from './windows.js';
 

@@ -2,7 +2,7 @@ import { bodyForm, piecesPerBatch } from '../piece/index.js';
 import { addDays, daysBetween, type Day } from '../quantity/index.js';
 import { groupBy } from '../record/index.js';
 import type { Term } from '../solver/index.js';
-import { leftGramsOf } from './made.js';
+import { leftGramsOf } from './supplies.js';
 import { sharedGrams } from './making.js';
 import { usableWindow } from './needs.js';
 import { componentsOf, merged, weights, type SeasonDraft, type Serve } from './season-draft.js';

@@ -5,7 +5,7 @@ import { componentKey, pieceKey, type DayShare, type Guide } from './guide.js';
 import { addBatches, addLeast, addServes } from './season-columns.js';
 import { draftSeason, type Claim, type SeasonDraft, type SeasonInput } from './season-draft.js';
 import { addEquipment, addHands, addMouldsAndPans } from './season-hands.js';
-import { leftGramsOf } from './made.js';
+import { leftGramsOf } from './supplies.js';
 import { addMass, type MassRows } from './season-mass.js';
 
 /** A season as a model, and how to read what a solver finds for it. */

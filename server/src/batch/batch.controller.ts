@@ -45,6 +45,6 @@ export class BatchController extends recordController<BatchDraft, BatchRow>({
   })
   @ApiBody({ schema: jsonSchemaOf(finishedSchema) })
   finished(@Body({ schema: finishedSchema }) { batches, on }: z.infer<typeof finishedSchema>) {
-    return this.records.finish(batches, on);
+    return this.records.updateAll(batches, (batch) => ({ ...batch, finishedOn: on }));
   }
 }

@@ -1,7 +1,7 @@
 import { Injectable } from '@nestjs/common';
 import { takenFor, wrongInBatch, wrongInBatchEdit, type BatchDraft } from '@usual-pantry/core/batch';
 import { withoutTaken, withPutBack, type IngredientFiled, type StockPart } from '@usual-pantry/core/ingredient';
-import { sayDay, type Day } from '@usual-pantry/core/quantity';
+import { sayDay } from '@usual-pantry/core/quantity';
 import { groupBy, type WrongValue } from '@usual-pantry/core/record';
 import { In, type EntityManager } from 'typeorm';
 import { BookService } from '../book/book.service.js';
@@ -80,25 +80,6 @@ export class BatchRecords extends Records<BatchDraft, BatchRow> {
       const made: Stored<BatchDraft>[] = [];
       for (const draft of drafts) made.push(await this.create(draft));
       return made;
-    }, this.part);
-  }
-
-  /**
-   * Says of several batches when their pieces were cut, rolled or dipped; null takes that back. All of them or none.
-   * @throws Refused as {@link update} does, for the first that cannot be changed
-   */
-  finish(
-    batches: readonly { readonly id: string; readonly version: number }[],
-    on: Day | null,
-  ): Promise<{ before: Stored<BatchDraft>; after: Stored<BatchDraft> }[]> {
-    return this.work.write(async () => {
-      const changes: { before: Stored<BatchDraft>; after: Stored<BatchDraft> }[] = [];
-      for (const { id, version } of batches) {
-        const before = await this.get(id);
-        const { id: _id, version: _version, ...draft } = before;
-        changes.push({ before, after: await this.update(id, version, { ...draft, finishedOn: on }) });
-      }
-      return changes;
     }, this.part);
   }
 

@@ -39,6 +39,6 @@ export class OrderController extends recordController<OrderDraft, OrderRow>({
   @ApiOperation({ summary: 'Brings several orders into one state, all of them or none' })
   @ApiBody({ schema: jsonSchemaOf(statesSchema) })
   changeStates(@Body({ schema: statesSchema }) { orders, state }: z.infer<typeof statesSchema>) {
-    return this.records.changeState(orders, state);
+    return this.records.updateAll(orders, (order) => ({ ...order, state }));
   }
 }

@@ -73,25 +73,6 @@ export class OrderRecords extends Records<OrderDraft, OrderRow> {
     return wrongInOrderEdit(draft, before, book, this.clock.today());
   }
 
-  /**
-   * Brings several orders into one state, all of them or none.
-   * @throws Refused as {@link update} does, for the first that cannot be changed
-   */
-  changeState(
-    orders: readonly { readonly id: string; readonly version: number }[],
-    state: OrderDraft['state'],
-  ): Promise<{ before: Stored<OrderDraft>; after: Stored<OrderDraft> }[]> {
-    return this.work.write(async () => {
-      const changes: { before: Stored<OrderDraft>; after: Stored<OrderDraft> }[] = [];
-      for (const { id, version } of orders) {
-        const before = await this.get(id);
-        const { id: _id, version: _version, ...draft } = before;
-        changes.push({ before, after: await this.update(id, version, { ...draft, state }) });
-      }
-      return changes;
-    }, 'orders');
-  }
-
   usersOf(): Promise<User[]> {
     return Promise.resolve([]);
   }

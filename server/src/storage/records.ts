@@ -220,6 +220,25 @@ export abstract class Records<Draft, Row extends MainRow> {
     }, this.part);
   }
 
+  /**
+   * Changes several records alike, all of them or none.
+   * @throws Refused as {@link update} does, for the first that cannot be changed
+   */
+  updateAll(
+    records: readonly { readonly id: string; readonly version: number }[],
+    change: (draft: Stored<Draft>) => Stored<Draft>,
+  ): Promise<{ before: Stored<Draft>; after: Stored<Draft> }[]> {
+    return this.work.write(async () => {
+      const changes: { before: Stored<Draft>; after: Stored<Draft> }[] = [];
+      for (const { id, version } of records) {
+        const before = await this.get(id);
+        const { id: _id, version: _version, ...draft } = change(before);
+        changes.push({ before, after: await this.update(id, version, draft as unknown as Draft) });
+      }
+      return changes;
+    }, this.part);
+  }
+
   /** @throws Refused 404, 409 with the users when something uses it, 409 when `version` is stale */
   remove(id: string, version: number): Promise<void> {
     return this.work.write(async (manager) => {
