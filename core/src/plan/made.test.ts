@@ -216,6 +216,28 @@ describe('a season that is under way', () => {
     );
   });
 
+  it('is solved although it is too late for what its made pieces are dipped into', async () => {
+    const coating = recipe('coating', [line('dark', 500)], { keepsDays: 90, restDays: 2, handsMinutes: 10 });
+    const now = bookOf({
+      ...trufflePantry,
+      kitchen: bench,
+      recipes: [...trufflePantry.recipes.filter(({ id }) => id !== 'coating'), coating],
+      pieces: [truffle()],
+      boxes: [box('b', ['truffle'])],
+      batches: [batch('middle', 'ganache', '2026-11-30', { size: 0.5 })],
+    });
+    const orders = [order('a', { b: 6 }, '2026-12-02'), order('z', { b: 6 }, '2026-12-12')];
+    const { guide, status } = await solveSeason({ book: now, orders, today: '2026-12-01' }, solver);
+    expect(status).toBe('best');
+    const plan = planSeason(now, orders, '2026-12-01', guide ?? undefined);
+    // The first order gets its coating as soon as there is one, and the maker is told what that means.
+    expect(plan.makings.map(({ recipeId }) => recipeId)).toContain('coating');
+    expect(plan.finishings.map(({ handOver, count }) => [handOver, count])).toContainEqual(['2026-12-02', 6]);
+    expect(plan.findings.filter(({ code }) => code === 'not-rested')).toMatchObject([
+      { message: 'coating must rest until Thursday 3 December, but is wanted on Tuesday 1 December for truffle.' },
+    ]);
+  });
+
   it('is solved anew by the same rules, whatever came of its batches', async () => {
     const anyFate = fc.array(
       fc.record({ share: fc.double({ min: 0.6, max: 1.2, noNaN: true }), failed: fc.integer({ min: 0, max: 5 }) }),

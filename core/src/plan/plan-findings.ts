@@ -148,6 +148,24 @@ function poolFindings(
   });
 }
 
+/** What would have to be used before it has rested, since it was wanted too late. */
+const freshFindings = (plan: Plan, book: Book): Finding[] =>
+  plan.makings.flatMap(({ recipeId, recipeName, day, uses }) => {
+    const restDays = book.recipes.get(recipeId)?.recipe.restDays ?? 0;
+    const early = uses.find(({ role, on }) => role !== 'body' && on < addDays(day, restDays));
+    if (!early) return [];
+    const about: Subject = { noun: 'recipe', id: recipeId, name: recipeName };
+    return [
+      finding(
+        'decide',
+        'not-rested',
+        about,
+        `${recipeName} must rest until ${sayDay(addDays(day, restDays))}, but is wanted on ${sayDay(early.on)} for ${early.name}.`,
+        [PLAN_AGAIN, openWayOut(about)],
+      ),
+    ];
+  });
+
 function shoppingFindings(shopping: readonly ShoppingLine[], today: Day): Finding[] {
   return shopping.flatMap((line) => {
     const about: Subject = { noun: 'ingredient', id: line.ingredientId, name: line.name };
@@ -296,6 +314,7 @@ export const planFindings = (
   ...lateFindings(orders, outside, book, today),
   ...dayFindings(plan, book, today),
   ...humidFindings(plan, book, today),
+  ...freshFindings(plan, book),
   ...poolFindings([...plan.made, ...plan.makings], book),
   ...shoppingFindings(plan.shopping, today),
 ];
