@@ -3,7 +3,7 @@ import type { BenchTask, PlanAnswer } from '@usual-pantry/core/plan';
 import type { Day } from '@usual-pantry/core/quantity';
 import { useBatches } from '../parts/useBatches';
 import type { SeasonBook } from '../parts/useSeason';
-import { MadeButton } from './MadeForm';
+import { MadeButton } from './MadeButton';
 
 interface Props {
   readonly task: BenchTask;

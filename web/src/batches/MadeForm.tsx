@@ -27,9 +27,9 @@ const madeFormSchema = z.object({
   ),
   grams: gramsSchema.nullable(),
 });
-type MadeForm = z.infer<typeof madeFormSchema>;
+type MadeFields = z.infer<typeof madeFormSchema>;
 
-interface Props {
+export interface MadeFormProps {
   readonly making: Pick<Making, 'recipeId' | 'recipeName' | 'day' | 'batches'>;
   readonly yieldGrams: number;
   readonly today: string;
@@ -39,7 +39,7 @@ interface Props {
 
 /** What these batches should weigh together. */
 function Expected({ sizes, yieldGrams }: { sizes: readonly number[]; yieldGrams: number }) {
-  const counts = useWatch<MadeForm, 'counts'>({ name: 'counts' });
+  const counts = useWatch<MadeFields, 'counts'>({ name: 'counts' });
   const batches = sizes.map((size, index) => ({ size, count: counts[index] ?? 0 }));
   return (
     <Typography variant="body2" sx={{ color: 'text.secondary' }}>
@@ -49,12 +49,12 @@ function Expected({ sizes, yieldGrams }: { sizes: readonly number[]; yieldGrams:
 }
 
 /** How many batches of a making were made, when, and what came out; or that they failed. */
-export function MadeForm({ making, yieldGrams, today, anchor, onClose }: Props) {
+export default function MadeForm({ making, yieldGrams, today, anchor, onClose }: MadeFormProps) {
   const { made } = useBatches();
   const [trouble, setTrouble] = useState<string | null>(null);
   const { recipeId, recipeName } = making;
   const sizes = making.batches.map(({ size }) => size);
-  const form = useForm<MadeForm>({
+  const form = useForm<MadeFields>({
     resolver: zodResolver(madeFormSchema),
     defaultValues: {
       on: making.day < today ? making.day : today,
@@ -121,35 +121,5 @@ export function MadeForm({ making, yieldGrams, today, anchor, onClose }: Props) 
         </Box>
       </FormProvider>
     </Popover>
-  );
-}
-
-/** A button that opens what is said of a making. */
-export function MadeButton({ making, yieldGrams, today }: Pick<Props, 'making' | 'yieldGrams' | 'today'>) {
-  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
-  return (
-    <>
-      <Button
-        size="small"
-        aria-label={`${making.recipeName} was made`}
-        onClick={({ currentTarget }) => {
-          setAnchor(currentTarget);
-        }}
-        sx={{ displayPrint: 'none' }}
-      >
-        Made
-      </Button>
-      {anchor && (
-        <MadeForm
-          making={making}
-          yieldGrams={yieldGrams}
-          today={today}
-          anchor={anchor}
-          onClose={() => {
-            setAnchor(null);
-          }}
-        />
-      )}
-    </>
   );
 }

@@ -6,7 +6,7 @@ import { whyNotTo, type BenchTask, type PlanAnswer } from '@usual-pantry/core/pl
 import { sayDay, sayMinutes } from '@usual-pantry/core/quantity';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { MadeForm } from '../batches/MadeForm';
+import MadeForm from '../batches/MadeForm';
 import { usePlanEdit } from '../parts/usePlanEdit';
 import type { SeasonBook } from '../parts/useSeason';
 

@@ -47,7 +47,7 @@ export function Today() {
   return (
     <>
       <Answer plan={plan} />
-      <Findings findings={plan.findings} />
+      <Findings findings={plan.findings} atFirst={2} />
       <Box
         sx={{
           display: 'grid',
