@@ -23,6 +23,7 @@ export * from './promise.js';
 export * from './season-days.js';
 export * from './season-draft.js';
 export * from './season-model.js';
+export * from './season-question.js';
 export * from './season-solve.js';
 export * from './users-first.js';
 export * from './what-if.js';

@@ -1,20 +1,18 @@
 import type { Book } from '../box/index.js';
-import { openWayOut, type Subject, type WayOut } from '../finding/index.js';
-import { sayDay, sayList, sayMinutes, sayMoney, type Day } from '../quantity/index.js';
-import { smallestClash, type LinearModel, type SolveOptions, type Solver, type Term } from '../solver/index.js';
+import type { WayOut } from '../finding/index.js';
+import type { Day } from '../quantity/index.js';
 import { leastMinutesOf } from '../recipe/index.js';
-import type { OrderFiled } from '../order/index.js';
-import { isOpen } from '../order/index.js';
-import { withoutMade, type Guide } from './guide.js';
+import type { LinearModel, SolveOptions, Solver, Term } from '../solver/index.js';
 import { benchDay } from './bench-day.js';
-import { madeOf, triedOf } from './made.js';
+import type { Guide } from './guide.js';
 import type { Making } from './making.js';
 import { guideOf } from './move.js';
-import { bookPacking } from './packing.js';
-import { planSeason, seasonNeeds } from './plan.js';
-import type { Plan } from './shape.js';
+import { planSeason } from './plan.js';
+import { explain } from './season-clash.js';
 import { weights, type SeasonInput } from './season-draft.js';
 import { buildSeason, type SeasonModel } from './season-model.js';
+import { seasonInput, type SeasonQuestion } from './season-question.js';
+import type { Plan } from './shape.js';
 import { makerHours } from './windows.js';
 
 /** What the solver says of a season. */
@@ -33,89 +31,6 @@ export interface SeasonSolution {
   readonly clash: readonly string[];
   readonly waysOut: readonly WayOut[];
 }
-
-interface SeasonQuestion {
-  readonly book: Book;
-  readonly orders: readonly OrderFiled[];
-  readonly today: Day;
-  /** What was decided before; pins hold, and days that need not move are kept. */
-  readonly before?: Guide | null;
-}
-
-/** What the open orders want beyond what is made already, what was decided of that, and the minutes that packing takes by day. */
-export function seasonInput({ book, orders, today, before = null }: SeasonQuestion): SeasonInput {
-  const { toPack, settled } = seasonNeeds(orders, book, today, before);
-  return {
-    demand: settled.demand,
-    settled,
-    book,
-    today,
-    packing: bookPacking(toPack, settled.outside, book, today),
-    before: before && withoutMade(before, triedOf(madeOf(settled))),
-  };
-}
-
-const boxesOf = ({ lines }: OrderFiled): number => lines.reduce((sum, { count }) => sum + count, 0);
-
-/** A day cannot be set to run over by more. */
-const MOST_OVERTIME = 240;
-
-/** What clashes when a season is impossible, and what more overtime would cost. */
-async function explain(question: SeasonQuestion, solver: Solver, options: SolveOptions) {
-  const { model, claims } = buildSeason({ ...seasonInput(question), bare: true });
-  const rows = claims.map(({ row }) => row);
-  const { status } = await solver(relaxed(model));
-  const clash = status === 'impossible' ? await smallestClash(relaxed(model), rows, solver) : [];
-  const inClash = claims.filter(({ row }) => clash.includes(row));
-  const days = inClash.filter(({ kind }) => kind === 'day').map(({ day, text }) => `${sayDay(day)} has ${text}`);
-  const wanted = new Map<Day, string[]>();
-  for (const { kind, day, text } of inClash)
-    if (kind === 'hand-over') wanted.set(day, [...(wanted.get(day) ?? []), text]);
-  const { kitchen } = question.book;
-  const longer: Book = { ...question.book, kitchen: { ...kitchen, overtimeMinutes: MOST_OVERTIME } };
-  const more = buildSeason(seasonInput({ ...question, book: longer }));
-  const { values } = await solver(more.model, { ...options, gap: 0.05, seconds: 10 });
-  const over = more.model.columns.flatMap(({ name }, index) =>
-    name.startsWith('overtime ') ? [values[index] ?? 0] : [],
-  );
-  const minutes = Math.ceil(over.reduce((sum, each) => sum + each, 0));
-  const price = Math.round((minutes / 60) * kitchen.handsRateMinorPerHour * weights.overtime);
-  const most = Math.ceil(Math.max(0, ...over) / 5) * 5;
-  const clashing = new Set(wanted.keys());
-  // The largest orders of those days: moving one of them helps most.
-  const moves = question.orders
-    .filter((order) => isOpen(order) && clashing.has(order.handOver.on))
-    .sort((a, b) => boxesOf(b) - boxesOf(a))
-    .slice(0, 2)
-    .map(({ id, customer }): WayOut => {
-      const subject: Subject = { noun: 'order', id, name: customer.name };
-      return openWayOut(subject, `Move ${customer.name}’s order to a later day`);
-    });
-  return {
-    clash:
-      clash.length === 0
-        ? ['Whole batches, with their rests and the equipment that there is, do not fit into the days.']
-        : [...days, ...[...wanted].map(([day, list]) => `${sayDay(day)} wants ${sayList(list)}`)],
-    waysOut: [
-      ...(values.length > 0
-        ? [
-            {
-              label: `Work ${sayMinutes(minutes)} more, up to ${sayMinutes(most)} a day: about ${sayMoney(price, kitchen.currency)}`,
-              action: { kind: 'overtime' as const, minutes: most },
-            },
-          ]
-        : []),
-      ...moves,
-      openWayOut({ noun: 'kitchen', id: 'kitchen', name: 'the kitchen' }, 'Set more bench days'),
-    ],
-  };
-}
-
-/** The model without whole numbers: when even that is impossible, the reason is not the size of batches. */
-const relaxed = (model: LinearModel): LinearModel => ({
-  ...model,
-  columns: model.columns.map((column) => ({ ...column, whole: false })),
-});
 
 /** Batches as they were found, and each piece belonging to one day as a whole. */
 async function settled(

@@ -136,14 +136,14 @@ const FindingCard = memo(function FindingCard({ finding }: { finding: Finding })
 });
 
 const SHOWN = 4;
-const SHOWN_ON_A_PHONE = 2;
 
 /** What must be settled, each with its ways out. The gravest first; a long list opens. */
 export function Findings({ findings, atFirst = SHOWN }: { findings: readonly Finding[]; atFirst?: number }) {
   const [all, setAll] = useState(false);
   const narrow = useMediaQuery(useTheme().breakpoints.down('sm'));
   if (findings.length === 0) return null;
-  const most = narrow ? SHOWN_ON_A_PHONE : atFirst;
+  // On a phone they stand below each other: half of them fill as much.
+  const most = narrow ? Math.ceil(atFirst / 2) : atFirst;
   const shown = all ? findings : findings.slice(0, most);
   return (
     <Box component="section" aria-label="To settle" sx={{ mb: 2.5 }}>
