@@ -11,6 +11,9 @@ import { useDraftRecipe } from './useDraftRecipe';
 export function WeighedYields({ season, recipe }: { season: SeasonBook; recipe: Recipe | null }) {
   const { facts } = useDraftRecipe(season, recipe);
   const record = facts ? yieldRecord(facts) : null;
+  const made = season.data.batches.filter(
+    ({ recipeId, state, grams }) => recipeId === recipe?.id && state === 'done' && grams !== null,
+  ).length;
   const known = record && Number.isFinite(record.mean) && Number.isFinite(record.spread);
   return (
     <Box sx={{ display: 'grid', gap: 1.5 }}>
@@ -27,6 +30,7 @@ export function WeighedYields({ season, recipe }: { season: SeasonBook; recipe: 
         {known
           ? `${sayCount(record.batches, 'batch', 'batches')}: ${sayNumber(record.mean * 100, 0)} % of what it should give, and it varies by ${sayNumber(record.spread * 100, 1)} %. So much more is made that the orders are covered.`
           : 'From three batches on, the plan makes a few pieces more where the yield varies.'}
+        {made > 0 && ` Beside these, the plan counts ${sayCount(made, 'batch', 'batches')} weighed when made.`}
       </Typography>
     </Box>
   );
