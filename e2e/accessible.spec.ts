@@ -26,7 +26,8 @@ async function open(page: Page, address: string): Promise<void> {
   await page.goto(address);
   await expect(page.locator('h1:visible, h2:visible').first()).toBeVisible();
   await expect(page.getByRole('status', { name: 'Loading' })).toHaveCount(0);
-  // A table draws its rows first and their cells a moment later
+  // A table draws its frame first, then its rows, and their cells a moment later
+  await expect(page.locator('[role=grid]:not(:has([role=gridcell]))')).toHaveCount(0);
   await expect(page.locator('[role=row][data-id]:not(:has([role=gridcell]))')).toHaveCount(0);
 }
 
