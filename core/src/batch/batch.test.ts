@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { batch, bookOf, ingredient, line, recipe } from '../../testing/kitchen.js';
 import { withoutTaken, withPutBack } from '../ingredient/index.js';
 import { yieldRecord } from '../recipe/index.js';
-import { gramsOf, takenFor, wrongInBatch, wrongInBatchEdit } from './index.js';
+import { gramsOf, sharesOfWeight, takenFor, wrongInBatch, wrongInBatchEdit } from './index.js';
 
 const pantry = (onHandGrams: number, lots: { grams: number; useBy: string }[] = []) => ({
   ingredients: [ingredient('cream', { onHandGrams, lots, keepsDays: 10 }), ingredient('sugar', { onHandGrams: 1000 })],
@@ -81,6 +81,11 @@ describe('a batch', () => {
     expect(gramsOf(batch('a', 'caramel', '2026-12-01', { size: 2 }), facts)).toBe(600);
     expect(gramsOf(batch('a', 'caramel', '2026-12-01', { size: 2, grams: 570 }), facts)).toBe(570);
     expect(gramsOf(batch('a', 'caramel', '2026-12-01', { state: 'failed', grams: 570 }), facts)).toBe(0);
+  });
+
+  it('that was weighed with others has its part of the weight, by size', () => {
+    expect(sharesOfWeight([2, 1, 1], 3600)).toEqual([1800, 900, 900]);
+    expect(sharesOfWeight([2, 1], null)).toEqual([null, null]);
   });
 
   it('that was weighed counts among the yields of its recipe', () => {

@@ -19,6 +19,12 @@ export function gramsOf({ state, grams, size }: BatchDraft, { yieldGrams }: Pick
   return state === 'failed' ? 0 : (grams ?? size * yieldGrams);
 }
 
+/** Each batch's part of what several weighed together, by size, g; null for each when nobody weighed them. */
+export const sharesOfWeight = (sizes: readonly number[], grams: number | null): (number | null)[] => {
+  const all = sizes.reduce((sum, size) => sum + size, 0);
+  return sizes.map((size) => (grams === null ? null : (grams * size) / all));
+};
+
 /**
  * What the pantry gives for a batch: what must be used first is taken first, and no more than there is.
  * @param ingredients by id, as they are before

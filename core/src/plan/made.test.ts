@@ -10,6 +10,8 @@ import type { BookData } from '../box/index.js';
 import { addDays } from '../quantity/index.js';
 import {
   benchDay,
+  doneOn,
+  finishedWith,
   followsGuide,
   guideOf,
   planSeason,
@@ -44,6 +46,11 @@ describe('a batch that is made', () => {
       { count: 4, handsMinutes: 4 },
     ]);
     expect(plan.shopping).toMatchObject([{ ingredientId: 'sugar', neededGrams: 100 }]);
+    expect(doneOn(plan, '2026-11-28')).toEqual(plan.made);
+    const [first] = plan.finishings;
+    expect(finishedWith(plan, 'square', first?.day ?? '', bookOf(squares))).toEqual(plan.made);
+    // Those of the other batch wait until it is made.
+    expect(finishedWith(plan, 'square', plan.finishings.at(-1)?.day ?? '', bookOf(squares))).toBeNull();
     expect(plan.labels).toMatchObject([{ madeOn: '2026-11-28', bestBefore: '2026-12-10' }]);
   });
 

@@ -1,7 +1,10 @@
+import type { Book } from '../box/index.js';
+import { bodyRecipeId } from '../piece/index.js';
 import type { Day } from '../quantity/index.js';
 import type { BatchCount } from '../recipe/index.js';
 import { mergeUses, type Making } from './making.js';
 import type { Settled } from './settle.js';
+import type { Plan } from './shape.js';
 import { countsOf, piecesOf, servedPieces } from './supplies.js';
 
 /** Batches of one recipe that were made on one day, and what they serve: a fact, whatever is planned. */
@@ -48,3 +51,25 @@ export const madeOf = ({ supplies }: Settled): Made[] =>
       };
     })
     .sort((a, b) => (a.day < b.day ? -1 : a.day > b.day ? 1 : 0));
+
+/** What of a day's work is done: made on it, or finished on it. */
+export const doneOn = ({ made }: Pick<Plan, 'made'>, on: Day): Made[] =>
+  made.filter(({ day, finishedOn }) => day === on || finishedOn === on);
+
+/** Batches whose pieces of one kind are finished on a day; null as long as some of them are still to be made. */
+export function finishedWith(
+  { made, finishings }: Pick<Plan, 'made' | 'finishings'>,
+  pieceId: string,
+  on: Day,
+  book: Pick<Book, 'pieces'>,
+): Made[] | null {
+  const piece = book.pieces.get(pieceId)?.piece;
+  const days = new Set(
+    finishings.filter((each) => each.pieceId === pieceId && each.day === on).map(({ madeOn }) => madeOn),
+  );
+  const ready = made.filter(
+    ({ recipeId, day, finishedOn }) =>
+      piece && recipeId === bodyRecipeId(piece.form) && days.has(day) && finishedOn === null,
+  );
+  return ready.length > 0 && ready.length === days.size ? ready : null;
+}

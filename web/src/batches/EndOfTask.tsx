@@ -1,5 +1,5 @@
 import Button from '@mui/material/Button';
-import type { BenchTask, PlanAnswer } from '@usual-pantry/core/plan';
+import { finishedWith, type BenchTask, type PlanAnswer } from '@usual-pantry/core/plan';
 import type { Day } from '@usual-pantry/core/quantity';
 import { useBatches } from '../parts/useBatches';
 import type { SeasonBook } from '../parts/useSeason';
@@ -14,16 +14,6 @@ interface Props {
   readonly season: SeasonBook;
 }
 
-/** Batches whose pieces of a kind are finished on a day; null as long as some of them are not made. */
-function toFinish(pieceId: string, day: Day, plan: PlanAnswer, { book }: SeasonBook) {
-  const body = book.pieces.get(pieceId)?.parts.find(({ role }) => role === 'body')?.recipeId;
-  const days = new Set(
-    plan.finishings.filter((each) => each.pieceId === pieceId && each.day === day).map(({ madeOn }) => madeOn),
-  );
-  const made = plan.made.filter((each) => each.recipeId === body && days.has(each.day) && each.finishedOn === null);
-  return made.length > 0 && made.length === days.size ? made : null;
-}
-
 /** What says that a stretch of work is at its end: its batches are made, or its pieces are finished. */
 export function EndOfTask({ task, tasks, day, plan, season }: Props) {
   const { finished } = useBatches();
@@ -36,7 +26,7 @@ export function EndOfTask({ task, tasks, day, plan, season }: Props) {
     return <MadeButton making={making} yieldGrams={facts.yieldGrams} today={plan.today} />;
   }
   if (pieceId === null || tasks.findLast((each) => each.pieceId === pieceId) !== task) return null;
-  const made = toFinish(pieceId, day, plan, season);
+  const made = finishedWith(plan, pieceId, day, season.book);
   const name = season.book.pieces.get(pieceId)?.piece.name ?? pieceId;
   if (!made) return null;
   return (

@@ -1,4 +1,4 @@
-import type { Batch, BatchDraft } from '@usual-pantry/core/batch';
+import { sharesOfWeight, type Batch, type BatchDraft } from '@usual-pantry/core/batch';
 import type { Made } from '@usual-pantry/core/plan';
 import { sayShortDay, type Day } from '@usual-pantry/core/quantity';
 import { sayBatches, type BatchCount } from '@usual-pantry/core/recipe';
@@ -26,19 +26,18 @@ export interface MadeNow {
 }
 
 const draftsOf = ({ recipeId, on, batches, state, grams }: MadeNow): BatchDraft[] => {
-  const all = batches.reduce((sum, { size, count }) => sum + size * count, 0);
-  return batches.flatMap(({ size, count }) =>
-    Array.from({ length: count }, () => ({
-      recipeId,
-      on,
-      size,
-      state,
-      grams: grams === null ? null : (grams * size) / all,
-      finishedOn: null,
-      taken: [],
-      notes: '',
-    })),
-  );
+  const sizes = batches.flatMap(({ size, count }) => Array.from({ length: count }, () => size));
+  const shares = sharesOfWeight(sizes, grams);
+  return sizes.map((size, index) => ({
+    recipeId,
+    on,
+    size,
+    state,
+    grams: shares[index] ?? null,
+    finishedOn: null,
+    taken: [],
+    notes: '',
+  }));
 };
 
 /** Says of batches that they were made, finished, or not made after all; each can be taken back. */
@@ -84,11 +83,14 @@ export function useBatches() {
     /** What batches of one day weighed after all. @throws Refusal */
     weighed: async (made: Made, grams: number | null): Promise<void> => {
       const good = storedOf(made).filter(({ state }) => state === 'done');
-      const all = good.reduce((sum, { size }) => sum + size, 0);
+      const shares = sharesOfWeight(
+        good.map(({ size }) => size),
+        grams,
+      );
       const changes: { before: Stored; after: Stored }[] = [];
-      for (const before of good) {
+      for (const [index, before] of good.entries()) {
         const { id, version, ...draft } = before;
-        const share = grams === null ? null : (grams * before.size) / all;
+        const share = shares[index] ?? null;
         changes.push({ before, after: await change({ noun: 'batch', id, version, draft: { ...draft, grams: share } }).unwrap() }); // prettier-ignore
       }
       keep(`${made.recipeName} weighed.`, changes);

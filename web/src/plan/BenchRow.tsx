@@ -1,7 +1,14 @@
 import { useDroppable } from '@dnd-kit/core';
 import Box from '@mui/material/Box';
 import Link from '@mui/material/Link';
-import { whileWaiting, type BenchDay, type BenchTask, type SeasonDay, type PlanAnswer } from '@usual-pantry/core/plan';
+import {
+  doneOn,
+  whileWaiting,
+  type BenchDay,
+  type BenchTask,
+  type SeasonDay,
+  type PlanAnswer,
+} from '@usual-pantry/core/plan';
 import { sayClock, sayDay, sayList, sayMinutes, sayShortDay } from '@usual-pantry/core/quantity';
 import { Link as RouterLink } from 'react-router';
 import { FIGURES } from '../app/theme';
@@ -88,7 +95,7 @@ function HourLines({ entry, hours, scale }: { entry: SeasonDay; hours: number; s
 /** What is done of a day already: one strip before all that is still to be done. */
 function DoneStrip({ entry, plan, scale }: { entry: SeasonDay; plan: PlanAnswer; scale: number }) {
   if (entry.doneMinutes === 0) return null;
-  const made = plan.made.filter(({ day, finishedOn }) => day === entry.day || finishedOn === entry.day);
+  const made = doneOn(plan, entry.day);
   const text = sayList([...new Set(made.map(({ recipeName }) => recipeName))]);
   return (
     <Box

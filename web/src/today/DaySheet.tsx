@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Link from '@mui/material/Link';
 import Typography from '@mui/material/Typography';
-import { benchDay, type BenchTask, type SeasonDay, type PlanAnswer } from '@usual-pantry/core/plan';
+import { benchDay, doneOn, type BenchTask, type SeasonDay, type PlanAnswer } from '@usual-pantry/core/plan';
 import { addDays, sayClock, sayCount, sayMinutes, sayShortDay } from '@usual-pantry/core/quantity';
 import { useMemo, type ReactNode } from 'react';
 import { Link as RouterLink } from 'react-router';
@@ -63,7 +63,7 @@ const TimedTape = ({ task, children }: { task: BenchTask; children: ReactNode })
 export function DaySheet({ entry, plan, title }: { entry: SeasonDay; plan: PlanAnswer; title: string }) {
   const { season } = useSeasonBook();
   const sheet = useMemo(() => season && benchDay(plan, entry.day, season.book), [plan, entry.day, season]);
-  const done = plan.made.filter(({ day, finishedOn }) => day === entry.day || finishedOn === entry.day);
+  const done = doneOn(plan, entry.day);
   const nothing = !hasWork(entry) && entry.bookedMinutes === 0;
   const aside =
     entry.benchMinutes > 0 ? `${sayMinutes(entry.bookedMinutes)} of ${sayMinutes(entry.benchMinutes)}` : 'no bench day';

@@ -19,7 +19,7 @@ function Answer({ plan }: { plan: PlanAnswer }) {
       <Mark tone="hot">
         {sayCount(plan.batches, 'batch', 'batches')} over {sayCount(days, 'bench day')}
       </Mark>
-      {plan.made.length > 0 && (
+      {made > 0 && (
         <>
           , <Mark tone="done">{sayCount(made, 'batch is made', 'batches are made')}</Mark>
         </>
