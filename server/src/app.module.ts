@@ -27,6 +27,7 @@ import { OrderRecords } from './order/order.records.js';
 import { PieceController } from './piece/piece.controller.js';
 import { PieceRecords } from './piece/piece.records.js';
 import { SeasonPlanner } from './plan/season-planner.js';
+import { PlanAheadInterceptor } from './plan/plan-ahead.interceptor.js';
 import { PlanController } from './plan/plan.controller.js';
 import { RecipeFiguresController } from './recipe/recipe-figures.controller.js';
 import { RecipeController } from './recipe/recipe.controller.js';
@@ -61,6 +62,7 @@ export class AppModule {
         SolverService,
         SeasonPlanner,
         { provide: APP_INTERCEPTOR, useClass: RevisionInterceptor },
+        { provide: APP_INTERCEPTOR, useClass: PlanAheadInterceptor },
       ],
       controllers: [
         BookController,

@@ -300,6 +300,9 @@ export const api = createApi({
   }),
 });
 
+/** Asks for what will be wanted next. */
+export const usePrefetch: typeof api.usePrefetch = (...call) => api.usePrefetch(...call);
+
 export const {
   useBookQuery,
   usePlanQuery,

@@ -7,6 +7,8 @@ import { historyReducer } from './history';
 export const store = configureStore({
   reducer: { [api.reducerPath]: api.reducer, history: historyReducer },
   middleware: (defaults) => defaults().concat(api.middleware),
+  // What an answer changes is drawn at once, not a frame later.
+  enhancers: (defaults) => defaults({ autoBatch: { type: 'tick' } }),
 });
 setupListeners(store.dispatch);
 

@@ -7,16 +7,33 @@ import { useBookQuery, usePlanQuery } from '../app/api';
 import { nonce } from '../app/nonce';
 import { gridLook } from './gridLook';
 import { FIGURES } from '../app/theme';
+import { TickBox } from './TickBox';
 import { sayExclusion } from './words';
 
-const tones: Record<OrderState, 'default' | 'success' | 'primary' | 'warning'> = {
-  asked: 'warning',
-  confirmed: 'primary',
-  paid: 'success',
-  packed: 'success',
-  'handed over': 'default',
-  cancelled: 'default',
+const tones: Record<OrderState, 'text-primary' | 'success-main' | 'primary-main' | 'warning-main'> = {
+  asked: 'warning-main',
+  confirmed: 'primary-main',
+  paid: 'success-main',
+  packed: 'success-main',
+  'handed over': 'text-primary',
+  cancelled: 'text-primary',
 };
+
+/** A span of its own style: a page of rows has one in each. */
+const State = ({ state }: { state: OrderState }) => (
+  <span
+    style={{
+      color: `var(--mui-palette-${tones[state]})`,
+      border: '1px solid',
+      borderRadius: 12,
+      padding: '1px 8px',
+      fontSize: 13,
+      whiteSpace: 'nowrap',
+    }}
+  >
+    {state}
+  </span>
+);
 
 type Columns = GridColDef<Order>[];
 
@@ -84,7 +101,7 @@ function columnsOf(compact: boolean, names: ReadonlyMap<string, string>, toSettl
       field: 'state',
       headerName: 'State',
       width: 116,
-      renderCell: ({ row }) => <Chip size="small" variant="outlined" color={tones[row.state]} label={row.state} />,
+      renderCell: ({ row }) => <State state={row.state} />,
     },
   ];
 }
@@ -105,6 +122,7 @@ function useColumns(compact: boolean): Columns {
 }
 
 const look = { ...gridLook, '& .MuiDataGrid-cell': { ...gridLook['& .MuiDataGrid-cell'], cursor: 'pointer' } };
+const slots = { baseCheckbox: TickBox };
 const heightOfText = () => 'auto' as const;
 type GridProps = Pick<
   DataGridProps<Order>,
@@ -158,6 +176,7 @@ export const OrderGrid = memo(function OrderGrid({
       onCellKeyDown={({ id }, event) => {
         if (event.key === 'Enter') onOpen(String(id));
       }}
+      slots={slots}
       getRowHeight={heightOfText}
       label="Orders"
       nonce={nonce}

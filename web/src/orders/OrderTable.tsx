@@ -7,9 +7,9 @@ import type { GridSortModel } from '@mui/x-data-grid';
 import { exclusionCodes, exclusions } from '@usual-pantry/core/ingredient';
 import { orderStates, type Order, type OrderState } from '@usual-pantry/core/order';
 import { sayCount } from '@usual-pantry/core/quantity';
-import { memo, useCallback, useDeferredValue, useMemo, useState } from 'react';
+import { memo, useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { useOrdersQuery, type OrderListQuery } from '../app/api';
+import { useOrdersQuery, usePrefetch, type OrderListQuery } from '../app/api';
 import { SearchField } from '../parts/SearchField';
 import { useListKeys } from '../parts/useListKeys';
 import { BulkChange } from './BulkChange';
@@ -126,16 +126,26 @@ export const OrderTable = memo(function OrderTable({
   const [search, setSearch] = useState('');
   const [filter, setFilter] = useState<Filter>({ show: 'open' });
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
-  const query: OrderListQuery = {
-    page: page + 1,
-    size: PAGE_SIZE,
-    sort: sort[0]?.field ?? 'handOverOn',
-    direction: sort[0]?.sort ?? 'asc',
-    search: useDeferredValue(search.trim()),
-    ...filter,
-  };
+  const sought = useDeferredValue(search.trim());
+  const query = useMemo(
+    (): OrderListQuery => ({
+      page: page + 1,
+      size: PAGE_SIZE,
+      sort: sort[0]?.field ?? 'handOverOn',
+      direction: sort[0]?.sort ?? 'asc',
+      search: sought,
+      ...filter,
+    }),
+    [page, sort, sought, filter],
+  );
   const { data, currentData, isFetching } = useOrdersQuery(query);
   const rows = data?.items ?? NO_ROWS;
+  // The next page is there before it is turned to.
+  const prefetch = usePrefetch('orders');
+  const more = currentData !== undefined && currentData.total > query.page * PAGE_SIZE;
+  useEffect(() => {
+    if (more) prefetch({ ...query, page: query.page + 1 });
+  }, [more, prefetch, query]);
   const model = useMemo(() => ({ page, pageSize: PAGE_SIZE }), [page]);
   const turnPage = useCallback((next: { page: number }) => {
     setPage(next.page);

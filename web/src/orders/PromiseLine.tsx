@@ -1,5 +1,6 @@
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
+import { skipToken } from '@reduxjs/toolkit/query';
 import type { OrderDraft } from '@usual-pantry/core/order';
 import { sayDay } from '@usual-pantry/core/quantity';
 import { useFormContext } from 'react-hook-form';
@@ -13,11 +14,14 @@ const looks = { feasible: 'success', tight: 'warning', 'not feasible': 'error' }
 export function PromiseLine({ draft, id }: { draft: OrderDraft; id: string | undefined }) {
   const { setValue } = useFormContext();
   const { customer: _customer, notes: _notes, depositMinor: _deposit, ...asked } = draft;
-  const question = useSettled(
+  const question = useSettled<string | null>(
     JSON.stringify({ ...asked, customer: { name: 'asked' }, ...(id === undefined ? {} : { id }) }),
     SETTLES_MS,
+    null,
   );
-  const { data } = usePromiseQuery(JSON.parse(question) as OrderDraft & { id?: string });
+  const { data } = usePromiseQuery(
+    question === null ? skipToken : (JSON.parse(question) as OrderDraft & { id?: string }),
+  );
   if (!data) return null;
   const { verdict, why, earliest } = data;
   const day = sayDay(draft.handOver.on);
