@@ -1,18 +1,12 @@
 import type { Book } from '../box/index.js';
 import { openWayOut, type Subject, type WayOut } from '../finding/index.js';
-import { isOpen, type OrderFiled } from '../order/index.js';
+import { isOpen, priceOfOrder, type OrderFiled } from '../order/index.js';
 import { sayDay, sayList, sayMinutes, sayMoney, type Day } from '../quantity/index.js';
 import { groupBy } from '../record/index.js';
-import { smallestClash, type LinearModel, type SolveOptions, type Solver } from '../solver/index.js';
+import { relaxed, smallestClash, type SolveOptions, type Solver } from '../solver/index.js';
 import { weights } from './season-draft.js';
 import { buildSeason } from './season-model.js';
 import { seasonInput, type SeasonQuestion } from './season-question.js';
-
-/** The model without whole numbers: when even that is impossible, the reason is not the size of batches. */
-const relaxed = (model: LinearModel): LinearModel => ({
-  ...model,
-  columns: model.columns.map((column) => ({ ...column, whole: false })),
-});
 
 const boxesOf = ({ lines }: OrderFiled): number => lines.reduce((sum, { count }) => sum + count, 0);
 
@@ -23,6 +17,7 @@ const MOST_OVERTIME = 240;
 async function clashOf(question: SeasonQuestion, solver: Solver) {
   const { model, claims } = buildSeason({ ...seasonInput(question), bare: true });
   const rows = claims.map(({ row }) => row);
+  // When even this is impossible, the reason is not the size of batches.
   const { status } = await solver(relaxed(model));
   const clash = status === 'impossible' ? await smallestClash(relaxed(model), rows, solver) : [];
   const inClash = claims.filter(({ row }) => clash.includes(row));
@@ -57,19 +52,21 @@ async function minutesBeyond(question: SeasonQuestion, solver: Solver, options: 
   };
 }
 
-/** Moving one of the largest orders of the days that clash, and whether that is enough by itself. */
+/** Moving one of the largest orders of the days that clash: what it brings in, which is lost if the customer says no, and whether it is enough. */
 async function movesOf(question: SeasonQuestion, handOvers: ReadonlySet<Day>, solver: Solver): Promise<WayOut[]> {
   const largest = question.orders
     .filter((order) => isOpen(order) && handOvers.has(order.handOver.on))
     .sort((a, b) => boxesOf(b) - boxesOf(a))
     .slice(0, 2);
   const ways: WayOut[] = [];
-  for (const { id, customer } of largest) {
-    const orders = question.orders.filter((order) => order.id !== id);
+  for (const order of largest) {
+    const { id, customer } = order;
+    const orders = question.orders.filter((each) => each.id !== id);
     const { model } = buildSeason({ ...seasonInput({ ...question, orders }), bare: true });
     const enough = (await solver(relaxed(model))).status !== 'impossible';
     const subject: Subject = { noun: 'order', id, name: customer.name };
-    const label = `Move ${customer.name}’s order to a later day: ${enough ? 'enough by itself' : 'not enough by itself'}`;
+    const atStake = sayMoney(priceOfOrder(order, question.book), question.book.kitchen.currency);
+    const label = `Move ${customer.name}’s order to a later day: ${atStake} at stake, ${enough ? 'enough' : 'not enough'} by itself`;
     ways.push(openWayOut(subject, label));
   }
   return ways;

@@ -16,6 +16,8 @@ export interface SeasonModel {
   readonly start: readonly (readonly [column: number, value: number])[];
   /** The columns of each recipe's batches on each day. */
   readonly batchColumns: ReadonlyMap<string, ReadonlyMap<Day, readonly number[]>>;
+  /** The column for whether a recipe is made on a day at all. */
+  readonly makeColumns: ReadonlyMap<string, ReadonlyMap<Day, number>>;
   /** What cannot be planned within its days. */
   readonly outside: readonly PieceDemand[];
   /** Rows that may clash, with what they say. */
@@ -119,6 +121,7 @@ export function buildSeason(input: SeasonInput): SeasonModel {
         new Map([...onDays].map(([day, sizes]) => [day, sizes.map(({ column }) => column)])),
       ]),
     ),
+    makeColumns: draft.makes,
     outside: draft.outside,
     claims: draft.claims,
   };

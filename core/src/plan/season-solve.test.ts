@@ -222,7 +222,7 @@ describe('the season solved', () => {
     const out = (await solveSeason({ book: short, orders: few, today: TODAY }, solver)).waysOut;
     expect(out[0]?.label).toMatch(/^Work .* more, up to .* a day: about \$/);
     expect(out[0]?.action).toMatchObject({ kind: 'overtime' });
-    expect(out[1]?.label).toBe('Move a’s order to a later day: enough by itself');
+    expect(out[1]?.label).toBe('Move a’s order to a later day: $3,200.00 at stake, enough by itself');
     expect(out.at(-1)?.label).toMatch(/^Set more bench days: about \$/);
   });
 });

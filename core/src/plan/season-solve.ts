@@ -2,7 +2,15 @@ import type { Book } from '../box/index.js';
 import type { WayOut } from '../finding/index.js';
 import type { Day } from '../quantity/index.js';
 import { leastMinutesOf } from '../recipe/index.js';
-import type { LinearModel, SolveOptions, Solver, Term } from '../solver/index.js';
+import {
+  gapOf,
+  withHeld,
+  type LinearModel,
+  type Solution,
+  type SolveOptions,
+  type Solver,
+  type Term,
+} from '../solver/index.js';
 import { benchDay } from './bench-day.js';
 import type { Guide } from './guide.js';
 import type { Making } from './making.js';
@@ -12,6 +20,7 @@ import { explain } from './season-clash.js';
 import { weights, type SeasonInput } from './season-draft.js';
 import { buildSeason, type SeasonModel } from './season-model.js';
 import { seasonInput, type SeasonQuestion } from './season-question.js';
+import { searchSeason } from './season-search.js';
 import type { Plan } from './shape.js';
 import { makerHours } from './windows.js';
 
@@ -40,11 +49,8 @@ async function settled(
   solver: Solver,
 ): Promise<Guide | null> {
   const { model: whole, decode } = buildSeason({ ...input, wholePieces: true });
-  const columns = whole.columns.map((column, index) => {
-    const value = values[index] ?? 0;
-    return model.columns[index]?.whole === true ? { ...column, lower: value, upper: value } : column;
-  });
-  const found = await solver({ ...whole, columns }, { seconds: 10 });
+  const batches = withHeld(whole, values, (index) => model.columns[index]?.whole === true);
+  const found = await solver(batches, { seconds: 10 });
   return found.values.length > 0 ? decode(found.values) : null;
 }
 
@@ -117,11 +123,7 @@ function withFewer(
     ([on]) => on === day || (most > 0 && endOf(on, book) <= endOf(day, book)),
   );
   return {
-    ...model,
-    columns: model.columns.map((column, index) => {
-      const value = values[index] ?? 0;
-      return fixed.has(index) ? { ...column, lower: value, upper: value } : column;
-    }),
+    ...withHeld(model, values, (index) => fixed.has(index)),
     rows: [
       ...model.rows,
       ...days.map(([on, columns]) => ({
@@ -195,6 +197,34 @@ async function inTime(
   return { ...best, seconds };
 }
 
+/** Solves from what was decided before, when that is still possible, else from what a quick search finds. */
+async function solvedFrom(built: SeasonModel, solver: Solver, options: SolveOptions): Promise<Solution> {
+  const { model, start } = built;
+  const decided = new Map(start);
+  const values = model.columns.map((_column, index) => decided.get(index) ?? 0);
+  const stands =
+    start.length > 0 &&
+    (await solver(withHeld(model, values, (index) => decided.has(index)), { seconds: 1 })).values.length > 0; // prettier-ignore
+  if (stands) return solver(model, { ...options, start });
+  const quick = await searchSeason(built, solver, options.onProgress);
+  if (!quick) return solver(model, { ...options, start });
+  const { seconds: most, onProgress } = options;
+  const found = await solver(model, {
+    ...options,
+    ...(most === undefined ? {} : { seconds: Math.max(1, most - quick.seconds) }),
+    start: model.columns.flatMap(({ whole }, index): [number, number][] =>
+      whole ? [[index, quick.values[index] ?? 0]] : [],
+    ),
+    onProgress: ({ seconds, objective, bound }) =>
+      onProgress?.({
+        seconds: quick.seconds + seconds,
+        objective: objective ?? quick.objective,
+        bound: Math.max(bound, quick.bound),
+      }),
+  });
+  return { ...found, seconds: quick.seconds + found.seconds };
+}
+
 /**
  * Finds the batches and days of a season with the solver that is handed in, and counts its pieces whole. Whether a day's work, with
  * the rests in it, comes to its end in time is looked at afterwards; on a day that ends too late fewer batches are made. The bound
@@ -208,11 +238,11 @@ export async function solveSeason(
 ): Promise<SeasonSolution> {
   let input = seasonInput(question);
   let built = buildSeason(input);
-  let found = await solver(built.model, { ...options, start: built.start });
+  let found = await solvedFrom(built, solver, options);
   if (found.status === 'impossible') {
     input = { ...input, loose: true };
     built = buildSeason(input);
-    found = await solver(built.model, { ...options, start: built.start });
+    found = await solvedFrom(built, solver, options);
   }
   const { status, objective, bound, gap, seconds, values } = found;
   const said = { status, objective, bound, gap, seconds, clash: [], waysOut: [] };
@@ -228,6 +258,6 @@ export async function solveSeason(
     guide: guideOf(planSeason(book, orders, today, last.guide), last.guide.pins),
     objective: last.objective,
     seconds: last.seconds,
-    gap: Math.max(0, last.objective - bound) / Math.max(Math.abs(last.objective), 1e-9),
+    gap: gapOf(last.objective, bound),
   };
 }

@@ -1,4 +1,4 @@
-import type { LinearModel, Solution, SolveOptions } from './model.js';
+import { gapOf, type LinearModel, type Solution, type SolveOptions } from './model.js';
 
 interface HighsEvent {
   readonly data: {
@@ -129,7 +129,7 @@ export function solveWithHighs(
       status: status === optimal ? 'best' : 'good',
       objective,
       bound: Math.min(bound, objective),
-      gap: objective === bound ? 0 : Math.max(0, objective - bound) / Math.max(Math.abs(objective), 1e-9),
+      gap: gapOf(objective, bound),
       values: model.columns.map((column, index) => {
         const value = colValue[index] ?? 0;
         return column.whole ? Math.round(value) : value;

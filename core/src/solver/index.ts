@@ -1,2 +1,3 @@
+export * from './held.js';
 export * from './highs.js';
 export * from './model.js';

@@ -93,12 +93,16 @@ export interface Solution {
   readonly status: 'best' | 'good' | 'none' | 'impossible';
   readonly objective: number;
   readonly bound: number;
-  /** `(objective - bound) / objective`; 0 when both are 0. */
+  /** As {@link gapOf} counts it. */
   readonly gap: number;
   /** One value a column, whole where the column is whole. Empty when nothing was found. */
   readonly values: readonly number[];
   readonly seconds: number;
 }
+
+/** How much less than what was found the optimum can be at most, as a share of what was found; 0 when both are 0. */
+export const gapOf = (objective: number, bound: number): number =>
+  Math.max(0, objective - bound) / Math.max(Math.abs(objective), 1e-9);
 
 /** A solver of linear models. It is handed in, so that core needs none of its own. */
 export type Solver = (model: LinearModel, options?: SolveOptions) => Promise<Solution>;

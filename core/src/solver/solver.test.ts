@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import { solver } from '../../testing/solver.js';
-import { ModelBuilder, smallestClash } from './index.js';
+import { gapOf, ModelBuilder, relaxed, smallestClash, withHeld } from './index.js';
 
 /** Chairs and tables: 30 and 50 of profit, 40 hours of carpentry, 50 of finishing. */
 function workshop(carpentry = 40): ModelBuilder {
@@ -32,6 +32,17 @@ describe('the solver', () => {
     const { columns, ...rest } = workshop().build();
     const model = { ...rest, columns: columns.map((each) => ({ ...each, upper: 15 })) };
     expect(await solver(model, { start: [[0, 20], [1, -3]] })).toMatchObject({ status: 'best', values: [14, 13] }); // prettier-ignore
+  });
+
+  it('decides only what is not held, and gains by what need not be whole', async () => {
+    const built = workshop(41).build();
+    const held = await solver(withHeld(built, [7, 0], (column) => column === 0));
+    expect(held).toMatchObject({ status: 'best', values: [7, 17], objective: -1060 });
+    const [whole, loose] = [await solver(built), await solver(relaxed(built))];
+    expect(loose.values[0]).toBeCloseTo(59 / 3, 6);
+    expect(whole.objective).toBe(-1120);
+    expect(loose.objective).toBeCloseTo(-1120 - 10 / 3, 6);
+    expect(gapOf(whole.objective, loose.objective)).toBeCloseTo(10 / 3 / 1120, 6);
   });
 
   it('says how far it is while it searches', async () => {

@@ -1,0 +1,76 @@
+import { describe, expect, it } from '@jest/globals';
+import fc from 'fast-check';
+import { bookOf, order, TODAY } from '../../testing/kitchen.js';
+import { solver } from '../../testing/solver.js';
+import { anyTruffleOrders, bench, trufflePantry } from '../../testing/truffles.js';
+import type { LinearModel, SolverProgress } from '../solver/index.js';
+import { buildSeason, seasonInput, solveSeason } from './index.js';
+import { searchSeason } from './season-search.js';
+
+const book = bookOf({ ...trufflePantry, kitchen: bench });
+type Orders = Parameters<typeof seasonInput>[0]['orders'];
+const built = (orders: Orders) => buildSeason({ ...seasonInput({ book, orders, today: TODAY }), before: null });
+
+/** Names of the columns and rows of a model that values break. */
+function broken({ columns, rows }: LinearModel, values: readonly number[]): string[] {
+  const outside = (value: number, lower: number, upper: number) => value < lower - 1e-5 || value > upper + 1e-5;
+  return [
+    ...columns.filter(({ lower, upper, whole }, index) => {
+      const value = values[index] ?? NaN;
+      return !(value >= -Infinity) || outside(value, lower, upper) || (whole && value !== Math.round(value));
+    }),
+    ...rows.filter(({ lower, upper, terms }) =>
+      outside(
+        terms.reduce((sum, [column, factor]) => sum + factor * (values[column] ?? 0), 0),
+        lower,
+        upper,
+      ),
+    ),
+  ].map(({ name }) => name);
+}
+
+describe('a quick search for a season', () => {
+  it('finds only what keeps every rule, no better than the best and no worse than it says', async () => {
+    let found = 0;
+    await fc.assert(
+      fc.asyncProperty(anyTruffleOrders(), async (orders) => {
+        const season = built(orders);
+        const seen: SolverProgress[] = [];
+        const quick = await searchSeason(season, solver, (progress) => seen.push(progress));
+        if (!quick) return;
+        found += 1;
+        const { objective, bound } = await solver(season.model, { seconds: 10 });
+        expect(broken(season.model, quick.values)).toEqual([]);
+        expect(quick.objective).toBeGreaterThanOrEqual(bound - 1e-3);
+        expect(quick.bound).toBeLessThanOrEqual(objective + 1e-3);
+        expect(seen.at(-1)).toMatchObject({ objective: quick.objective, bound: quick.bound });
+      }),
+      { numRuns: 15 },
+    );
+    expect(found).toBeGreaterThan(0);
+  });
+
+  it('finds nothing where nothing is possible', async () => {
+    expect(await searchSeason(built([order('a', { bag: 400 }, '2026-12-04')]), solver)).toBeNull();
+  });
+
+  it('comes before the long one, and what was decided before comes before it', async () => {
+    const orders = [order('a', { mixed: 4 }, '2026-12-05'), order('b', { mixed: 3, bag: 4 }, '2026-12-12')];
+    const starts: number[] = [];
+    const counting: typeof solver = (model, options) => {
+      if (options?.gap === 0.0015) starts.push(options.start?.length ?? 0);
+      return solver(model, options);
+    };
+    const options = { gap: 0.0015 };
+    const { guide } = await solveSeason({ book, orders, today: TODAY }, counting, options);
+    expect(starts[0]).toBe(built(orders).model.columns.filter(({ whole }) => whole).length);
+    starts.length = 0;
+    // What served these orders does not serve ten times as many.
+    const more = [...orders, order('c', { mixed: 40 }, '2026-12-12')];
+    await solveSeason({ book, orders, today: TODAY, before: guide }, counting, options);
+    await solveSeason({ book, orders: more, today: TODAY, before: guide }, counting, options);
+    const decided = buildSeason({ ...seasonInput({ book, orders, today: TODAY, before: guide }) }).start.length;
+    expect(starts[0]).toBe(decided);
+    expect(starts[1]).toBeGreaterThan(decided);
+  });
+});
