@@ -116,11 +116,15 @@ export function useRecordForm<N extends Noun>({
     if (code === 'stale') setTheirs(current as Stored<N>);
   };
 
+  const write = (draft: Drafts[N], from: Stored<N> | null) => {
+    const label = `${nameOf(draft)} saved.`;
+    return from ? edit.change(noun, from, draft, label) : edit.add(noun, draft, label);
+  };
+
   const store = async (draft: Drafts[N], from: Stored<N> | null) => {
     setTrouble(null);
     try {
-      const label = `${nameOf(draft)} saved.`;
-      settle(from ? await edit.change(noun, from, draft, label) : await edit.add(noun, draft, label), draft);
+      settle(await write(draft, from), draft);
     } catch (error) {
       refuse(error as Refusal);
     }

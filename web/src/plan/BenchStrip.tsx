@@ -12,6 +12,11 @@ const tones: Record<BenchTask['kind'], { bg: string; edge: string }> = {
   clean: { bg: 'background.paper', edge: 'divider' },
 };
 
+/** On a short strip the name has three small lines and the code none; a very short one has its colour alone. */
+const SHORT = '@container (max-width: 88px)';
+const VERY_SHORT = '@container (max-width: 28px)';
+const words = { overflow: 'hidden', textOverflow: 'ellipsis' } as const;
+
 interface Props {
   readonly task: BenchTask;
   readonly day: string;
@@ -76,6 +81,7 @@ export function BenchStrip({ task, day, scale, top, onOpen }: Props) {
         left: `${String(task.from * scale)}%`,
         width: `${String(task.minutes * scale)}%`,
         top,
+        containerType: 'inline-size',
       }}
     >
       <ButtonBase
@@ -97,7 +103,7 @@ export function BenchStrip({ task, day, scale, top, onOpen }: Props) {
           height: 44,
           display: 'block',
           textAlign: 'left',
-          px: 0.75,
+          pl: 0.5,
           overflow: 'hidden',
           whiteSpace: 'nowrap',
           bgcolor: bg,
@@ -111,11 +117,33 @@ export function BenchStrip({ task, day, scale, top, onOpen }: Props) {
           '&:focus-visible': { outline: '3px solid', outlineColor: 'primary.main' },
         }}
       >
-        <Box component="span" sx={{ display: 'block', fontWeight: 650, fontSize: 13, lineHeight: 1.25 }}>
+        <Box
+          component="span"
+          sx={{
+            ...words,
+            display: 'block',
+            fontWeight: 650,
+            fontSize: 13,
+            lineHeight: 1.25,
+            [SHORT]: {
+              display: '-webkit-box',
+              WebkitBoxOrient: 'vertical',
+              WebkitLineClamp: 3,
+              whiteSpace: 'normal',
+              textOverflow: 'clip',
+              fontSize: 10.5,
+              lineHeight: 1.2,
+            },
+            [VERY_SHORT]: { display: 'none' },
+          }}
+        >
           {task.pinned && '• '}
           {task.name}
         </Box>
-        <Box component="span" sx={{ display: 'block', fontFamily: FIGURES, fontSize: 11.5 }}>
+        <Box
+          component="span"
+          sx={{ ...words, display: 'block', fontFamily: FIGURES, fontSize: 11.5, [SHORT]: { display: 'none' } }}
+        >
           {task.code}
         </Box>
       </ButtonBase>
