@@ -36,7 +36,7 @@ describe('a quick search for a season', () => {
       fc.asyncProperty(anyTruffleOrders(), async (orders) => {
         const season = built(orders);
         const seen: SolverProgress[] = [];
-        const quick = await searchSeason(season, solver, (progress) => seen.push(progress));
+        const quick = await searchSeason(season, solver, { onProgress: (progress) => seen.push(progress) });
         if (!quick) return;
         found += 1;
         const { objective, bound } = await solver(season.model, { seconds: 10 });

@@ -100,16 +100,17 @@ function withComponents(id: string, book: Book, found = new Set<string>()): Set<
   return found;
 }
 
-/** What is tried to shorten a day: fewer batches of a recipe on it, or none. */
+/** What is tried to shorten a day: fewer batches of a recipe on it, or none, at less than what is there costs. */
 interface Fewer {
   readonly recipeId: string;
   readonly day: Day;
   readonly most: number;
+  readonly cheaperThan: number;
 }
 
 /** The model with fewer batches of one recipe on a day, in which only what it is made of may move with it. */
 function withFewer(
-  { recipeId, day, most }: Fewer,
+  { recipeId, day, most, cheaperThan }: Fewer,
   { model, batchColumns }: SeasonModel,
   values: readonly number[],
   book: Book,
@@ -126,6 +127,12 @@ function withFewer(
     ...withHeld(model, values, (index) => fixed.has(index)),
     rows: [
       ...model.rows,
+      {
+        name: 'cheaper',
+        lower: -Infinity,
+        upper: cheaperThan - model.offset,
+        terms: model.columns.flatMap(({ cost }, index): Term[] => (cost === 0 ? [] : [[index, cost]])),
+      },
       ...days.map(([on, columns]) => ({
         name: `fewer on ${on}`,
         lower: -Infinity,
@@ -179,16 +186,17 @@ async function inTime(
     const able = from.makings
       .filter(({ day, pinned }) => from.late.has(day) && !pinned)
       .sort((a, b) => waitsOf(b, book) - waitsOf(a, book));
-    const fewer = able.flatMap(({ recipeId, day, batchCount }): Fewer[] => [
+    const fewer = able.flatMap(({ recipeId, day, batchCount }) => [
       ...(batchCount > 1 ? [{ recipeId, day, most: batchCount - 1 }] : []),
       { recipeId, day, most: 0 },
     ]);
     for (const each of fewer.slice(0, MOST_TRIES - tries)) {
       if (seconds >= mostSeconds) break;
       tries++;
-      const next = await solver(withFewer(each, built, from.values, book), { seconds: TRY_SECONDS, gap: 0.001 });
+      const tried = withFewer({ ...each, cheaperThan: best.cost }, built, from.values, book);
+      const next = await solver(tried, { seconds: TRY_SECONDS, gap: 0.001 });
       seconds += next.seconds;
-      if (next.values.length === 0 || next.objective >= best.cost) continue;
+      if (next.values.length === 0) continue;
       const guide = (await settled(input, built.model, next.values, solver)) ?? built.decode(next.values);
       const then = judged({ guide, values: next.values, objective: next.objective, seconds });
       if (then.cost < best.cost - 1e-6) best = then;
@@ -206,7 +214,7 @@ async function solvedFrom(built: SeasonModel, solver: Solver, options: SolveOpti
     start.length > 0 &&
     (await solver(withHeld(model, values, (index) => decided.has(index)), { seconds: 1 })).values.length > 0; // prettier-ignore
   if (stands) return solver(model, { ...options, start });
-  const quick = await searchSeason(built, solver, options.onProgress);
+  const quick = await searchSeason(built, solver, options);
   if (!quick) return solver(model, { ...options, start });
   const { seconds: most, onProgress } = options;
   const found = await solver(model, {

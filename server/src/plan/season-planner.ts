@@ -42,10 +42,10 @@ const IDLE: PlanJob = {
   clash: [],
   waysOut: [],
 };
-/** A plan is good enough within this share of the best possible one. */
-const GAP = 0.01;
-const PLAN_SECONDS = 60;
-const WHAT_IF_SECONDS = 20;
+/** A plan is good enough within this share of the best possible one, and is looked for no longer than this. */
+const PLAN = { gap: 0.01, seconds: 60 };
+/** What a change would do is wanted soon, and need not be known as closely. */
+const WHAT_IF = { gap: 0.02, seconds: 12 };
 
 /** Plans the season with the solver, one job at a time; the last good plan stays as long as it runs. */
 @Injectable()
@@ -72,7 +72,7 @@ export class SeasonPlanner {
     this.begin('plan');
     const solving = this.solve(
       { book: season.book, orders: season.orders, today, before: stored?.guide ?? null },
-      PLAN_SECONDS,
+      PLAN,
     );
     void solving
       .then(async (solution) => {
@@ -142,7 +142,7 @@ export class SeasonPlanner {
     const changed = seasonIf(season.data, season.orders, change);
     // What falls on a lost day has to go somewhere else: pins on it hold no more.
     const pins = (stored?.guide.pins ?? []).filter(({ day }) => !change.loseDays.includes(day));
-    const solution = await this.solve({ ...changed, today, before: guideOf(plan, pins) }, WHAT_IF_SECONDS);
+    const solution = await this.solve({ ...changed, today, before: guideOf(plan, pins) }, WHAT_IF);
     const guide = solution?.guide ?? null;
     this.tried = solution && guide ? { change: JSON.stringify(change), guide, solution } : null;
     return {
@@ -189,11 +189,13 @@ export class SeasonPlanner {
   }
 
   /** Runs the solver with progress; null when it was stopped or failed. */
-  private async solve(question: Parameters<typeof solveSeason>[0], seconds: number): Promise<SeasonSolution | null> {
+  private async solve(
+    question: Parameters<typeof solveSeason>[0],
+    limits: typeof PLAN,
+  ): Promise<SeasonSolution | null> {
     try {
       const solution = await solveSeason(question, this.solver.solve, {
-        gap: GAP,
-        seconds,
+        ...limits,
         onProgress: ({ objective, bound }) => {
           this.running = { ...this.running, objective, bound };
         },
