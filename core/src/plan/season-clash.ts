@@ -52,7 +52,7 @@ async function minutesBeyond(question: SeasonQuestion, solver: Solver, options: 
   };
 }
 
-/** Moving one of the largest orders of the days that clash: what it brings in, which is lost if the customer says no, and whether it is enough. */
+/** Moving one of the largest orders of the days that clash: what is lost if the customer says no, and whether it is enough by itself. */
 async function movesOf(question: SeasonQuestion, handOvers: ReadonlySet<Day>, solver: Solver): Promise<WayOut[]> {
   const largest = question.orders
     .filter((order) => isOpen(order) && handOvers.has(order.handOver.on))

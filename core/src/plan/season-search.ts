@@ -73,18 +73,19 @@ export async function searchSeason(
   if (root.status !== 'best') return null;
   const bound = root.objective;
   const within = (narrowed: LinearModel, from?: SolveOptions['start']) => {
-    const before = seconds;
+    const since = seconds;
     return timed(narrowed, {
       seconds: Math.min(MOST_SECONDS, most * SHARE_OF_TIME),
       gap: GAP,
       start: from,
-      onProgress: (at) => onProgress?.({ seconds: before + at.seconds, objective: at.objective, bound }),
+      onProgress: (at) => onProgress?.({ seconds: since + at.seconds, objective: at.objective, bound }),
     });
   };
 
   const decided = new Map(start);
-  const kept = (column: number) => isSame(decided.get(column) ?? NaN, valueOf(root, column));
-  let first = decided.size > 0 ? await within(withHeld(model, root.values, kept)) : null;
+  const before = model.columns.map((_column, index) => decided.get(index) ?? NaN);
+  const kept = (column: number) => isSame(before[column] ?? NaN, valueOf(root, column));
+  let first = decided.size > 0 ? await within(withHeld(model, before, kept)) : null;
   if (!first?.values.length && whole.length <= MOST_WHOLE)
     first = await within(await rounded(season, root, whole, timed));
   if (!first?.values.length) return null;

@@ -210,10 +210,11 @@ async function solvedFrom(built: SeasonModel, solver: Solver, options: SolveOpti
   const { model, start } = built;
   const decided = new Map(start);
   const values = model.columns.map((_column, index) => decided.get(index) ?? 0);
-  const stands =
-    start.length > 0 &&
-    (await solver(withHeld(model, values, (index) => decided.has(index)), { seconds: 1 })).values.length > 0; // prettier-ignore
-  if (stands) return solver(model, { ...options, start });
+  const stands = async () => {
+    const held = withHeld(model, values, (column) => decided.has(column));
+    return (await solver(held, { seconds: 1 })).values.length > 0;
+  };
+  if (start.length > 0 && (await stands())) return solver(model, { ...options, start });
   const quick = await searchSeason(built, solver, options);
   if (!quick) return solver(model, { ...options, start });
   const { seconds: most, onProgress } = options;
