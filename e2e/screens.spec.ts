@@ -66,7 +66,8 @@ test('the plan shows every making and every purchase that the API names', async 
   await page.getByRole('button', { name: 'By name' }).click();
   await expect(groups).toHaveText(['To buy', 'Enough on hand']);
   await page.getByRole('tab', { name: 'Bench days' }).click();
-  await expect(page.getByText(plan.makings[0]?.recipeName ?? 'none').first()).toBeVisible();
+  for (const { recipeName } of plan.makings)
+    await expect(page.getByRole('button', { name: `${recipeName}, ` }).first()).toBeVisible();
   await page.goto('/plan');
   await page
     .getByRole('button', { name: /how this was worked out/ })
