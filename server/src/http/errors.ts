@@ -11,7 +11,16 @@ export interface User {
 /** The body of every refusal: what happened, in words, and what is needed to mend it. */
 export interface Refusal {
   readonly code:
-    'wrong-values' | 'not-found' | 'stale' | 'in-use' | 'too-large' | 'not-json' | 'forbidden' | 'unsigned' | 'failed';
+    | 'wrong-values'
+    | 'not-found'
+    | 'stale'
+    | 'in-use'
+    | 'too-large'
+    | 'not-json'
+    | 'forbidden'
+    | 'unsigned'
+    | 'failed'
+    | 'given-up';
   readonly message: string;
   /** Each wrong value with its path, such as `lines[0].count`. */
   readonly wrong?: readonly { readonly path: string; readonly message: string }[];

@@ -132,6 +132,17 @@ describe('the season plan', () => {
     expect(await verified()).toEqual([]);
   }, 120_000);
 
+  it('says that it was stopped, and not that a change cannot be', async () => {
+    const asked = server.http
+      .post('/api/plan/what-if')
+      .send({ loseDays: ['2026-12-12'] })
+      .then((answer) => answer);
+    while ((await job()).state !== 'running') await new Promise((resolve) => setTimeout(resolve, 20));
+    await server.http.delete('/api/plan/job').expect(200);
+    const { status, body } = await asked;
+    expect([status, body]).toEqual([409, { code: 'given-up', message: 'Stopped. The last plan stays.' }]);
+  }, 60_000);
+
   it('goes into a calendar that can be read, with the same names each time', async () => {
     const { text } = await server.http
       .get('/api/plan/calendar.ics')

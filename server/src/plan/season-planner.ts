@@ -135,7 +135,7 @@ export class SeasonPlanner {
     });
   }
 
-  /** What a change would do; stores nothing. @throws Refused 409 when a job runs already */
+  /** What a change would do; stores nothing. @throws Refused 409 when a job runs already, or when this one was stopped or found nothing in time */
   async whatIf(change: WhatIf): Promise<WhatIfAnswer> {
     const { season, today, plan, stored } = await this.books.plan();
     this.begin('what-if');
@@ -143,13 +143,15 @@ export class SeasonPlanner {
     // What falls on a lost day has to go somewhere else: pins on it hold no more.
     const pins = (stored?.guide.pins ?? []).filter(({ day }) => !change.loseDays.includes(day));
     const solution = await this.solve({ ...changed, today, before: guideOf(plan, pins) }, WHAT_IF);
-    const guide = solution?.guide ?? null;
-    this.tried = solution && guide ? { change: JSON.stringify(change), guide, solution } : null;
+    if (!solution || solution.status === 'none')
+      throw new Refused(409, { code: 'given-up', message: this.running.message });
+    const { guide, clash, waysOut } = solution;
+    this.tried = guide ? { change: JSON.stringify(change), guide, solution } : null;
     return {
       before: sumOfPlan(plan),
       after: guide ? sumOfPlan(planSeason(changed.book, changed.orders, today, guide)) : null,
-      clash: solution?.clash ?? [],
-      waysOut: solution?.waysOut ?? [],
+      clash,
+      waysOut,
     };
   }
 

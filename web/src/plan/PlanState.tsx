@@ -2,9 +2,8 @@ import { mdiHelpCircleOutline, mdiCalendarExport, mdiPrinterOutline, mdiRefresh 
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import LinearProgress from '@mui/material/LinearProgress';
-import type { PlanJob, PlanAnswer } from '@usual-pantry/core/plan';
-import { sayMoney, sayNumber } from '@usual-pantry/core/quantity';
+import type { PlanAnswer } from '@usual-pantry/core/plan';
+import { sayNumber } from '@usual-pantry/core/quantity';
 import { useEffect, useRef, useState } from 'react';
 import { api, usePlanJobQuery, useStopPlanMutation } from '../app/api';
 import { Icon } from '../app/Icon';
@@ -12,9 +11,8 @@ import { useAppDispatch } from '../app/store';
 import { WaysOut } from '../parts/Findings';
 import { usePlanEdit } from '../parts/usePlanEdit';
 import { sayMoment } from '../parts/words';
+import { POLL_MS, Running } from './Running';
 import { WhatIfDrawer } from './WhatIfDrawer';
-
-const POLL_MS = 400;
 
 /** How good the plan is, and since when. */
 function saySolved(plan: PlanAnswer): string {
@@ -25,24 +23,6 @@ function saySolved(plan: PlanAnswer): string {
   if (!plan.follows)
     return `${when} Orders, recipes or what came of a batch have changed since: the days are kept as far as they serve.`;
   return when || 'As it was decided.';
-}
-
-function Running({ job, currency, onStop }: { job: PlanJob; currency: string; onStop: () => void }) {
-  const found =
-    job.objective === null || job.bound === null
-      ? 'looking for a first plan'
-      : `best so far ${sayMoney(Math.round(job.objective), currency)}, no plan can cost less than ${sayMoney(Math.round(job.bound), currency)}`;
-  return (
-    <Box role="status" sx={{ display: 'grid', gap: 0.75, mb: 1.5 }}>
-      <LinearProgress aria-label="Working the season out" />
-      <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap' }}>
-        <span>Working the season out: {found}. The last plan stays meanwhile.</span>
-        <Button size="small" variant="outlined" onClick={onStop}>
-          Stop
-        </Button>
-      </Box>
-    </Box>
-  );
 }
 
 /** Whether the plan is good, and what brings a better one: work it out anew, ask what if, take it along. */
@@ -64,7 +44,11 @@ export function PlanState({ plan }: { plan: PlanAnswer }) {
   return (
     <Box sx={{ mb: 2 }}>
       {running && job.kind === 'plan' ? (
-        <Running job={job} currency={plan.currency} onStop={() => void stop()} />
+        <Box sx={{ mb: 1.5 }}>
+          <Running job={job} currency={plan.currency} onStop={() => void stop()}>
+            The last plan stays meanwhile.
+          </Running>
+        </Box>
       ) : (
         <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', flexWrap: 'wrap', displayPrint: 'none' }}>
           <Button variant="contained" startIcon={<Icon path={mdiRefresh} />} onClick={() => void startPlan()}>
@@ -108,14 +92,13 @@ export function PlanState({ plan }: { plan: PlanAnswer }) {
           <WaysOut waysOut={job.waysOut} />
         </Alert>
       )}
-      {asking && (
-        <WhatIfDrawer
-          plan={plan}
-          onClose={() => {
-            setAsking(false);
-          }}
-        />
-      )}
+      <WhatIfDrawer
+        plan={plan}
+        open={asking}
+        onClose={() => {
+          setAsking(false);
+        }}
+      />
     </Box>
   );
 }

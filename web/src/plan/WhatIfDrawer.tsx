@@ -3,7 +3,6 @@ import Autocomplete from '@mui/material/Autocomplete';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Drawer from '@mui/material/Drawer';
-import LinearProgress from '@mui/material/LinearProgress';
 import MenuItem from '@mui/material/MenuItem';
 import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
@@ -15,12 +14,19 @@ import Typography from '@mui/material/Typography';
 import type { PlanSum, WhatIf, WhatIfAnswer, PlanAnswer } from '@usual-pantry/core/plan';
 import { sayDay, sayList, sayMass, sayMinutes, sayMoney, sayShortDay } from '@usual-pantry/core/quantity';
 import { useState } from 'react';
-import { useAcceptWhatIfMutation, useWhatIfMutation, type Refusal } from '../app/api';
+import {
+  useAcceptWhatIfMutation,
+  usePlanJobQuery,
+  useStopPlanMutation,
+  useWhatIfMutation,
+  type Refusal,
+} from '../app/api';
 import { said } from '../app/history';
 import { useAppDispatch } from '../app/store';
 import { FIGURES } from '../app/theme';
 import { WaysOut } from '../parts/Findings';
 import { useSeasonBook } from '../parts/useSeason';
+import { POLL_MS, Running } from './Running';
 
 const rows: readonly (readonly [name: string, say: (sum: PlanSum, currency: string) => string])[] = [
   ['Batches', ({ batches }) => String(batches)],
@@ -94,12 +100,20 @@ const names: Readonly<Record<string, string>> = {
 
 const fresh = { helperDay: '', helperHours: '', boxId: '', boxes: '', on: '', pieceId: '', moulds: '' };
 
-/** A change that is tried before it is made: lost days, hired hands, more boxes, more moulds. */
-export function WhatIfDrawer({ plan, onClose }: { plan: PlanAnswer; onClose: () => void }) {
+interface Props {
+  readonly plan: PlanAnswer;
+  readonly open: boolean;
+  readonly onClose: () => void;
+}
+
+/** A change that is tried before it is made: lost days, hired hands, more boxes, more moulds. What is typed outlives its closing. */
+export function WhatIfDrawer({ plan, open, onClose }: Props) {
   const dispatch = useAppDispatch();
   const { season } = useSeasonBook();
   const [ask, { isLoading }] = useWhatIfMutation();
   const [accept, { isLoading: accepting }] = useAcceptWhatIfMutation();
+  const [stop] = useStopPlanMutation();
+  const { data: job } = usePlanJobQuery(undefined, { pollingInterval: isLoading ? POLL_MS : 0 });
   const [loseDays, setLoseDays] = useState<string[]>([]);
   const [typed, setTyped] = useState(fresh);
   const [tried, setTried] = useState<{ change: WhatIf; answer: WhatIfAnswer } | null>(null);
@@ -142,13 +156,16 @@ export function WhatIfDrawer({ plan, onClose }: { plan: PlanAnswer; onClose: () 
     try {
       await accept(tried.change).unwrap();
       dispatch(said({ text: 'The season is planned that way now.' }));
+      setLoseDays([]);
+      setTyped(fresh);
+      setTried(null);
       onClose();
     } catch (error) {
       refuse(error);
     }
   };
   return (
-    <Drawer anchor="right" open onClose={onClose}>
+    <Drawer anchor="right" open={open} onClose={onClose}>
       <Box
         role="dialog"
         aria-label="What if"
@@ -208,7 +225,13 @@ export function WhatIfDrawer({ plan, onClose }: { plan: PlanAnswer; onClose: () 
           </Button>
           <Button onClick={onClose}>Close</Button>
         </Box>
-        {isLoading && <LinearProgress aria-label="Working it out" />}
+        {isLoading && (
+          <Running
+            job={job?.kind === 'what-if' && job.state === 'running' ? job : null}
+            currency={plan.currency}
+            onStop={() => void stop()}
+          />
+        )}
         {trouble && <Alert severity="error">{trouble}</Alert>}
         {tried && <Compared answer={tried.answer} currency={plan.currency} />}
         {tried?.answer.after && (
