@@ -84,7 +84,8 @@ const browser = () =>
 await Promise.all([
   (async () => {
     await check('types', 'npm', ['run', 'types']);
-    await check('lint', 'npx', ['eslint', '.', '--cache', '--cache-location', '.cache/eslint']);
+    await check('lint', 'npx', ['oxlint', '--type-aware', '.']);
+    await check('hooks', 'npx', ['eslint', 'web', '--cache', '--cache-location', '.cache/eslint']);
   })(),
   (async () => {
     await jest();
