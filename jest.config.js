@@ -23,6 +23,10 @@ const project = (displayName, roots, legacy = false) => ({
 });
 
 export default {
+  // A limit only stops what hangs: on a busy machine anything may take its time.
+  testTimeout: 600_000,
+  globalSetup: '<rootDir>/scripts/lib/jest-folder.mjs',
+  globalTeardown: '<rootDir>/scripts/lib/jest-folder-away.mjs',
   projects: [
     project('unit', ['<rootDir>/core/src', '<rootDir>/web/src']),
     project('reference', ['<rootDir>/core/reference']),

@@ -1,12 +1,14 @@
 import 'reflect-metadata';
-import { mkdtemp, readFile, rm } from 'node:fs/promises';
+import { access, copyFile, mkdtemp, readFile, rename, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import { seasonFileSchema, type SeasonFile } from '@usual-pantry/core/season';
 import request from 'supertest';
 import type TestAgent from 'supertest/lib/agent.js';
+import { DataSource } from 'typeorm';
 import { createApp } from '../app.js';
+import { DATABASE_FILE } from '../storage/data-source.js';
 
 /** The day on which the tests' clock stands. */
 export const TODAY = '2026-11-25';
@@ -22,20 +24,38 @@ export interface TestServer {
 export const readDemo = async (): Promise<SeasonFile> =>
   seasonFileSchema.parse(JSON.parse(await readFile('demo/season.json', 'utf8')));
 
-/** Opens a server in a new folder, or in one that is there; `demo` loads the demo. */
+const newFolder = () => mkdtemp(join(tmpdir(), 'usual-pantry-'));
+
+/** The database of the demo. It is made by the first that wants it in a run of the tests; all others copy it. */
+async function demoDatabase(): Promise<string> {
+  const made = join(process.env['SHARED_TEST_FOLDER'] ?? (await newFolder()), 'demo.db');
+  try {
+    await access(made);
+  } catch {
+    const maker = await openServer();
+    await maker.http
+      .post('/api/season-file')
+      .send(await readDemo())
+      .expect(200);
+    // Two may make it at once: either is whole, and the last one stays.
+    const copy = `${made}.${process.pid}`;
+    await maker.app.get(DataSource).query('VACUUM INTO ?', [copy]);
+    await rename(copy, made);
+    await maker.close();
+  }
+  return made;
+}
+
+/** Opens a server in a new folder, or in one that is there; `demo` gives it a copy of the demo. */
 export async function openServer({
   demo = false,
   folder,
 }: { demo?: boolean; folder?: string } = {}): Promise<TestServer> {
-  const dataDir = folder ?? (await mkdtemp(join(tmpdir(), 'usual-pantry-')));
+  const dataDir = folder ?? (await newFolder());
+  if (demo) await copyFile(await demoDatabase(), join(dataDir, DATABASE_FILE));
   const app = await createApp({ dataDir, pagesDir: 'web/dist', allowedHosts: [], today: TODAY }, true);
   await app.init();
   const http = request.agent(app.getHttpServer());
-  if (demo)
-    await http
-      .post('/api/season-file')
-      .send(await readDemo())
-      .expect(200);
   return {
     app,
     folder: dataDir,
