@@ -103,6 +103,13 @@ export const order = (
     ...more,
   });
 
+/** The first line of an order. */
+export function firstLine({ lines }: Pick<OrderFiled, 'lines'>): OrderFiled['lines'][number] {
+  const [first] = lines;
+  if (!first) throw new Error('an order without lines');
+  return first;
+}
+
 /** A batch of a recipe that was made on a day. */
 export const batch = (
   id: string,

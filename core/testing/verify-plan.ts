@@ -30,11 +30,11 @@ export function verifyPlan(plan: Plan, book: Book, orders: readonly OrderFiled[]
   const wanted = new Map<string, number>();
   for (const order of orders) {
     if (!isOpen(order) || order.state === 'packed' || leftOut.has(order.id)) continue;
-    for (const { boxId, count } of order.lines)
-      for (const cell of boxFor(order, boxId, book)?.facts.box.cells ?? [])
+    for (const line of order.lines)
+      for (const cell of boxFor(order, line, book)?.facts.box.cells ?? [])
         if (cell) {
           const key = `${cell.pieceId} ${order.handOver.on}`;
-          wanted.set(key, (wanted.get(key) ?? 0) + cell.count * count);
+          wanted.set(key, (wanted.get(key) ?? 0) + cell.count * line.count);
         }
   }
   for (const [key, count] of wanted) {

@@ -1,5 +1,5 @@
 import { finding, type Finding, type Subject } from '../finding/index.js';
-import { inLabelOrder, type Allergen } from '../ingredient/index.js';
+import { inLabelOrder, type Allergen, type Contents } from '../ingredient/index.js';
 import type { PieceFacts, Travel } from '../piece/index.js';
 import { misfits } from './fit.js';
 import type { BoxFiled } from './schema.js';
@@ -11,7 +11,7 @@ export interface PieceCount {
 }
 
 /** What follows from a box and its pieces. */
-export interface BoxFacts {
+export interface BoxFacts extends Contents {
   readonly box: BoxFiled;
   /** Each piece once, in the order of the cells. */
   readonly pieces: readonly PieceCount[];
@@ -20,7 +20,6 @@ export interface BoxFacts {
   readonly weightGrams: number;
   /** Weight with packaging, g. */
   readonly grossGrams: number;
-  readonly contains: readonly Allergen[];
   readonly mayContain: readonly Allergen[];
   /** The shortest shelf life of its pieces in days, and the piece that sets it; null when it is empty. */
   readonly keeps: { readonly days: number; readonly pieceName: string } | null;
@@ -79,6 +78,8 @@ export function workOutBox(box: BoxFiled, pieces: ReadonlyMap<string, PieceFacts
     grossGrams: weightGrams + box.packaging.reduce((sum, { grams }) => sum + grams, 0),
     contains,
     mayContain: inLabelOrder(known.flatMap(({ facts }) => facts.mayContain)).filter((code) => !contains.includes(code)),
+    ingredientIds: new Set(known.flatMap(({ facts }) => [...facts.ingredientIds])),
+    pieceIds: new Set(counts.map(({ pieceId }) => pieceId)),
     keeps: shortest ? { days: shortest.piece.keepsDays, pieceName: shortest.piece.name } : null,
     travel: travelOrder[weakest] ?? 'travels',
     complete: counts.length > 0 && known.length === counts.length && known.every(({ facts }) => facts.complete),

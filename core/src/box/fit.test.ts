@@ -87,7 +87,9 @@ describe('a piece that does not fit', () => {
     const tall = book.boxes.get('tall');
     if (!tall) throw new Error('no box');
     expect(tall.findings).toEqual([]);
-    expect(resolveBox(tall, ['nuts'], book.pieces).standIns).toEqual([{ fromId: 'bar', toId: 'jar', cells: 1 }]);
+    expect(resolveBox(tall, ['nuts'], book.pieces).standIns).toEqual([
+      { fromId: 'bar', toId: 'jar', cells: 1, pieces: 1 },
+    ]);
   });
 
   it('may be turned, and the more room there is the more goes in', () => {

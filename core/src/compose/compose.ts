@@ -1,6 +1,6 @@
 import type { Book, BoxContent } from '../box/index.js';
 import { whyNotInto } from '../box/index.js';
-import { brokenBy, exclusions } from '../ingredient/index.js';
+import { exclusionName, isClear } from '../ingredient/index.js';
 import { costBasis, workOfPiece, type CostBasis } from '../money/index.js';
 import type { PieceFacts } from '../piece/index.js';
 import { sayCount, sayList, sayMinutes, sayMoney } from '../quantity/index.js';
@@ -53,7 +53,7 @@ interface Candidate {
 /** The pieces that may lie in the box at all: complete, clear of what is ruled out, and small enough for every cell. */
 function candidates(wish: ComposeWish, book: Book, basis: CostBasis): Candidate[] {
   return [...book.pieces.values()].flatMap((facts) => {
-    const clear = wish.without.every((code) => brokenBy(code, facts.contains).length === 0);
+    const clear = isClear(wish.without, facts);
     const fits = wish.box.cells.every((_cell, index) => whyNotInto(wish.box, index, facts) === null);
     if (!facts.complete || !clear || !fits) return [];
     const { ingredients, handsMinutes } = workOfPiece(facts, book, basis);
@@ -62,8 +62,8 @@ function candidates(wish: ComposeWish, book: Book, basis: CostBasis): Candidate[
   });
 }
 
-const sayRuledOut = ({ without }: ComposeWish): string =>
-  without.length > 0 ? ` without ${sayList(without.map((code) => exclusions[code]?.name ?? code))}` : '';
+const sayRuledOut = ({ without }: ComposeWish, book: Book): string =>
+  without.length > 0 ? ` without ${sayList(without.map((code) => exclusionName(code, book)))}` : '';
 
 /** What the packaging and the packing of a box cost, minor units. */
 const fixedCost = ({ box }: ComposeWish, book: Book): number =>
@@ -116,7 +116,7 @@ function modelOf(
     add(text);
   };
   wished(
-    `${sayCount(cells, 'cell')}, no more than ${sayCount(wish.mostOfOne, 'of a kind', 'of a kind')}, from ${sayCount(pieces.length, 'piece')}${sayRuledOut(wish)} that fit`,
+    `${sayCount(cells, 'cell')}, no more than ${sayCount(wish.mostOfOne, 'of a kind', 'of a kind')}, from ${sayCount(pieces.length, 'piece')}${sayRuledOut(wish, book)} that fit`,
     (name) => {
       model.exactly(name, of(() => 1), cells); // prettier-ignore
     },
@@ -175,7 +175,8 @@ const best: Record<Aim, (text: { cost: string; kinds: string; minutes: string })
  */
 export async function composeBox(wish: ComposeWish, book: Book, solver: Solver): Promise<Composition> {
   const pieces = candidates(wish, book, costBasis(book));
-  if (pieces.length === 0) return { proposals: [], clash: [`A piece that goes into every cell${sayRuledOut(wish)}`] };
+  if (pieces.length === 0)
+    return { proposals: [], clash: [`A piece that goes into every cell${sayRuledOut(wish, book)}`] };
   const proposals: Proposal[] = [];
   for (const aim of aims) {
     const { model, words } = modelOf(wish, pieces, aim, book);

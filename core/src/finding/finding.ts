@@ -12,7 +12,16 @@ export type WayOutAction =
       readonly kind: 'swap-box';
       readonly orderId: string;
       readonly fromBoxId: string;
+      /** What is ruled out of those boxes alone, which tells them from others of the same kind. */
+      readonly without: readonly string[];
       readonly toBoxId: string;
+    }
+  | {
+      /** Puts pieces in place of others in a box of the order. */
+      readonly kind: 'stand-in';
+      readonly orderId: string;
+      readonly boxId: string;
+      readonly standIns: readonly { readonly pieceId: string; readonly withId: string }[];
     }
   | {
       /** Puts a text for the customer on the clipboard. */

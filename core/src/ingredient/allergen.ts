@@ -11,7 +11,9 @@ type Family =
   | 'sesame'
   | 'other gluten'
   | 'sulfites'
-  | 'other';
+  | 'other'
+  | 'alcohol'
+  | 'animal';
 
 interface AllergenFacts {
   readonly name: string;
@@ -21,24 +23,42 @@ interface AllergenFacts {
 }
 
 /**
- * What an ingredient can contain that somebody must avoid.
+ * What an ingredient can contain that somebody must avoid, or wants to.
  *
  * The nine US majors: FALCPA 2004 (Public Law 108-282, title II) and FASTER Act 2021 (Public Law 117-11, sesame).
- * Tree nuts are named by kind (FD&C Act s. 403(w)(1)). Barley, rye and oats are gluten cereals but not among the nine:
- * they are shown all the same. Sulphites count from 10 mg/kg (21 CFR 101.100(a)(4)). Coconut left the FDA's tree-nut list
- * in January 2025 (from memory); it stays a named ingredient.
+ * Tree nuts are named by kind, fish and crustacean shellfish by species (FD&C Act s. 403(w)(1) and (2)); the kinds of tree nuts are those
+ * of the FDA's guidance of January 2025, which coconut left (from memory); it stays a named ingredient. `fish` and `crustacean` stand for a
+ * species that is not of this list. Barley, rye and oats are gluten cereals but not among the nine: they are shown all the same.
+ * Sulphites count from 10 mg/kg (21 CFR 101.100(a)(4)). What follows from animals, and alcohol, is here for those who do without it.
  */
 export const allergens = {
   milk: { name: 'Milk', tag: 'MI', family: 'milk' },
   egg: { name: 'Egg', tag: 'EG', family: 'egg' },
   fish: { name: 'Fish', tag: 'FI', family: 'fish' },
+  anchovy: { name: 'Anchovy', tag: 'AN', family: 'fish' },
+  bass: { name: 'Bass', tag: 'BS', family: 'fish' },
+  cod: { name: 'Cod', tag: 'CD', family: 'fish' },
+  flounder: { name: 'Flounder', tag: 'FL', family: 'fish' },
+  haddock: { name: 'Haddock', tag: 'HD', family: 'fish' },
+  pollock: { name: 'Pollock', tag: 'PO', family: 'fish' },
+  salmon: { name: 'Salmon', tag: 'SA', family: 'fish' },
+  tilapia: { name: 'Tilapia', tag: 'TI', family: 'fish' },
+  tuna: { name: 'Tuna', tag: 'TU', family: 'fish' },
   crustacean: { name: 'Crustacean shellfish', tag: 'CR', family: 'crustacean shellfish' },
+  crab: { name: 'Crab', tag: 'CB', family: 'crustacean shellfish' },
+  crayfish: { name: 'Crayfish', tag: 'CF', family: 'crustacean shellfish' },
+  lobster: { name: 'Lobster', tag: 'LO', family: 'crustacean shellfish' },
+  shrimp: { name: 'Shrimp', tag: 'SH', family: 'crustacean shellfish' },
   almond: { name: 'Almonds', tag: 'AL', family: 'tree nuts' },
+  'black-walnut': { name: 'Black walnuts', tag: 'BW', family: 'tree nuts' },
   brazil: { name: 'Brazil nuts', tag: 'BN', family: 'tree nuts' },
+  'california-walnut': { name: 'California walnuts', tag: 'CW', family: 'tree nuts' },
   cashew: { name: 'Cashews', tag: 'CA', family: 'tree nuts' },
   hazelnut: { name: 'Hazelnuts', tag: 'HA', family: 'tree nuts' },
-  macadamia: { name: 'Macadamias', tag: 'MA', family: 'tree nuts' },
+  heartnut: { name: 'Heartnuts (Japanese walnuts)', tag: 'HN', family: 'tree nuts' },
+  macadamia: { name: 'Macadamia nuts', tag: 'MA', family: 'tree nuts' },
   pecan: { name: 'Pecans', tag: 'PC', family: 'tree nuts' },
+  'pine-nut': { name: 'Pine nuts', tag: 'PT', family: 'tree nuts' },
   pistachio: { name: 'Pistachios', tag: 'PI', family: 'tree nuts' },
   walnut: { name: 'Walnuts', tag: 'WA', family: 'tree nuts' },
   peanut: { name: 'Peanuts', tag: 'PN', family: 'peanuts' },
@@ -49,9 +69,19 @@ export const allergens = {
   rye: { name: 'Rye', tag: 'RY', family: 'other gluten' },
   oats: { name: 'Oats', tag: 'OA', family: 'other gluten' },
   sulfites: { name: 'Sulfites', tag: 'SU', family: 'sulfites' },
-  alcohol: { name: 'Alcohol', tag: 'AC', family: 'other' },
-  gelatin: { name: 'Gelatin', tag: 'GE', family: 'other' },
+  celery: { name: 'Celery', tag: 'CE', family: 'other' },
+  mustard: { name: 'Mustard', tag: 'MU', family: 'other' },
+  lupin: { name: 'Lupin', tag: 'LU', family: 'other' },
+  mollusc: { name: 'Molluscs', tag: 'MO', family: 'other' },
   coconut: { name: 'Coconut', tag: 'CO', family: 'other' },
+  alcohol: { name: 'Alcohol', tag: 'AC', family: 'alcohol' },
+  'alcohol-carrier': { name: 'Alcohol of a flavouring', tag: 'AF', family: 'alcohol' },
+  gelatin: { name: 'Gelatin', tag: 'GE', family: 'animal' },
+  honey: { name: 'Honey', tag: 'HO', family: 'animal' },
+  beeswax: { name: 'Beeswax', tag: 'BX', family: 'animal' },
+  shellac: { name: 'Shellac', tag: 'SL', family: 'animal' },
+  carmine: { name: 'Carmine', tag: 'CM', family: 'animal' },
+  meat: { name: 'Meat or animal fat', tag: 'ME', family: 'animal' },
 } as const satisfies Record<string, AllergenFacts>;
 
 /** The code of something that an ingredient contains. */
@@ -81,52 +111,44 @@ const US_MAJOR_FAMILIES: readonly Family[] = [
 /** Whether US law lists it among the nine majors (FALCPA 2004, FASTER Act 2021). */
 export const isUsMajor = (code: Allergen): boolean => US_MAJOR_FAMILIES.includes(allergens[code].family);
 
+/** Families of the nine that a US label names by kind, and how it calls the family. */
+const namedByKind: Partial<Record<Family, string>> = {
+  'tree nuts': 'Tree Nuts',
+  fish: 'Fish',
+  'crustacean shellfish': 'Crustacean Shellfish',
+};
+
+/** Codes of a family whose kind is not said: a US label wants the species. */
+export const kindIsMissing = (code: Allergen): boolean => code === 'fish' || code === 'crustacean';
+
 /**
- * What follows "Contains:" on a US label: the majors among `codes`, tree nuts by kind.
+ * What follows "Contains:" on a US label: the majors among `codes`, tree nuts, fish and crustacean shellfish by kind.
  * Source: FALCPA 2004, FASTER Act 2021.
  * @returns '' when there is none
  * @example usContains(['pecan', 'milk']) // 'Milk, Tree Nuts (Pecans)'
  */
 export function usContains(codes: Iterable<Allergen>): string {
   const majors = inLabelOrder(codes).filter(isUsMajor);
-  const nuts = majors.filter((code) => allergens[code].family === 'tree nuts');
-  const words: string[] = [];
-  for (const code of majors) {
-    if (allergens[code].family !== 'tree nuts') words.push(allergens[code].name);
-    else if (code === nuts[0]) words.push(`Tree Nuts (${nuts.map((nut) => allergens[nut].name).join(', ')})`);
-  }
-  return words.join(', ');
+  const words = majors.map((code) => {
+    const { family, name } = allergens[code];
+    const heading = namedByKind[family];
+    if (heading === undefined) return name;
+    const kinds = majors.filter((each) => allergens[each].family === family && !kindIsMissing(each));
+    const rest = majors.some((each) => allergens[each].family === family && kindIsMissing(each)) ? ['others'] : [];
+    return kinds.length > 0
+      ? `${heading} (${[...kinds.map((kind) => allergens[kind].name), ...rest].join(', ')})`
+      : heading;
+  });
+  return [...new Set(words)].join(', ');
 }
 
-/** Those among `codes` that the US nine leave out but that somebody must know: gluten cereals, sulphites, alcohol, gelatin, coconut. */
+/**
+ * Those among `codes` that the US nine leave out but that somebody must know: gluten cereals, sulphites, alcohol, what comes of animals,
+ * coconut.
+ */
 export const beyondUsMajors = (codes: Iterable<Allergen>): Allergen[] =>
   inLabelOrder(codes).filter((code) => !isUsMajor(code));
 
-const all = (family: Family): Allergen[] => allergenCodes.filter((code) => allergens[code].family === family);
-
-interface ExclusionFacts {
-  readonly name: string;
-  readonly covers: readonly Allergen[];
-}
-
-/** What a customer may rule out: one substance, or a group that stands for several. */
-export const exclusions: Readonly<Record<string, ExclusionFacts>> = {
-  'tree-nuts': { name: 'tree nuts', covers: all('tree nuts') },
-  nuts: { name: 'nuts (tree nuts and peanuts)', covers: [...all('tree nuts'), 'peanut'] },
-  gluten: { name: 'gluten', covers: ['wheat', ...all('other gluten')] },
-  ...Object.fromEntries(
-    allergenCodes.map((code) => [code, { name: allergens[code].name.toLowerCase(), covers: [code] }]),
-  ),
-};
-
-/** All exclusion codes: the groups first, then each substance. */
-export const exclusionCodes = Object.keys(exclusions);
-
-/**
- * Which of `present` an exclusion rules out.
- * @returns the codes that break it, empty when it is kept or unknown
- */
-export function brokenBy(exclusion: string, present: Iterable<Allergen>): Allergen[] {
-  const covers = exclusions[exclusion]?.covers ?? [];
-  return inLabelOrder(present).filter((code) => covers.includes(code));
-}
+/** All codes of a family. */
+export const ofFamily = (...families: readonly Family[]): Allergen[] =>
+  allergenCodes.filter((code) => families.includes(allergens[code].family));

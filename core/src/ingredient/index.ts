@@ -1,4 +1,5 @@
 export * from './allergen.js';
+export * from './exclusion.js';
 export * from './check.js';
 export * from './composition.js';
 export * from './pack.js';
@@ -6,3 +7,4 @@ export * from './parts.js';
 export * from './prices.js';
 export * from './schema.js';
 export * from './stock.js';
+export * from './substances.js';

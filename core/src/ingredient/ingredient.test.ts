@@ -1,14 +1,24 @@
 import { describe, expect, it } from '@jest/globals';
 import { ingredient } from '../../testing/kitchen.js';
+import fc from 'fast-check';
 import {
+  allergenCodes,
+  allergens,
   beyondUsMajors,
   brokenBy,
   cheapestPack,
-  exclusions,
+  containedIn,
+  coveredBy,
+  exclusionMeans,
+  exclusionName,
   ingredientDraftSchema,
+  isExclusion,
   isUsMajor,
+  kindIsMissing,
+  substances,
   usContains,
   weighedPacks,
+  type Allergen,
 } from './index.js';
 
 describe('allergens', () => {
@@ -18,16 +28,85 @@ describe('allergens', () => {
   });
 
   it('keeps what the nine leave out for a line of its own', () => {
-    expect(beyondUsMajors(['milk', 'coconut', 'barley', 'alcohol'])).toEqual(['barley', 'alcohol', 'coconut']);
+    expect(beyondUsMajors(['milk', 'coconut', 'barley', 'alcohol'])).toEqual(['barley', 'coconut', 'alcohol']);
     expect(isUsMajor('coconut')).toBe(false);
   });
 
-  it('takes gluten for wheat, barley, rye and oats, and nuts for peanuts too', () => {
-    expect(brokenBy('gluten', ['milk', 'barley', 'oats'])).toEqual(['barley', 'oats']);
-    expect(brokenBy('nuts', ['peanut'])).toEqual(['peanut']);
-    expect(brokenBy('tree-nuts', ['peanut'])).toEqual([]);
-    expect(brokenBy('nothing-known', ['milk'])).toEqual([]);
-    expect(exclusions['gluten']?.covers).toEqual(['wheat', 'barley', 'rye', 'oats']);
+  it('names fish and crustaceans by species, and says where one of them is not known', () => {
+    expect(usContains(['cod', 'anchovy', 'shrimp'])).toBe('Fish (Anchovy, Cod), Crustacean Shellfish (Shrimp)');
+    expect(usContains(['fish', 'cod'])).toBe('Fish (Cod, others)');
+    expect(usContains(['fish'])).toBe('Fish');
+  });
+
+  it('never loses a code between the two lines of a US label', () => {
+    fc.assert(
+      fc.property(fc.uniqueArray(fc.constantFrom(...allergenCodes)), (codes) => {
+        const line = usContains(codes);
+        for (const code of codes)
+          if (kindIsMissing(code)) expect(line).toMatch(/Fish|Shellfish/);
+          else if (isUsMajor(code)) expect(line).toContain(allergens[code].name);
+          else expect(beyondUsMajors(codes)).toContain(code);
+      }),
+    );
+  });
+
+  it('has a tag of its own for each', () => {
+    const tags = Object.values(allergens).map(({ tag }) => tag);
+    expect(new Set(tags).size).toBe(tags.length);
+  });
+});
+
+describe('what a customer rules out', () => {
+  const broken = (code: string, ...contains: Allergen[]) => brokenBy(code, substances(contains));
+
+  it('is a group: gluten is wheat, barley, rye and oats, and nuts are peanuts too', () => {
+    expect(broken('gluten', 'milk', 'barley', 'oats')).toEqual(['barley', 'oats']);
+    expect(broken('nuts', 'peanut')).toEqual(['peanut']);
+    expect(broken('tree-nuts', 'peanut')).toEqual([]);
+    expect(broken('nothing-known', 'milk')).toEqual([]);
+    expect(coveredBy('gluten')).toEqual(['wheat', 'barley', 'rye', 'oats']);
+    expect(broken('walnut', 'black-walnut', 'pecan')).toEqual(['black-walnut']);
+    expect(broken('fish', 'cod')).toEqual(['cod']);
+  });
+
+  it('is a diet, which rests on what is in an ingredient and not on allergens alone', () => {
+    expect(broken('vegan', 'honey', 'shellac', 'soy')).toEqual(['honey', 'shellac']);
+    expect(broken('vegetarian', 'honey', 'gelatin', 'milk')).toEqual(['gelatin']);
+  });
+
+  it('is spirits where no alcohol is asked for, and the extract of a flavouring only where any is meant', () => {
+    expect(broken('alcohol', 'alcohol-carrier')).toEqual([]);
+    expect(broken('any-alcohol', 'alcohol-carrier')).toEqual(['alcohol-carrier']);
+    expect(exclusionMeans('alcohol')).toContain('flavouring extract');
+  });
+
+  it('is one ingredient or one piece by its name', () => {
+    const contents = { contains: [], ingredientIds: new Set(['plum-brandy']), pieceIds: new Set(['dome']) };
+    expect(brokenBy('ingredient:plum-brandy', contents)).toEqual(['ingredient:plum-brandy']);
+    expect(brokenBy('ingredient:dome', contents)).toEqual([]);
+    expect(brokenBy('piece:dome', contents)).toEqual(['piece:dome']);
+    const names = {
+      ingredients: new Map([['plum-brandy', { name: 'Plum brandy' }]]),
+      pieces: new Map([['dome', { piece: { name: 'Praline dome' } }]]),
+    };
+    expect(exclusionName('ingredient:plum-brandy', names)).toBe('plum brandy');
+    expect(exclusionName('piece:gone', names)).toBe('gone');
+    expect(exclusionName('tree-nuts', names)).toBe('tree nuts');
+  });
+
+  it('is no word that an object happens to know', () => {
+    for (const word of ['constructor', 'toString', '__proto__', 'ingredient:', 'piece:../x']) {
+      expect(isExclusion(word)).toBe(false);
+      expect(broken(word, 'milk')).toEqual([]);
+    }
+  });
+
+  it('follows from a trait where the contents do not say it', () => {
+    expect(containedIn(ingredient('nougat', { traits: ['honey', 'raw egg'], contains: ['almond'] }))).toEqual([
+      'egg',
+      'almond',
+      'honey',
+    ]);
   });
 });
 

@@ -1,11 +1,13 @@
 import Papa from 'papaparse';
-import { orderDraftSchema, orderStates, type OrderDraft, type OrderFiled } from '../order/index.js';
+import { exclusionName, namedExclusion, type NamedThings } from '../ingredient/index.js';
+import { lineKey, orderDraftSchema, orderStates, type OrderDraft, type OrderFiled } from '../order/index.js';
 import { sayDay, type Day, minorDigits, minorPerUnit } from '../quantity/index.js';
 import { indexNames, matchName } from '../reading/index.js';
 import { readDay, type DayOrder } from './day.js';
-import type { NamedBox } from './quick.js';
 import { idOfKey } from './key.js';
-import { readExclusion, readWay } from './words.js';
+import type { Shelf } from './shelf.js';
+import { readWay } from './ways.js';
+import { wishesIn, wishList } from './wishes.js';
 
 /** What a column of the file can hold. */
 export const orderFields = [
@@ -18,6 +20,7 @@ export const orderFields = [
   'way',
   'place',
   'exclusions',
+  'only this box',
   'deposit',
   'state',
   'notes',
@@ -61,7 +64,8 @@ const guesses: Readonly<Record<OrderField, RegExp>> = {
   day: /day|date|when|hand/i,
   way: /way|how$|method|delivery/i,
   place: /place|where|address/i,
-  exclusions: /exclu|without|allerg|not contain/i,
+  'only this box': /only this box/i,
+  exclusions: /exclu|without|allerg|diet|not contain/i,
   deposit: /deposit|paid|advance/i,
   state: /state|status/i,
   notes: /note|remark|comment|message/i,
@@ -105,20 +109,27 @@ interface ReadRow {
   readonly key: string;
   readonly reference: string;
   readonly line: OrderDraft['lines'][number];
-  readonly draft: Omit<OrderDraft, 'lines' | 'agreed' | 'leftOut' | 'history'>;
+  readonly draft: Omit<OrderDraft, 'lines' | 'agreed' | 'leftOut' | 'standIns' | 'history' | 'words'>;
 }
 
 /** Everything that an import rests on. */
 export interface ImportSettings {
   readonly mapping: ColumnMapping;
-  readonly boxes: readonly NamedBox[];
+  readonly shelf: Shelf;
   readonly today: Day;
   readonly dayOrder: DayOrder;
   /** Of the deposits, such as `USD`. */
   readonly currency: string;
 }
 
-const LIST = /\s*[;/|]\s*|\s+(?:and|or)\s+|,\s*/i;
+/** An amount of money such as `12`, `$12.50` or `12,50`, in minor units; NaN for what may be read in two ways. */
+function readDeposit(text: string, currency: string): number {
+  if (text === '') return 0;
+  const plain = text.replace(/^[\s\p{Sc}]+|[\s\p{Sc}]+$/gu, '').replace(/^[A-Z]{3}\s*|\s*[A-Z]{3}$/g, '');
+  const digits = minorDigits(currency);
+  const fits = /^\d+$/.test(plain) || new RegExp(`^\\d+[.,]\\d{1,${Math.max(1, digits)}}$`).test(plain);
+  return fits ? Math.round(Number(plain.replace(',', '.')) * minorPerUnit(currency)) : NaN;
+}
 
 /** One row, or what is wrong with it in words. */
 function readRow(
@@ -127,16 +138,26 @@ function readRow(
   settings: ImportSettings,
   index: ReturnType<typeof indexNames>,
 ): ReadRow | string {
-  const { mapping, today, dayOrder, currency } = settings;
+  const { mapping, shelf, today, dayOrder, currency } = settings;
   // An apostrophe before what looks like a formula was put there for a spreadsheet.
   const cell = (field: OrderField) =>
     (mapping[field] === undefined ? '' : (cells[mapping[field]] ?? '')).trim().replace(/^'(?=[=+\-@])/, '');
   const problems: string[] = [];
-  const customer = cell('customer');
-  if (customer === '') problems.push('no customer');
-  const boxName = cell('box');
-  const { found } = matchName(boxName, index);
-  if (!found) problems.push(boxName === '' ? 'no box' : `there is no one box “${boxName}”`);
+  // Whatever rules something out is found, in whichever column it stands.
+  const beside = (field: 'customer' | 'box') => {
+    const written = cell(field);
+    const isBox = field === 'box' && matchName(written, index).certain;
+    return isBox || written === '' ? { codes: [], unknown: [], rest: written } : wishesIn(written, shelf);
+  };
+  const [customer, box] = [beside('customer'), beside('box')];
+  const noted = wishesIn(cell('notes'), shelf);
+  const [listed, own] = [wishList(cell('exclusions'), shelf), wishList(cell('only this box'), shelf)];
+  if (customer.rest === '') problems.push('no customer');
+  const { found } = matchName(box.rest, index);
+  if (!found) problems.push(box.rest === '' ? 'no box' : `there is no one box “${cell('box')}”`);
+  for (const words of [...listed.unknown, ...own.unknown]) problems.push(`“${words}” is nothing that can be ruled out`);
+  for (const words of [...customer.unknown, ...box.unknown])
+    problems.push(`“${words}”: write what is ruled out in the column of exclusions`);
   const countText = cell('count') || '1';
   const count = /^\d{1,3}$/.test(countText) ? Number(countText) : NaN;
   if (!(count >= 1 && count <= 500)) problems.push(`“${countText}” is no number of boxes`);
@@ -146,45 +167,66 @@ function readRow(
     problems.push(
       choices.length > 1
         ? `“${dayText}” may be ${choices.map(sayDay).join(' or ')}: say which number is the month`
-        : dayText === ''
-          ? 'no day'
-          : `“${dayText}” is no day`,
+        : choices.length === 1
+          ? `“${dayText}” has passed this year: write the year`
+          : dayText === ''
+            ? 'no day'
+            : `“${dayText}” is no day`,
     );
   else if (day < today) problems.push(`${sayDay(day)} has passed`);
   const wayText = cell('way');
-  const way = wayText === '' ? 'pick-up' : readWay(wayText)?.way;
-  if (way === undefined) problems.push(`“${wayText}” is neither pick-up, stall nor courier`);
-  const exclusions = cell('exclusions')
-    .split(LIST)
-    .map((word) => word.replace(/^no\s+/i, '').trim())
-    .filter((word) => word !== '' && !/^(?:none|-|nothing)$/i.test(word))
-    .map((word) => [word, readExclusion(word)] as const);
-  for (const [word, code] of exclusions) if (code === null) problems.push(`“${word}” is nothing that can be ruled out`);
-  const depositText = cell('deposit')
-    .replace(/[^\d.,-]/g, '')
-    .replace(',', '.');
-  const deposit = depositText === '' ? 0 : Math.round(Number(depositText) * minorPerUnit(currency));
-  if (!(deposit >= 0)) problems.push(`“${cell('deposit')}” is no deposit`);
+  const way = wayText === '' ? 'pick-up' : readWay(wayText);
+  if (way === null) problems.push(`“${wayText}” is neither pick-up, stall nor courier`);
+  const deposit = readDeposit(cell('deposit'), currency);
+  if (!(deposit >= 0)) problems.push(`“${cell('deposit')}” is no amount: write it as 12.50`);
   const stateText = cell('state').toLowerCase() || 'asked';
   const state = orderStates.find((each) => each === stateText);
   if (!state) problems.push(`“${stateText}” is no state of an order`);
   if (problems.length > 0 || !found || day === null || !way || !state) return problems.join('; ');
   const reference = cell('reference');
-  const draft = {
-    customer: { name: customer, contact: cell('contact') },
-    handOver: { on: day, way, place: cell('place') },
-    exclusions: [...new Set(exclusions.flatMap(([, code]) => (code === null ? [] : [code])))],
-    state,
-    depositMinor: deposit,
-    notes: cell('notes'),
-  };
+  const exclusions = [...new Set([...listed.codes, ...customer.codes, ...noted.codes])];
+  const without = [...new Set([...box.codes, ...own.codes])].filter((code) => !exclusions.includes(code)).sort();
   return {
     row,
     reference,
-    key: reference === '' ? `${customer}|${day}|${way}`.toLowerCase() : reference.toLowerCase(),
-    line: { boxId: found.id, count, edition: null },
-    draft,
+    key: reference === '' ? `${customer.rest}|${day}|${way}`.toLowerCase() : reference.toLowerCase(),
+    line: { boxId: found.id, count, edition: null, without },
+    draft: {
+      customer: { name: customer.rest, contact: cell('contact') },
+      handOver: { on: day, way, place: cell('place') },
+      exclusions,
+      state,
+      depositMinor: deposit,
+      notes: cell('notes'),
+    },
   };
+}
+
+/** What rows of one order must agree on: the first that says something says it, and another that says something else is refused. */
+function agreedDraft(group: readonly ReadRow[]): ReadRow['draft'] | string {
+  const problems: string[] = [];
+  const one = <T extends string | number>(name: string, of: (draft: ReadRow['draft']) => T, empty: T): T => {
+    const said = [...new Set(group.map(({ draft }) => of(draft)).filter((value) => value !== empty))];
+    if (said.length > 1) problems.push(`its rows have different ${name}`);
+    return said[0] ?? empty;
+  };
+  const draft = {
+    customer: {
+      name: one('customers', ({ customer }) => customer.name, ''),
+      contact: one('contacts', ({ customer }) => customer.contact, ''),
+    },
+    handOver: {
+      on: one('days', ({ handOver }) => handOver.on, ''),
+      way: one<OrderDraft['handOver']['way'] | ''>('ways', ({ handOver }) => handOver.way, '') || ('pick-up' as const),
+      place: one('places', ({ handOver }) => handOver.place, ''),
+    },
+    // What one row rules out holds for the whole order: it is never lost with a row.
+    exclusions: [...new Set(group.flatMap((row) => row.draft.exclusions))],
+    state: one<OrderDraft['state'] | ''>('states', ({ state }) => state, '') || ('asked' as const),
+    depositMinor: one('deposits', ({ depositMinor }) => depositMinor, 0),
+    notes: [...new Set(group.map(({ draft: { notes } }) => notes).filter(Boolean))].join('; '),
+  };
+  return problems.length > 0 ? problems.join('; ') : draft;
 }
 
 /** The part of an order that a file can say, in one text, to be compared. */
@@ -196,12 +238,12 @@ const contentOf = ({ customer, handOver, exclusions, state, depositMinor, notes,
     state,
     depositMinor,
     notes,
-    lines.map(({ boxId, count }) => [boxId, count] as const).sort(([a], [b]) => a.localeCompare(b)),
+    lines.map((line) => [lineKey(line), line.count] as const).sort(([a], [b]) => (a < b ? -1 : 1)),
   ]);
 
 const likeness = ({ customer, handOver, lines }: OrderDraft): string =>
   `${customer.name.toLowerCase().replace(/\W+/g, ' ').trim()}|${handOver.on}|${lines
-    .map(({ boxId, count }) => `${boxId} ${count}`)
+    .map((line) => `${lineKey(line)} ${line.count}`)
     .sort()
     .join()}`;
 
@@ -212,8 +254,8 @@ const likeness = ({ customer, handOver, lines }: OrderDraft): string =>
  * reference, alike in customer, day and boxes, is a double and is left alone. One bad row refuses its whole order, no other.
  */
 export function planImport({ rows }: CsvTable, stored: readonly StoredOrder[], settings: ImportSettings): ImportPlan {
-  const index = indexNames(settings.boxes.map((box) => ({ ...box, kind: 'ingredient' as const })));
-  const nameOf = new Map(settings.boxes.map(({ id, name }) => [id, name]));
+  const index = indexNames(settings.shelf.boxes.map((box) => ({ ...box, kind: 'ingredient' as const })));
+  const nameOf = new Map(settings.shelf.boxes.map(({ id, name }) => [id, name]));
   const report: RowReport[] = [];
   const groups = new Map<string, ReadRow[]>();
   rows.forEach((cells, at) => {
@@ -236,26 +278,35 @@ export function planImport({ rows }: CsvTable, stored: readonly StoredOrder[], s
   for (const [key, group] of groups) {
     const [first] = group;
     if (!first) continue;
-    const lines = new Map<string, number>();
-    for (const { line } of group) lines.set(line.boxId, (lines.get(line.boxId) ?? 0) + line.count);
+    const lines = new Map<string, ReadRow['line']>();
+    for (const { line } of group) {
+      const same = lines.get(lineKey(line));
+      lines.set(lineKey(line), same ? { ...same, count: same.count + line.count } : line);
+    }
+    const what = [...lines.values()].map(({ boxId, count }) => `${count} × ${nameOf.get(boxId) ?? boxId}`).join(', ');
+    const tell = (fate: RowReport['fate'], why: string) => {
+      for (const { row } of group) report.push({ row, fate, customer: first.draft.customer.name, what, why });
+    };
+    const agreed = agreedDraft(group);
+    if (typeof agreed === 'string') {
+      tell('refused', agreed);
+      continue;
+    }
     // A file that was written here names the orders by their own ids.
     const id = byId.has(first.reference) ? first.reference : idOfKey('csv', key);
     const before = byId.get(id);
     const parsed = orderDraftSchema.safeParse({
-      ...first.draft,
+      ...agreed,
       agreed: before?.agreed ?? [],
       leftOut: before?.leftOut ?? [],
+      standIns: before?.standIns ?? [],
       history: before?.history ?? [],
-      lines: [...lines].map(([boxId, count]) => ({
-        boxId,
-        count,
-        edition: before?.lines.find((line) => line.boxId === boxId)?.edition ?? null,
+      words: before?.words ?? '',
+      lines: [...lines.values()].map((line) => ({
+        ...line,
+        edition: before?.lines.find(({ boxId }) => boxId === line.boxId)?.edition ?? null,
       })),
     });
-    const what = [...lines].map(([boxId, count]) => `${count} × ${nameOf.get(boxId) ?? boxId}`).join(', ');
-    const tell = (fate: RowReport['fate'], why: string) => {
-      for (const { row } of group) report.push({ row, fate, customer: first.draft.customer.name, what, why });
-    };
     if (!parsed.success) {
       tell('refused', parsed.error.issues.map(({ path, message }) => `${path.join('.')} ${message}`).join('; '));
       continue;
@@ -292,11 +343,20 @@ export const refusedCsv = ({ columns, rows }: CsvTable, report: readonly RowRepo
   );
 };
 
+/** A list of exclusions that {@link wishList} reads back: codes, and single things by their name. */
+const sayList = (codes: readonly string[], names: NamedThings): string =>
+  codes.map((code) => (namedExclusion(code) ? exclusionName(code, names) : code)).join('; ');
+
 /** Orders as a file that can be read again: one row a box. */
-export const ordersCsv = (orders: readonly OrderFiled[], nameOf: (boxId: string) => string, currency: string): string =>
+export const ordersCsv = (
+  orders: readonly OrderFiled[],
+  nameOf: (boxId: string) => string,
+  names: NamedThings,
+  currency: string,
+): string =>
   Papa.unparse(
     orders.flatMap((order) =>
-      order.lines.map(({ boxId, count }) => ({
+      order.lines.map(({ boxId, count, without }) => ({
         reference: order.id,
         customer: order.customer.name,
         contact: order.customer.contact,
@@ -305,7 +365,8 @@ export const ordersCsv = (orders: readonly OrderFiled[], nameOf: (boxId: string)
         day: order.handOver.on,
         way: order.handOver.way,
         place: order.handOver.place,
-        exclusions: order.exclusions.join('; '),
+        exclusions: sayList(order.exclusions, names),
+        'only this box': sayList(without, names),
         deposit: (order.depositMinor / minorPerUnit(currency)).toFixed(minorDigits(currency)),
         state: order.state,
         notes: order.notes,

@@ -1,12 +1,12 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { order, TODAY } from '../../testing/kitchen.js';
-import { planMessage, shopMessageSchema, shopOrderId, type KnownOrder, type ShopMessage } from './index.js';
+import { planMessage, shopMessageSchema, shelfOf, shopOrderId, type KnownOrder, type ShopMessage } from './index.js';
 
-const boxes = [
+const shelf = shelfOf([
   { id: 'table', name: 'Table box' },
   { id: 'night', name: 'Longest Night box' },
-];
+]);
 const message = (revision: number, count: number, more: Partial<ShopMessage['order']> = {}): ShopMessage =>
   shopMessageSchema.parse({
     id: `m-${String(revision)}`,
@@ -31,19 +31,21 @@ describe('a message of the shop', () => {
       fc.property(arrivals, ([revisions, again]) => {
         let known: KnownOrder | null = null;
         for (const revision of [...revisions, ...again]) {
-          const plan = planMessage(message(revision, revision * 2), known, boxes, TODAY);
+          const plan = planMessage(message(revision, revision * 2), known, shelf, TODAY);
           if (plan.fate !== 'taken') continue;
           const version: number = (known?.version ?? 0) + 1;
           known = { revision, version, stored: { ...plan.draft, version } };
         }
-        expect(known?.stored?.lines).toEqual([{ boxId: 'table', count: Math.max(...revisions) * 2, edition: null }]);
+        expect(known?.stored?.lines).toEqual([
+          { boxId: 'table', count: Math.max(...revisions) * 2, edition: null, without: [] },
+        ]);
       }),
     );
   });
 
   it('is confirmed, paid or cancelled as the shop says, but never unpacked', () => {
     const state = (more: Partial<ShopMessage['order']>, stored: KnownOrder['stored'] = null) =>
-      planMessage(message(2, 1, more), stored && { revision: 1, version: stored.version, stored }, boxes, TODAY).draft
+      planMessage(message(2, 1, more), stored && { revision: 1, version: stored.version, stored }, shelf, TODAY).draft
         ?.state;
     expect(state({})).toBe('confirmed');
     expect(state({ paidMinor: 500 })).toBe('paid');
@@ -55,8 +57,8 @@ describe('a message of the shop', () => {
   it('waits for the maker where both have changed the order, and gives way when told', () => {
     const stored = { ...order('Ada', { table: 1 }, '2026-12-05', { notes: 'ribbon' }), version: 5 };
     const known = { revision: 1, version: 4, stored };
-    expect(planMessage(message(2, 7), known, boxes, TODAY)).toMatchObject({ fate: 'to settle' });
-    expect(planMessage(message(2, 7), known, boxes, TODAY, true)).toMatchObject({
+    expect(planMessage(message(2, 7), known, shelf, TODAY)).toMatchObject({ fate: 'to settle' });
+    expect(planMessage(message(2, 7), known, shelf, TODAY, true)).toMatchObject({
       fate: 'taken',
       draft: { notes: 'ribbon', lines: [{ count: 7 }] },
     });
@@ -64,7 +66,7 @@ describe('a message of the shop', () => {
 
   it('that is out of date stays so, even when the maker asks for it', () => {
     const known = { revision: 3, version: 1, stored: null };
-    expect(planMessage(message(2, 7), known, boxes, TODAY, true)).toMatchObject({ fate: 'out of date', draft: null });
+    expect(planMessage(message(2, 7), known, shelf, TODAY, true)).toMatchObject({ fate: 'out of date', draft: null });
   });
 
   it('is refused with every reason at once', () => {
@@ -73,9 +75,35 @@ describe('a message of the shop', () => {
       exclusions: ['dust'],
       handOver: { on: '2026-11-20', way: 'stall', place: '' },
     });
-    expect(planMessage(wrong, null, boxes, TODAY).why).toBe(
+    expect(planMessage(wrong, null, shelf, TODAY).why).toBe(
       'S-1: there is no one box “Moon box”; “dust” is nothing that can be ruled out; Friday 20 November has passed.',
     );
+  });
+
+  it('rules out what any part of it rules out', () => {
+    const plan = planMessage(
+      message(1, 1, {
+        customer: { name: 'Ada (nut allergy)', contact: '' },
+        lines: [
+          { box: 'Table box no egg', count: 1 },
+          { box: 'night', count: 2 },
+        ],
+        exclusions: ['vegan', 'no sesame'],
+        notes: 'Please without coconut.',
+      }),
+      null,
+      shelf,
+      TODAY,
+    );
+    expect(plan.draft).toMatchObject({
+      customer: { name: 'Ada' },
+      exclusions: ['vegan', 'sesame', 'nuts', 'coconut'],
+      lines: [
+        { boxId: 'table', without: ['egg'] },
+        { boxId: 'night', without: [] },
+      ],
+    });
+    expect(planMessage(message(1, 1, { exclusions: ['halal'] }), null, shelf, TODAY).fate).toBe('refused');
   });
 
   it('names its order the same way each time', () => {

@@ -1,12 +1,12 @@
 import { z } from 'zod';
 import type { OrderDraft } from '../order/index.js';
-import { orderDraftSchema } from '../order/index.js';
+import { lineKey, orderDraftSchema } from '../order/index.js';
 import { sayDay, type Day } from '../quantity/index.js';
 import { daySchema, idSchema, minorSchema, nameSchema } from '../record/index.js';
 import { indexNames, matchName } from '../reading/index.js';
 import { idOfKey } from './key.js';
-import { readExclusion } from './words.js';
-import type { NamedBox } from './quick.js';
+import type { Shelf } from './shelf.js';
+import { wishesIn, wishList } from './wishes.js';
 
 /**
  * A message from a shop about one of its orders. Each carries the whole order as it is then, so that none of them needs
@@ -31,7 +31,7 @@ export const shopMessageSchema = z
         way: z.enum(['pick-up', 'stall', 'courier']),
         place: z.string().trim().max(120).default(''),
       }),
-      exclusions: z.array(nameSchema(60)).max(40).default([]),
+      exclusions: z.array(nameSchema(200)).max(40).default([]),
       paidMinor: minorSchema.default(0),
       cancelled: z.boolean().default(false),
       notes: z.string().max(4000).default(''),
@@ -88,7 +88,7 @@ const stateOf = ({ cancelled, paidMinor }: ShopMessage['order'], before: OrderDr
 export function planMessage(
   { reference, revision, order }: ShopMessage,
   known: KnownOrder | null,
-  boxes: readonly NamedBox[],
+  shelf: Shelf,
   today: Day,
   force = false,
 ): MessagePlan {
@@ -99,32 +99,47 @@ export function planMessage(
       why: `Number ${known.revision} of ${reference} was taken before: this one is older.`,
     };
   const problems: string[] = [];
-  const index = indexNames(boxes.map((box) => ({ ...box, kind: 'ingredient' as const })));
-  const lines = new Map<string, number>();
-  for (const { box, count } of order.lines) {
-    const id = boxes.some((each) => each.id === box) ? box : matchName(box, index).found?.id;
-    if (id === undefined) problems.push(`there is no one box “${box}”`);
-    else lines.set(id, (lines.get(id) ?? 0) + count);
-  }
-  const exclusions = order.exclusions.map((word) => ({ word, code: readExclusion(word) }));
-  for (const { word, code } of exclusions)
-    if (code === null) problems.push(`“${word}” is nothing that can be ruled out`);
+  const index = indexNames(shelf.boxes.map((box) => ({ ...box, kind: 'ingredient' as const })));
+  const lines = new Map<string, OrderDraft['lines'][number]>();
   const stored = known?.stored ?? null;
+  // Whatever rules something out is found, in whichever part of the message it stands.
+  const customer = wishesIn(order.customer.name, shelf);
+  const noted = wishesIn(order.notes, shelf);
+  for (const { box, count } of order.lines) {
+    const isName = shelf.boxes.some(({ id }) => id === box) || matchName(box, index).certain;
+    const wishes = isName ? { codes: [], unknown: [], rest: box } : wishesIn(box, shelf);
+    const id = shelf.boxes.some((each) => each.id === box) ? box : matchName(wishes.rest, index).found?.id;
+    for (const words of wishes.unknown) problems.push(`“${words}” beside ${box} is not understood`);
+    if (id === undefined) {
+      problems.push(`there is no one box “${box}”`);
+      continue;
+    }
+    const edition = stored?.lines.find((line) => line.boxId === id)?.edition ?? null;
+    const line = { boxId: id, count, edition, without: [...wishes.codes].sort() };
+    const same = lines.get(lineKey(line));
+    lines.set(lineKey(line), same ? { ...same, count: same.count + count } : line);
+  }
+  const listed = order.exclusions.map((word) => wishList(word, shelf));
+  for (const words of listed.flatMap(({ unknown }) => unknown))
+    problems.push(`“${words}” is nothing that can be ruled out`);
+  for (const words of customer.unknown) problems.push(`“${words}” in the customer’s name is not understood`);
   if (order.handOver.on < today && order.handOver.on !== stored?.handOver.on && !order.cancelled)
     problems.push(`${sayDay(order.handOver.on)} has passed`);
   if (problems.length > 0) return { fate: 'refused', draft: null, why: `${reference}: ${problems.join('; ')}.` };
+  const exclusions = new Set([...listed.flatMap(({ codes }) => codes), ...customer.codes, ...noted.codes]);
   const draft = orderDraftSchema.parse({
     agreed: stored?.agreed ?? [],
     leftOut: stored?.leftOut ?? [],
+    standIns: stored?.standIns ?? [],
     history: stored?.history ?? [],
-    customer: order.customer,
-    lines: [...lines].map(([boxId, count]) => ({
-      boxId,
-      count,
-      edition: stored?.lines.find((line) => line.boxId === boxId)?.edition ?? null,
+    words: stored?.words ?? '',
+    customer: { ...order.customer, name: customer.rest || order.customer.name },
+    lines: [...lines.values()].map((line) => ({
+      ...line,
+      without: line.without.filter((code) => !exclusions.has(code)),
     })),
     handOver: order.handOver,
-    exclusions: [...new Set(exclusions.flatMap(({ code }) => (code === null ? [] : [code])))],
+    exclusions: [...exclusions],
     state: stateOf(order, stored),
     depositMinor: order.paidMinor,
     notes: order.notes || (stored?.notes ?? ''),

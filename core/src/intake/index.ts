@@ -1,5 +1,8 @@
 export * from './csv.js';
+export { readDay, type DayOrder, type ReadDay } from './day.js';
 export * from './inbox.js';
-export * from './day.js';
 export * from './quick.js';
-export * from './words.js';
+export { shelfOf, type Named, type Shelf } from './shelf.js';
+export type { Reading } from './tokens.js';
+export { readWay, type Way } from './ways.js';
+export { wishesIn, wishList, type Wishes } from './wishes.js';

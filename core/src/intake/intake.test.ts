@@ -7,19 +7,28 @@ import {
   planImport,
   readCsv,
   readDay,
-  readExclusion,
   readQuickOrder,
   readWay,
   refusedCsv,
+  shelfOf,
+  wishesIn,
+  wishList,
   type ImportSettings,
 } from './index.js';
 
-const boxes = [
-  { id: 'sampler', name: 'Pinwheel sampler' },
-  { id: 'table', name: 'Table box' },
-  { id: 'night', name: 'Longest Night box' },
-  { id: 'bag', name: 'Bag of toffee shards' },
-];
+const shelf = shelfOf(
+  [
+    { id: 'sampler', name: 'Pinwheel sampler' },
+    { id: 'table', name: 'Table box' },
+    { id: 'night', name: 'Longest Night box' },
+    { id: 'bag', name: 'Bag of toffee shards' },
+  ],
+  { ingredients: [{ id: 'plum-brandy', name: 'Plum brandy', declaration: { labelName: 'plum brandy', parts: [] } }] },
+);
+const names = {
+  ingredients: new Map([['plum-brandy', { name: 'Plum brandy' }]]),
+  pieces: new Map<string, { piece: { name: string } }>(),
+};
 
 describe('a day', () => {
   it.each([
@@ -30,8 +39,16 @@ describe('a day', () => {
     ['12/20/2026', '2026-12-20'],
     ['5 Jan', '2027-01-05'],
     ['tomorrow', '2026-11-26'],
-    ['next friday', '2026-12-04'],
-    ['7/7', '2027-07-07'],
+    ['Sat 12 Dec', '2026-12-12'],
+    ['12 Dec (Saturday)', '2026-12-12'],
+    ['Sat 5/12', '2026-12-05'],
+    ['first Saturday of December', '2026-12-05'],
+    ['the day after tomorrow', '2026-11-27'],
+    ['saturday week', '2026-12-05'],
+    ['thurs', '2026-11-26'],
+    ['christmas eve', '2026-12-24'],
+    ['20. Dec', '2026-12-20'],
+    ['20.12.26', '2026-12-20'],
   ])('written as %s is read', (text, day) => {
     expect(readDay(text, TODAY)).toMatchObject({ day });
   });
@@ -42,28 +59,81 @@ describe('a day', () => {
     expect(readDay('5/12', TODAY, 'month first').day).toBe('2027-05-12');
   });
 
-  it('that is none is none', () => {
-    expect(readDay('2026-02-30', TODAY)).toMatchObject({ day: null, choices: [] });
-    expect(readDay('31/2', TODAY).day).toBeNull();
-    expect(readDay('soon enough', TODAY).day).toBeNull();
+  it.each([
+    ['next friday', 2],
+    ['7/7', 1],
+    ['20 Nov', 1],
+    ['Sunday 12 Dec', 2],
+    ['before 20 Dec', 2],
+    ['10 or 11 Dec', 2],
+  ])('written as %s is asked about', (text, choices) => {
+    const read = readDay(text, TODAY);
+    expect([read.day, read.choices.length]).toEqual([null, choices]);
+  });
+
+  it.each(['2026-02-30', '31/2', '32 Dec', '30 Feb', 'soon enough', 'in December', 'christmas', '20 Dec perhaps', ''])(
+    'that is %s is none',
+    (text) => {
+      expect(readDay(text, TODAY)).toEqual({ day: null, choices: [] });
+    },
+  );
+
+  it('is the day that was written, in every way of writing it', () => {
+    const months = 'January February March April May June July August September October November December'.split(' ');
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 190 }), fc.nat(7), (later, way) => {
+        const day = new Date(Date.parse(`${TODAY}T00:00:00Z`) + later * 86_400_000).toISOString().slice(0, 10);
+        const [year = '', month = '', date = ''] = day.split('-');
+        const name = months[Number(month) - 1] ?? '';
+        const written = [
+          day,
+          `${String(Number(date))} ${name}`,
+          `${name} ${String(Number(date))}`,
+          `${name.slice(0, 3)} ${String(Number(date))}, ${year}`,
+          `${String(Number(date))}th of ${name} ${year}`,
+          `${date}.${month}.${year}`,
+          `${String(Number(date))}-${name.slice(0, 3)}-${year}`,
+          `on the ${String(Number(date))} ${name.toLowerCase()}`,
+        ][way];
+        expect(readDay(written ?? '', TODAY, 'day first')).toEqual({ day, choices: [day] });
+      }),
+    );
   });
 });
 
-it('knows the words of customers', () => {
-  expect(['Nuts', 'dairy', 'peanuts', 'tree nut', 'Sesame', 'soya'].map(readExclusion)).toEqual([
-    'nuts',
-    'milk',
-    'peanut',
-    'tree-nuts',
-    'sesame',
-    'soy',
-  ]);
-  expect(readExclusion('raisins')).toBeNull();
-  expect(['porch at six', 'First Frost stall', 'by post'].map((text) => readWay(text)?.way)).toEqual([
-    'pick-up',
-    'stall',
-    'courier',
-  ]);
+describe('words that rule something out', () => {
+  const codes = (text: string) => wishList(text, shelf).codes;
+
+  it('are understood in a list as in a sentence', () => {
+    expect(codes('Nuts; dairy, peanuts')).toEqual(['nuts', 'milk', 'peanut']);
+    expect(codes('milk free | vegan')).toEqual(['milk', 'vegan']);
+    expect(codes('no tree nuts and no sesame')).toEqual(['tree-nuts', 'sesame']);
+    expect(codes('Plum brandy')).toEqual(['ingredient:plum-brandy']);
+    expect(codes('any-alcohol; ingredient:plum-brandy')).toEqual(['any-alcohol', 'ingredient:plum-brandy']);
+    expect(codes('none')).toEqual([]);
+    expect(codes('no known allergies')).toEqual([]);
+  });
+
+  it('are given back where they are not understood', () => {
+    expect(wishList('nuts; raisins', shelf)).toEqual({ codes: ['nuts'], unknown: ['raisins'] });
+    expect(wishList('halal', shelf)).toEqual({ codes: [], unknown: ['halal'] });
+  });
+
+  it('are found in any text and taken out of it', () => {
+    expect(wishesIn('Jo Vale (nut allergy)', shelf)).toEqual({ codes: ['nuts'], unknown: [], rest: 'Jo Vale' });
+    expect(wishesIn('Pinwheel sampler, no egg', shelf)).toEqual({
+      codes: ['egg'],
+      unknown: [],
+      rest: 'Pinwheel sampler',
+    });
+    expect(wishesIn('ring the bell', shelf)).toEqual({ codes: [], unknown: [], rest: 'ring the bell' });
+  });
+});
+
+it('knows the ways of a hand-over', () => {
+  expect(['porch at six', 'First Frost stall', 'by post'].map(readWay)).toEqual(['pick-up', 'stall', 'courier']);
+  expect(readWay('by owl')).toBeNull();
+  expect(readWay('post or pick-up')).toBeNull();
 });
 
 describe('an order in one line', () => {
@@ -71,14 +141,14 @@ describe('an order in one line', () => {
     expect(
       readQuickOrder(
         'Odile Marchetti: 3 table box + 1 sampler, pick-up 20 Dec at the porch, no sesame or nuts',
-        boxes,
+        shelf,
         TODAY,
       ),
-    ).toEqual({
+    ).toMatchObject({
       customer: 'Odile Marchetti',
       lines: [
-        { boxId: 'table', count: 3, edition: null },
-        { boxId: 'sampler', count: 1, edition: null },
+        { boxId: 'table', count: 3, edition: null, without: [] },
+        { boxId: 'sampler', count: 1, edition: null, without: [] },
       ],
       on: '2026-12-20',
       way: 'pick-up',
@@ -90,25 +160,25 @@ describe('an order in one line', () => {
   });
 
   it('says what it still lacks', () => {
-    expect(readQuickOrder('two bags of toffee shards', boxes, TODAY)).toMatchObject({
+    expect(readQuickOrder('two bags of toffee shards', shelf, TODAY)).toMatchObject({
       lines: [{ boxId: 'bag', count: 2 }],
       missing: ['the customer', 'the day', 'pick-up, stall or courier'],
     });
-    expect(readQuickOrder('', boxes, TODAY).missing).toHaveLength(4);
+    expect(readQuickOrder('', shelf, TODAY).missing).toHaveLength(4);
   });
 
   it('offers choices for a box and a day that may be several, and takes the answers', () => {
     const text = 'for Tam, 2 large box, courier 5/12';
-    const asked = readQuickOrder(text, boxes, TODAY);
+    const asked = readQuickOrder(text, shelf, TODAY);
     expect(asked.questions.map(({ key, choices }) => [key, choices.map(({ value }) => value)])).toEqual([
-      ['box large box', ['table', 'night']],
       ['day 5/12', ['2026-12-05', '2027-05-12']],
+      ['box 2 large box', ['sampler', 'table', 'night', 'bag']],
     ]);
     const answers = new Map([
-      ['box large box', 'night'],
+      ['box 2 large box', 'night'],
       ['day 5/12', '2026-12-05'],
     ]);
-    expect(readQuickOrder(text, boxes, TODAY, answers)).toMatchObject({
+    expect(readQuickOrder(text, shelf, TODAY, answers)).toMatchObject({
       customer: 'Tam',
       lines: [{ boxId: 'night', count: 2 }],
       on: '2026-12-05',
@@ -118,17 +188,23 @@ describe('an order in one line', () => {
   });
 
   it('leaves nothing out in silence', () => {
-    const { questions } = readQuickOrder('Tam, 1 table box, stall 5 Dec, no raisins, a ribbon please', boxes, TODAY);
-    expect(questions.map(({ text }) => text)).toEqual([
-      '“no raisins” is nothing that can be ruled out here.',
-      'Which box is “ribbon please”?',
+    const read = readQuickOrder('Tam, 1 table box, stall 5 Dec, no raisins, a ribbon please', shelf, TODAY);
+    expect(read.questions.map(({ text }) => text)).toEqual([
+      '“no raisins” names nothing that is in your pantry.',
+      '“ribbon” is not understood.',
     ]);
+    expect(read.open).toEqual(['no raisins', 'ribbon']);
+    expect(read.parts.filter(({ reading }) => reading === null).map(({ text }) => text)).toEqual(['ribbon']);
+    const answers = new Map(read.questions.map(({ key }) => [key, 'note']));
+    expect(
+      readQuickOrder('Tam, 1 table box, stall 5 Dec, no raisins, a ribbon please', shelf, TODAY, answers),
+    ).toMatchObject({ questions: [], notes: 'no raisins; ribbon' });
   });
 });
 
 const settings = (columns: readonly string[], dayOrder: ImportSettings['dayOrder'] = 'day first'): ImportSettings => ({
   mapping: guessMapping(columns),
-  boxes,
+  shelf,
   today: TODAY,
   dayOrder,
   currency: 'USD',
@@ -172,7 +248,7 @@ describe('a CSV of orders', () => {
       [
         6,
         'refused',
-        '“many” is no number of boxes; “31/02” is no day; “by owl” is neither pick-up, stall nor courier; “raisins” is nothing that can be ruled out',
+        '“raisins” is nothing that can be ruled out; “many” is no number of boxes; “31/02” is no day; “by owl” is neither pick-up, stall nor courier',
       ],
       [7, 'refused', 'no customer'],
     ]);
@@ -203,11 +279,80 @@ describe('a CSV of orders', () => {
 
   it('that was written here is known again, and is safe in a spreadsheet', () => {
     const stored = [
-      { ...order('x', { table: 2 }, '2026-12-05', { customer: { name: '=1+1' }, exclusions: ['nuts'] }), version: 3 },
+      {
+        ...order('x', { table: 2 }, '2026-12-05', {
+          customer: { name: '=1+1' },
+          exclusions: ['nuts', 'ingredient:plum-brandy'],
+          lines: [
+            { boxId: 'table', count: 2, without: ['egg'] },
+            { boxId: 'table', count: 1 },
+          ],
+        }),
+        version: 3,
+      },
     ];
-    const text = ordersCsv(stored, (id) => boxes.find((box) => box.id === id)?.name ?? id, 'USD');
+    const text = ordersCsv(stored, (id) => shelf.boxes.find((box) => box.id === id)?.name ?? id, names, 'USD');
     expect(text).toContain("'=1+1");
-    expect(imported(text, stored).report.map(({ fate }) => fate)).toEqual(['same']);
+    expect(imported(text, stored).report.map(({ fate }) => fate)).toEqual(['same', 'same']);
+  });
+
+  it('rules out for the whole order what any of its rows and cells rules out', () => {
+    const plan = imported(`Order no;Customer;Box;Qty;Date;How;Allergies;Comment;only this box
+B1;Jo Vale;Table box;1;5 Dec;stall;;;
+B1;Jo Vale;Pinwheel sampler;1;5 Dec;stall;sesame;;egg
+B2;Kit (nut allergy);Table box no soy;1;5 Dec;stall;;please no coconut;
+B3;Flo;Table box;1;5 Dec;stall;halal;;`);
+    expect(plan.create).toMatchObject([
+      {
+        exclusions: ['sesame'],
+        lines: [
+          { boxId: 'table', without: [] },
+          { boxId: 'sampler', without: ['egg'] },
+        ],
+      },
+      { customer: { name: 'Kit' }, exclusions: ['nuts', 'coconut'], lines: [{ without: ['soy'] }] },
+    ]);
+    expect(plan.report.at(-1)).toMatchObject({ fate: 'refused', why: '“halal” is nothing that can be ruled out' });
+  });
+
+  it('never loses an exclusion, in whichever row and column it stands', () => {
+    const words = fc.constantFrom(
+      ['no nuts', 'nuts'],
+      ['sesame free', 'sesame'],
+      ['vegan', 'vegan'],
+      ['no egg', 'egg'],
+    );
+    const columns = ['Customer', 'Box', 'Allergies', 'Comment', 'only this box'];
+    fc.assert(
+      fc.property(fc.array(fc.tuple(words, fc.nat(4), fc.nat(2)), { minLength: 1, maxLength: 4 }), (wishes) => {
+        const rows = [0, 1, 2].map(() => ['Jo', 'Table box', '', '', '']);
+        for (const [[text = ''], column, row] of wishes) {
+          const cells = rows[row];
+          if (cells) cells[column] = [cells[column], text].filter(Boolean).join(', ');
+        }
+        const text = [['ref', 'Date', 'How', ...columns], ...rows.map((cells) => ['R', '5 Dec', 'stall', ...cells])];
+        const [made] = imported(text.map((cells) => cells.join(';')).join('\n')).create;
+        const codes = new Set([...(made?.exclusions ?? []), ...(made?.lines.flatMap(({ without }) => without) ?? [])]);
+        for (const [[, code]] of wishes) expect(codes).toContain(code);
+      }),
+    );
+  });
+
+  it('refuses rows of one order that say different things, and amounts that may be read in two ways', () => {
+    const plan = imported(`Order no;Customer;Box;Qty;Date;How;Deposit
+C1;Jo;Table box;1;5 Dec;stall;
+C1;Bo;Table box;1;6 Dec;stall;
+C2;Jo;Table box;1;5 Dec;stall;1,234
+C3;Jo;Table box;1;5 Dec;stall;(5.00)
+C4;Jo;Table box;1;5 Dec;stall;$12.5`);
+    expect(plan.report.map(({ fate, why }) => [fate, why])).toEqual([
+      ['refused', 'its rows have different customers; its rows have different days'],
+      ['refused', 'its rows have different customers; its rows have different days'],
+      ['refused', '“1,234” is no amount: write it as 12.50'],
+      ['refused', '“(5.00)” is no amount: write it as 12.50'],
+      ['new', ''],
+    ]);
+    expect(plan.create[0]?.depositMinor).toBe(1250);
   });
 
   it('never changes anything the second time, whatever is in it', () => {

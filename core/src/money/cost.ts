@@ -184,6 +184,28 @@ export function costOfBox(facts: BoxFacts, book: Book, basis: CostBasis): BoxCos
   };
 }
 
+const costsByBook = new WeakMap<Book, (pieceId: string) => number>();
+
+/** What the ingredients of a piece cost, minor units, worked out once for a book; 0 for one that is not there. */
+export function pieceCosts(book: Book): (pieceId: string) => number {
+  let costOf = costsByBook.get(book);
+  if (!costOf) {
+    let basis: CostBasis | undefined;
+    const costs = new Map<string, number>();
+    costOf = (pieceId) => {
+      const piece = book.pieces.get(pieceId);
+      const kept = costs.get(pieceId);
+      if (!piece || kept !== undefined) return kept ?? 0;
+      basis ??= costBasis(book);
+      const cost = workOfPiece(piece, book, basis).ingredients.toNumber();
+      costs.set(pieceId, cost);
+      return cost;
+    };
+    costsByBook.set(book, costOf);
+  }
+  return costOf;
+}
+
 /** The cost of every box of the book. */
 export function costOfBoxes(book: Book): BoxCost[] {
   const basis = costBasis(book);

@@ -1,21 +1,37 @@
 import type { Book } from '../box/index.js';
 import { sayDay, type Day } from '../quantity/index.js';
+import { namedExclusion } from '../ingredient/index.js';
 import { unknownReferences, type Known, type WrongValue } from '../record/index.js';
 import { isOpen } from './packed.js';
 import type { OrderDraft } from './schema.js';
 
-/** Boxes of an order that are not there. */
-export const wrongInOrder = (order: Pick<OrderDraft, 'lines' | 'agreed' | 'leftOut'>, known: Known): WrongValue[] =>
-  unknownReferences(
-    (['lines', 'agreed', 'leftOut'] as const).flatMap((part) =>
-      order[part].map(({ boxId }, index) => ({
-        noun: 'box' as const,
-        id: boxId,
-        path: [part, index, 'boxId'],
-      })),
-    ),
+/** Boxes, pieces and ingredients that an order names and that are not there. */
+export function wrongInOrder(
+  order: Pick<OrderDraft, 'lines' | 'agreed' | 'leftOut' | 'exclusions' | 'standIns'>,
+  known: Known,
+): WrongValue[] {
+  const boxes = (['lines', 'agreed', 'leftOut', 'standIns'] as const).flatMap((part) =>
+    order[part].map(({ boxId }, index) => ({ noun: 'box' as const, id: boxId, path: [part, index, 'boxId'] })),
+  );
+  const pieces = order.standIns.flatMap(({ pieceId, withId }, index) => [
+    { noun: 'piece' as const, id: pieceId, path: ['standIns', index, 'pieceId'] },
+    { noun: 'piece' as const, id: withId, path: ['standIns', index, 'withId'] },
+  ]);
+  const named = (codes: readonly string[], path: readonly PropertyKey[]) =>
+    codes.flatMap((code, index) => {
+      const thing = namedExclusion(code);
+      return thing ? [{ ...thing, path: [...path, index] }] : [];
+    });
+  return unknownReferences(
+    [
+      ...boxes,
+      ...pieces,
+      ...named(order.exclusions, ['exclusions']),
+      ...order.lines.flatMap(({ without }, index) => named(without, ['lines', index, 'without'])),
+    ],
     known,
   );
+}
 
 /**
  * What keeps an edit of an order from being saved although each value is well formed: a hand-over in the past, a box without pieces.

@@ -1,72 +1,86 @@
-import { boxAsSold, resolveBox, type Book } from '../box/index.js';
+import { boxAsSold, proposeStandIns, resolveBox, type Book } from '../box/index.js';
 import { finding, openWayOut, type Finding, type Subject, type WayOut } from '../finding/index.js';
-import { allergens, brokenBy, exclusions } from '../ingredient/index.js';
+import { brokenBy, exclusionName, substances } from '../ingredient/index.js';
 import { percentOfMinor, sayCount, sayDay, sayList, sayMoney, type Day } from '../quantity/index.js';
-import { boxFor, isOpen, unitPrice, withoutOf } from './packed.js';
-import type { OrderDraft, OrderFiled } from './schema.js';
+import { boxFor, isOpen, ruledOutOf, unitPrice, withoutOf } from './packed.js';
+import { lineKey, type OrderDraft, type OrderFiled, type OrderLine } from './schema.js';
 
 /** A box of an order that holds what the customer ruled out. */
 export interface Breach {
-  readonly boxId: string;
+  readonly line: OrderLine;
   readonly exclusion: string;
   /** The pieces that bring it. */
   readonly pieceNames: readonly string[];
+  /** What of the exclusion is in the box, in words. */
+  readonly what: readonly string[];
   readonly agreed: boolean;
 }
 
 /** Every exclusion that a box of the order breaks although stand-ins are in place, agreed ones too. */
 export function breachesOf(order: OrderDraft, book: Book): Breach[] {
-  return order.lines.flatMap(({ boxId }) => {
-    const box = boxFor(order, boxId, book)?.facts;
+  return order.lines.flatMap((line) => {
+    const box = boxFor(order, line, book)?.facts;
     if (!box) return [];
-    return order.exclusions.flatMap((exclusion) => {
-      const pieces = box.pieces.flatMap(({ pieceId }) => {
+    return ruledOutOf(order, line).flatMap((exclusion) => {
+      const what = brokenBy(exclusion, box).map((code) => exclusionName(code, book));
+      if (what.length === 0) return [];
+      const pieceNames = box.pieces.flatMap(({ pieceId }) => {
         const facts = book.pieces.get(pieceId);
-        return facts && brokenBy(exclusion, facts.contains).length > 0 ? [facts.piece.name] : [];
+        return facts && brokenBy(exclusion, facts).length > 0 ? [facts.piece.name] : [];
       });
-      if (pieces.length === 0) return [];
-      const agreed = order.agreed.some((each) => each.boxId === boxId && each.exclusion === exclusion);
-      return [{ boxId, exclusion, pieceNames: pieces, agreed }];
+      const agreed = order.agreed.some((each) => each.boxId === line.boxId && each.exclusion === exclusion);
+      return [{ line, exclusion, pieceNames, what, agreed }];
     });
   });
 }
 
-/** Boxes that hold pieces, and none with anything that the order rules out, stand-ins in place. */
-const clearBoxes = (order: OrderDraft, book: Book) =>
+/** Boxes that hold pieces, and none with anything that is ruled out of a line, stand-ins in place. */
+const clearBoxes = (order: OrderDraft, line: OrderLine, book: Book) =>
   [...book.boxes.values()].filter(
     (facts) =>
       facts.complete &&
-      !order.lines.some((line) => line.boxId === facts.box.id) &&
-      order.exclusions.every(
-        (exclusion) =>
-          brokenBy(exclusion, resolveBox(facts, order.exclusions, book.pieces).facts.contains).length === 0,
-      ),
-  );
-
-/** `Contains: barley, pecans` of the broken exclusion, in words. */
-const whatBreaks = (exclusion: string, order: OrderDraft, book: Book, boxId: string): string =>
-  sayList(
-    brokenBy(exclusion, boxFor(order, boxId, book)?.facts.contains ?? []).map((code) =>
-      allergens[code].name.toLowerCase(),
-    ),
+      !order.lines.some(({ boxId }) => boxId === facts.box.id) &&
+      resolveBox(facts, ruledOutOf(order, line), book.pieces).clear,
   );
 
 /** A message to the customer about an exclusion that a box breaks. It promises nothing that a home kitchen cannot keep. */
 const askCustomer = (order: OrderDraft, breach: Breach, book: Book, instead: readonly string[]): string => {
-  const wish = exclusions[breach.exclusion]?.name ?? breach.exclusion;
-  const box = boxFor(order, breach.boxId, book)?.facts.box.name ?? breach.boxId;
+  const { line, exclusion, what, pieceNames } = breach;
+  const box = boxFor(order, line, book)?.facts.box.name ?? line.boxId;
   const offer = instead.length > 0 ? ` I could give you the ${sayList(instead)} in its place.` : '';
-  return `Dear ${order.customer.name}, you asked for no ${wish}. The ${box} has ${whatBreaks(breach.exclusion, order, book, breach.boxId)} in it (${sayList(breach.pieceNames)}).${offer} Would you like that, or is the box all right as it is? All of it is made in one home kitchen that handles common allergens, so I can tell you what is in a box but not promise that it is free of traces.`;
+  return `Dear ${order.customer.name}, you asked for no ${exclusionName(exclusion, book)}. The ${box} has ${sayList(what)} in it (${sayList(pieceNames)}).${offer} Would you like that, or is the box all right as it is? All of it is made in one home kitchen that handles common allergens, so I can tell you what is in a box but not promise that it is free of traces.`;
 };
 
+/** Puts other pieces of the same box in place of those that break something and have no stand-in. */
+function standIn(order: OrderFiled, line: OrderLine, book: Book, costOf: CostOf): WayOut[] {
+  const resolved = boxFor(order, line, book);
+  if (!resolved) return [];
+  const proposals = proposeStandIns(resolved, withoutOf(order, line), book.pieces, costOf);
+  if (proposals.length === 0) return [];
+  const nameOf = (id: string) => book.pieces.get(id)?.piece.name ?? id;
+  const swaps = proposals.map(({ fromId, toId }) => `${nameOf(toId)} in place of ${nameOf(fromId)}`);
+  return [
+    {
+      label: `Put ${sayList(swaps)}`,
+      action: {
+        kind: 'stand-in',
+        orderId: order.id,
+        boxId: line.boxId,
+        standIns: proposals.map(({ fromId, toId }) => ({ pieceId: fromId, withId: toId })),
+      },
+    },
+  ];
+}
+
 /** Leaves out what no stand-in replaces, for less money: the same share of the price as of the pieces. */
-function leaveOut(order: OrderFiled, boxId: string, book: Book): WayOut[] {
-  const sold = boxAsSold(book, boxId, order.lines.find((line) => line.boxId === boxId)?.edition ?? null);
+function leaveOut(order: OrderFiled, line: OrderLine, book: Book): WayOut[] {
+  const { boxId } = line;
+  const sold = boxAsSold(book, boxId, line.edition);
   if (!sold) return [];
-  const without = withoutOf(order, boxId);
+  const without = withoutOf(order, line);
   const { leftOut, facts } = resolveBox(sold, without, book.pieces, true);
   if (leftOut === 0 || facts.pieceCount === 0) return [];
-  const lessMinor = percentOfMinor(unitPrice(order, boxId, book), (100 * leftOut) / sold.pieceCount);
+  const lessMinor = percentOfMinor(unitPrice(order, line, book), (100 * leftOut) / sold.pieceCount);
   return [
     {
       label: `Leave ${sayCount(leftOut, 'piece')} out, ${sayMoney(lessMinor, book.kitchen.currency)} less a box`,
@@ -97,13 +111,13 @@ const changedSince = (order: OrderFiled, book: Book, about: Subject): Finding[] 
 
 /** Boxes that keep an exclusion but whose suppliers speak of traces: worth a word to the customer. */
 const traceFindings = (order: OrderDraft, book: Book, about: Subject): Finding[] =>
-  order.lines.flatMap(({ boxId }) => {
-    const box = boxFor(order, boxId, book)?.facts;
+  order.lines.flatMap((line) => {
+    const box = boxFor(order, line, book)?.facts;
     if (!box) return [];
-    return order.exclusions
-      .filter((exclusion) => brokenBy(exclusion, box.contains).length === 0)
+    return ruledOutOf(order, line)
+      .filter((exclusion) => brokenBy(exclusion, box).length === 0)
       .flatMap((exclusion) => {
-        const traces = brokenBy(exclusion, box.mayContain).map((code) => allergens[code].name.toLowerCase());
+        const traces = brokenBy(exclusion, substances(box.mayContain)).map((code) => exclusionName(code, book));
         return traces.length === 0
           ? []
           : [
@@ -111,18 +125,44 @@ const traceFindings = (order: OrderDraft, book: Book, about: Subject): Finding[]
                 'know',
                 'exclusion-traces',
                 about,
-                `${about.name} wants no ${exclusions[exclusion]?.name ?? exclusion}; ${box.box.name} has none in it, but may contain ${sayList(traces)}, its suppliers say.`,
+                `${about.name} wants no ${exclusionName(exclusion, book)}; ${box.box.name} has none in it, but may contain ${sayList(traces)}, its suppliers say.`,
               ),
             ];
       });
   });
 
+/** Boxes without spirits that hold a flavouring made with alcohol: what "no alcohol" meant is the customer's to say. */
+const carrierFindings = (order: OrderDraft, book: Book, about: Subject): Finding[] =>
+  order.lines.flatMap((line) => {
+    const box = boxFor(order, line, book)?.facts;
+    if (!box?.contains.includes('alcohol-carrier') || box.contains.includes('alcohol')) return [];
+    if (!ruledOutOf(order, line).includes('alcohol')) return [];
+    const carriers = [...box.ingredientIds].flatMap((id) => {
+      const ingredient = book.ingredients.get(id);
+      return ingredient?.contains.includes('alcohol-carrier') ? [ingredient.name.toLowerCase()] : [];
+    });
+    return [
+      finding(
+        'know',
+        'alcohol-carrier',
+        about,
+        `${about.name} wants no alcohol: ${box.box.name} has no spirit, wine, beer or liqueur in it, but ${sayList(carriers)}, which is made with alcohol. Rule out “any alcohol” where that matters.`,
+      ),
+    ];
+  });
+
+/** What a piece costs, in any unit: to find one that is near in price. */
+export type CostOf = (pieceId: string) => number;
+
+const sameCost: CostOf = () => 1;
+
 /**
  * What the maker must settle about one open order: exclusions that a box breaks, a hand-over that has passed,
  * a box that is empty or gone.
  * @param today the day on which it is asked
+ * @param costOf by which a stand-in is proposed that is near in price; without it by weight alone
  */
-export function findingsOfOrder(order: OrderFiled, book: Book, today: Day): Finding[] {
+export function findingsOfOrder(order: OrderFiled, book: Book, today: Day, costOf: CostOf = sameCost): Finding[] {
   if (!isOpen(order)) return [];
   const about: Subject = { noun: 'order', id: order.id, name: order.customer.name };
   const found: Finding[] = [];
@@ -149,23 +189,29 @@ export function findingsOfOrder(order: OrderFiled, book: Book, today: Day): Find
         ),
       );
   }
-  found.push(...changedSince(order, book, about), ...traceFindings(order, book, about));
-  const clear = clearBoxes(order, book);
+  found.push(
+    ...changedSince(order, book, about),
+    ...traceFindings(order, book, about),
+    ...carrierFindings(order, book, about),
+  );
   for (const breach of breachesOf(order, book).filter((each) => !each.agreed)) {
-    const { boxId, exclusion, pieceNames } = breach;
-    const boxName = boxFor(order, boxId, book)?.facts.box.name ?? boxId;
+    const { line, exclusion, pieceNames, what } = breach;
+    const clear = clearBoxes(order, line, book).slice(0, 2);
+    const boxName = boxFor(order, line, book)?.facts.box.name ?? line.boxId;
     const waysOut: WayOut[] = [
-      ...clear.slice(0, 2).map((facts): WayOut => ({
+      ...standIn(order, line, book, costOf),
+      ...clear.map((facts): WayOut => ({
         label: `Change to ${facts.box.name}`,
         action: {
           kind: 'swap-box',
           orderId: order.id,
-          fromBoxId: boxId,
+          fromBoxId: line.boxId,
+          without: line.without,
           toBoxId: facts.box.id,
         },
       })),
       openWayOut(about, 'Open the order'),
-      ...leaveOut(order, boxId, book),
+      ...leaveOut(order, line, book),
       {
         label: 'Copy a message to the customer',
         action: {
@@ -174,13 +220,13 @@ export function findingsOfOrder(order: OrderFiled, book: Book, today: Day): Find
             order,
             breach,
             book,
-            clear.slice(0, 2).map((facts) => facts.box.name),
+            clear.map((facts) => facts.box.name),
           ),
         },
       },
       {
         label: 'The customer knows and agrees',
-        action: { kind: 'agree', orderId: order.id, boxId, exclusion },
+        action: { kind: 'agree', orderId: order.id, boxId: line.boxId, exclusion },
       },
     ];
     found.push(
@@ -188,7 +234,7 @@ export function findingsOfOrder(order: OrderFiled, book: Book, today: Day): Find
         'decide',
         'exclusion-broken',
         about,
-        `${order.customer.name} wants no ${exclusions[exclusion]?.name ?? exclusion}, but ${boxName} contains ${whatBreaks(exclusion, order, book, boxId)} (${sayList(pieceNames)}).`,
+        `${order.customer.name} wants no ${exclusionName(exclusion, book)}, but ${boxName} contains ${sayList(what)} (${sayList(pieceNames)}).`,
         waysOut,
       ),
     );
@@ -210,7 +256,7 @@ export function doubleFindings(orders: readonly OrderFiled[]): Finding[] {
   const alike = new Map<string, OrderFiled[]>();
   for (const order of orders) {
     if (!isOpen(order)) continue;
-    const boxes = order.lines.map(({ boxId, count }) => `${boxId} ${count}`).sort();
+    const boxes = order.lines.map((line) => `${lineKey(line)} ${line.count}`).sort();
     const key = [likeness(order.customer.name), order.handOver.on, order.handOver.way, ...boxes].join('|');
     const group = alike.get(key);
     if (group) group.push(order);
@@ -234,47 +280,3 @@ export function doubleFindings(orders: readonly OrderFiled[]): Finding[] {
     }),
   );
 }
-
-/** The order with one box changed for another; counts add up when it was already there. */
-export function swapBox(order: OrderDraft, fromBoxId: string, toBoxId: string): OrderDraft {
-  const moved = order.lines.find((line) => line.boxId === fromBoxId);
-  if (!moved) return order;
-  const target = order.lines.find((line) => line.boxId === toBoxId);
-  const lines = target
-    ? order.lines
-        .filter((line) => line !== moved)
-        .map((line) => (line === target ? { ...line, count: line.count + moved.count } : line))
-    : order.lines.map((line) => (line === moved ? { ...line, boxId: toBoxId, edition: null } : line));
-  return {
-    ...order,
-    lines,
-    agreed: order.agreed.filter((each) => each.boxId !== fromBoxId),
-    leftOut: order.leftOut.filter((each) => each.boxId !== fromBoxId),
-  };
-}
-
-/** The order with one breach marked as known to the customer. */
-export const agreeTo = (order: OrderDraft, boxId: string, exclusion: string): OrderDraft => ({
-  ...order,
-  agreed: [
-    ...order.agreed.filter((each) => each.boxId !== boxId || each.exclusion !== exclusion),
-    { boxId, exclusion },
-  ],
-});
-
-/** The order with what breaks its exclusions left out of a box, for less money. */
-export const leaveOutOf = (
-  order: OrderDraft,
-  boxId: string,
-  without: readonly string[],
-  lessMinor: number,
-): OrderDraft => ({
-  ...order,
-  leftOut: [...order.leftOut.filter((each) => each.boxId !== boxId), { boxId, without: [...without], lessMinor }],
-});
-
-/** The order with a box as it is now in place of what was sold. */
-export const renewBox = (order: OrderDraft, boxId: string): OrderDraft => ({
-  ...order,
-  lines: order.lines.map((line) => (line.boxId === boxId ? { ...line, edition: null } : line)),
-});

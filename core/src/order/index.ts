@@ -1,4 +1,5 @@
 export * from './check.js';
+export * from './edits.js';
 export * from './findings.js';
 export * from './packed.js';
 export * from './schema.js';

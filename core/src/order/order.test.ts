@@ -2,10 +2,13 @@ import { describe, expect, it } from '@jest/globals';
 import { bookOf, box, ingredient, line, order, piece, recipe, TODAY } from '../../testing/kitchen.js';
 import {
   agreeTo,
+  boxFor,
+  changesOf,
   doubleFindings,
   breachesOf,
   findingsOfOrder,
   orderDraftSchema,
+  standInFor,
   swapBox,
   wrongInOrder,
   wrongInOrderEdit,
@@ -37,6 +40,7 @@ describe('an exclusion', () => {
       message: 'Ada wants no gluten, but mixed contains barley (stout).',
     });
     expect(found?.waysOut.map((way) => way.label)).toEqual([
+      'Put mint in place of stout',
       'Change to clear',
       'Open the order',
       'Leave 1 piece out, $6.67 less a box',
@@ -47,8 +51,8 @@ describe('an exclusion', () => {
 
   it('is settled by another box', () => {
     const before = order('Ada', { mixed: 2, clear: 1 }, '2026-12-05', { exclusions: ['sesame'] });
-    const after = { ...before, ...swapBox(before, 'mixed', 'clear') };
-    expect(after.lines).toEqual([{ boxId: 'clear', count: 3, edition: null }]);
+    const after = { ...before, ...swapBox(before, { boxId: 'mixed', without: [] }, 'clear') };
+    expect(after.lines).toEqual([{ boxId: 'clear', count: 3, edition: null, without: [] }]);
     expect(findingsOfOrder(after, book, TODAY)).toEqual([]);
   });
 
@@ -60,6 +64,72 @@ describe('an exclusion', () => {
       ['alcohol', false],
     ]);
     expect(findingsOfOrder(after, book, TODAY)).toHaveLength(1);
+  });
+
+  it('may hold for some of the boxes only: the others stay as they are sold', () => {
+    const ada = order('Ada', {}, '2026-12-05', {
+      lines: [
+        { boxId: 'mixed', count: 2 },
+        { boxId: 'mixed', count: 1, without: ['sesame'] },
+      ],
+    });
+    const [plain, spared] = ada.lines;
+    if (!plain || !spared) throw new Error('no lines');
+    expect(breachesOf(ada, book).map(({ line }) => line)).toEqual([spared]);
+    const changed = {
+      ...ada,
+      ...standInFor(ada, 'mixed', [{ pieceId: 'toffee', withId: 'mint' }]),
+    };
+    expect(findingsOfOrder(changed, book, TODAY)).toEqual([]);
+    expect(boxFor(changed, plain, book)?.standIns).toEqual([]);
+    const packed = boxFor(changed, spared, book);
+    expect(packed && changesOf(packed, book)).toEqual(['1 × mint in place of toffee']);
+    expect(swapBox(ada, spared, 'clear').lines).toEqual([
+      { boxId: 'mixed', count: 2, edition: null, without: [] },
+      { boxId: 'clear', count: 1, edition: null, without: ['sesame'] },
+    ]);
+  });
+
+  it('without a stand-in is offered a clear piece of the same box, the nearest in weight and price', () => {
+    const weights = { plain: 10, near: 12, far: 30, sesame: 11 };
+    const many = bookOf({
+      ingredients: [ingredient('seed', { contains: ['sesame'] }), ingredient('plain')],
+      recipes: [recipe('seeds', [line('seed', 100)]), recipe('plain', [line('plain', 100)])],
+      pieces: Object.entries(weights).map(([id, centreGrams]) =>
+        piece(id, { kind: 'rolled', recipeId: id === 'sesame' ? 'seeds' : 'plain', centreGrams }),
+      ),
+      boxes: [box('b', ['far', 'plain', 'near', 'sesame', 'sesame'])],
+    });
+    const ways = (costOf?: (id: string) => number) =>
+      findingsOfOrder(order('Ada', { b: 1 }, '2026-12-05', { exclusions: ['sesame'] }), many, TODAY, costOf)[0]
+        ?.waysOut[0];
+    expect(ways()?.label).toBe('Put near in place of sesame');
+    expect(ways((id) => (id === 'near' ? 900 : 100))?.label).toBe('Put plain in place of sesame');
+    expect(ways()?.action).toMatchObject({ kind: 'stand-in', standIns: [{ pieceId: 'sesame', withId: 'near' }] });
+  });
+
+  it('of alcohol says where a flavouring is made with it', () => {
+    const extract = bookOf({
+      ingredients: [ingredient('vanilla', { contains: ['alcohol-carrier'] })],
+      recipes: [recipe('r', [line('vanilla', 100)])],
+      pieces: [piece('p', rolled('r'))],
+      boxes: [box('b', ['p'])],
+    });
+    const found = (exclusion: string) =>
+      findingsOfOrder(order('Ada', { b: 1 }, '2026-12-05', { exclusions: [exclusion] }), extract, TODAY);
+    expect(found('alcohol')).toMatchObject([{ code: 'alcohol-carrier', severity: 'know' }]);
+    expect(found('any-alcohol')).toMatchObject([{ code: 'exclusion-broken', severity: 'decide' }]);
+  });
+
+  it('of one ingredient or piece is kept like any other, and names what is there', () => {
+    const found = (exclusion: string) =>
+      findingsOfOrder(order('Ada', { mixed: 1 }, '2026-12-05', { exclusions: [exclusion] }), book, TODAY);
+    expect(found('ingredient:seed')[0]?.message).toBe('Ada wants no seed, but mixed contains seed (toffee).');
+    expect(found('piece:stout')[0]?.message).toBe('Ada wants no stout, but mixed contains stout (stout).');
+    expect(found('ingredient:other')).toEqual([]);
+    expect(
+      wrongInOrder(order('Ada', { mixed: 1 }, '2026-12-05', { exclusions: ['piece:lost'] }), (noun) => noun === 'box'),
+    ).toEqual([{ path: ['exclusions', 0], message: 'there is no piece "lost"' }]);
   });
 
   it('of a closed order is no longer asked about', () => {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { bookOf, box, ingredient, line, order, piece, recipe, TODAY } from '../../testing/kitchen.js';
+import { bookOf, box, firstLine, ingredient, line, order, piece, recipe, TODAY } from '../../testing/kitchen.js';
 import { nextEdition } from '../box/index.js';
 import { planSeason } from '../plan/index.js';
 import {
@@ -38,7 +38,7 @@ describe('a confirmed order', () => {
 
   it('keeps the box and the price that it was sold', () => {
     expect(changed.edition).toBe(2);
-    expect(boxFor(ada, 'night', book)?.facts.pieceCount).toBe(4);
+    expect(boxFor(ada, firstLine(ada), book)?.facts.pieceCount).toBe(4);
     expect(priceOfOrder(ada, book)).toBe(4000);
     const plan = planSeason(book, [ada, order('Bo', { night: 1 }, '2026-12-05')], TODAY);
     expect(plan.labels.map(({ edition, count }) => [edition, count])).toEqual([
@@ -64,7 +64,7 @@ describe('a confirmed order', () => {
     const confirmed = filedOrder({ ...asked, state: 'paid' }, asked, book.boxes, AT);
     expect(confirmed.lines[0]?.edition).toBe(2);
     expect(filedOrder({ ...confirmed, state: 'asked' }, confirmed, book.boxes, AT).lines[0]?.edition).toBeNull();
-    expect(swapBox(confirmed, 'night', 'other').lines[0]?.edition).toBeNull();
+    expect(swapBox(confirmed, { boxId: 'night', without: [] }, 'other').lines[0]?.edition).toBeNull();
   });
 
   it('keeps the history of its states, one entry a change', () => {
@@ -111,7 +111,12 @@ describe('a piece that nothing replaces', () => {
     expect(way?.label).toBe('Leave 1 piece out, $5.00 less a box');
     const less = { ...ada, ...leaveOutOf(ada, 'night', ['alcohol'], 500) };
     expect(findingsOfOrder(less, book, TODAY)).toEqual([]);
-    expect(packedAs(less, 'night', book)).toEqual({ edition: null, without: ['alcohol'], leaveOut: true });
+    expect(packedAs(less, firstLine(less), book)).toEqual({
+      edition: null,
+      without: ['alcohol'],
+      leaveOut: true,
+      standIns: [],
+    });
     expect(priceOfOrder(less, book)).toBe(3 * 1500);
     expect(planSeason(book, [less], TODAY)).toMatchObject({ pieces: 9, labels: [{ leaveOut: true, count: 3 }] });
   });

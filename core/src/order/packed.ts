@@ -1,45 +1,70 @@
-import { boxAsSold, resolveBox, type Book, type ResolvedBox } from '../box/index.js';
-import type { OrderDraft, OrderState } from './schema.js';
+import { boxAsSold, resolveBox, type Book, type OwnStandIn, type ResolvedBox } from '../box/index.js';
+import { sayCount } from '../quantity/index.js';
+import type { OrderDraft, OrderLine, OrderState } from './schema.js';
 
 /** Whether an order still has to be made: neither handed over nor cancelled. */
 export const isOpen = (order: Pick<OrderDraft, 'state'>): boolean =>
   order.state !== 'handed over' && order.state !== 'cancelled';
 
 /** The part of an order that says how its boxes are packed. */
-type Wishes = Pick<OrderDraft, 'exclusions' | 'agreed' | 'leftOut' | 'lines'>;
+type Wishes = Pick<OrderDraft, 'exclusions' | 'agreed' | 'leftOut' | 'standIns' | 'lines'>;
+type Line = Pick<OrderLine, 'boxId' | 'edition' | 'without'>;
 
-/** What a box of an order must be packed without: every exclusion that the customer has not agreed to break. */
-export const withoutOf = (order: Pick<OrderDraft, 'exclusions' | 'agreed'>, boxId: string): string[] =>
-  order.exclusions
-    .filter((exclusion) => !order.agreed.some((each) => each.boxId === boxId && each.exclusion === exclusion))
+/** All that a customer rules out of the boxes of a line: for the whole order, and for these boxes. */
+export const ruledOutOf = (order: Pick<OrderDraft, 'exclusions'>, line: Pick<OrderLine, 'without'>): string[] => [
+  ...new Set([...order.exclusions, ...line.without]),
+];
+
+/** What the boxes of a line must be packed without: every exclusion that the customer has not agreed to break. */
+export const withoutOf = (
+  order: Pick<OrderDraft, 'exclusions' | 'agreed'>,
+  line: Pick<OrderLine, 'boxId' | 'without'>,
+): string[] =>
+  ruledOutOf(order, line)
+    .filter((exclusion) => !order.agreed.some((each) => each.boxId === line.boxId && each.exclusion === exclusion))
     .sort();
 
-const lineOf = (order: Pick<OrderDraft, 'lines'>, boxId: string) => order.lines.find((line) => line.boxId === boxId);
-
-/** What was agreed to be left out of a box, where that still covers all that the order rules out. */
-function leftOutOf(order: Wishes, boxId: string): OrderDraft['leftOut'][number] | undefined {
-  const without = withoutOf(order, boxId);
-  return order.leftOut.find((each) => each.boxId === boxId && without.every((code) => each.without.includes(code)));
+/** What was agreed to be left out of a box, where that still covers all that is ruled out. */
+function leftOutOf(order: Wishes, line: Line): OrderDraft['leftOut'][number] | undefined {
+  const without = withoutOf(order, line);
+  return order.leftOut.find(
+    (each) => each.boxId === line.boxId && without.every((code) => each.without.includes(code)),
+  );
 }
 
-/** A box as it is packed for an order: as it was sold, stand-ins in place; undefined when it is not there. */
-export function boxFor(order: Wishes, boxId: string, book: Book): ResolvedBox | undefined {
-  const facts = boxAsSold(book, boxId, lineOf(order, boxId)?.edition ?? null);
-  const leaveOut = leftOutOf(order, boxId) !== undefined;
-  return facts && resolveBox(facts, withoutOf(order, boxId), book.pieces, leaveOut);
+/** What the order itself puts in place of pieces of a box. */
+const standInsOf = (order: Wishes, { boxId }: Line): OwnStandIn[] =>
+  order.standIns.filter((each) => each.boxId === boxId).map(({ pieceId, withId }) => ({ pieceId, withId }));
+
+/** The boxes of a line as they are packed: as they were sold, stand-ins in place; undefined when the box is not there. */
+export function boxFor(order: Wishes, line: Line, book: Book): ResolvedBox | undefined {
+  const facts = boxAsSold(book, line.boxId, line.edition);
+  const leaveOut = leftOutOf(order, line) !== undefined;
+  return facts && resolveBox(facts, withoutOf(order, line), book.pieces, leaveOut, standInsOf(order, line));
 }
 
-/** What one box of an order costs the customer, minor units: its price as it was sold, less what was agreed for what is left out. */
-export function unitPrice(order: Wishes, boxId: string, book: Book): number {
-  const resolved = boxFor(order, boxId, book);
+/** What was changed in a box for its order, in words: `2 × Plain in place of Rum`. */
+export const changesOf = ({ standIns, leftOut }: ResolvedBox, { pieces }: Pick<Book, 'pieces'>): string[] => {
+  const nameOf = (id: string) => pieces.get(id)?.piece.name ?? id;
+  return [
+    ...standIns.map(
+      ({ fromId, toId, pieces: count }) => `${String(count)} × ${nameOf(toId)} in place of ${nameOf(fromId)}`,
+    ),
+    ...(leftOut > 0 ? [`${sayCount(leftOut, 'piece')} left out`] : []),
+  ];
+};
+
+/** What one box of a line costs the customer, minor units: its price as it was sold, less what was agreed for what is left out. */
+export function unitPrice(order: Wishes, line: Line, book: Book): number {
+  const resolved = boxFor(order, line, book);
   if (!resolved) return 0;
-  const less = resolved.leftOut > 0 ? (leftOutOf(order, boxId)?.lessMinor ?? 0) : 0;
+  const less = resolved.leftOut > 0 ? (leftOutOf(order, line)?.lessMinor ?? 0) : 0;
   return Math.max(0, resolved.facts.box.priceMinor - less);
 }
 
 /** What all boxes of an order cost the customer, minor units. */
 export const priceOfOrder = (order: Wishes, book: Book): number =>
-  order.lines.reduce((sum, { boxId, count }) => sum + unitPrice(order, boxId, book) * count, 0);
+  order.lines.reduce((sum, line) => sum + unitPrice(order, line, book) * line.count, 0);
 
 /** What is still to be paid of an order, minor units: the price of its boxes less the deposit; nothing once it is paid. */
 export function dueOf(order: Wishes & Pick<OrderDraft, 'state' | 'depositMinor'>, book: Book): number {
@@ -55,30 +80,54 @@ export interface PackedAs {
   readonly without: readonly string[];
   /** Whether cells without a stand-in stay empty. */
   readonly leaveOut: boolean;
+  /** What orders put in place of pieces themselves. */
+  readonly standIns: readonly OwnStandIn[];
 }
 
+/** A box as it is, without a word of any order. */
+export const AS_IT_IS: PackedAs = { edition: null, without: [], leaveOut: false, standIns: [] };
+
 /**
- * How a box of an order is packed. As long as something must still be settled, the box is planned as it is sold.
+ * How the boxes of a line are packed. As long as something must still be settled, they are planned as they are sold.
  */
-export function packedAs(order: Wishes, boxId: string, book: Book): PackedAs {
-  const sold = lineOf(order, boxId)?.edition ?? null;
-  const edition = sold === (book.boxes.get(boxId)?.box.edition ?? null) ? null : sold;
-  const resolved = boxFor(order, boxId, book);
+export function packedAs(order: Wishes, line: Line, book: Book): PackedAs {
+  const edition = line.edition === (book.boxes.get(line.boxId)?.box.edition ?? null) ? null : line.edition;
+  const resolved = boxFor(order, line, book);
   const changed = resolved?.clear === true && (resolved.standIns.length > 0 || resolved.leftOut > 0);
-  return changed
-    ? { edition, without: withoutOf(order, boxId), leaveOut: resolved.leftOut > 0 }
-    : { edition, without: [], leaveOut: false };
+  if (!changed) return { ...AS_IT_IS, edition };
+  const used = standInsOf(order, line).filter(({ pieceId, withId }) =>
+    resolved.standIns.some(({ fromId, toId }) => fromId === pieceId && toId === withId),
+  );
+  return { edition, without: withoutOf(order, line), leaveOut: resolved.leftOut > 0, standIns: used };
 }
 
 /** The box packed in that way; undefined when it is not there. */
-export function packBox(book: Book, boxId: string, { edition, without, leaveOut }: PackedAs): ResolvedBox | undefined {
+export function packBox(
+  book: Book,
+  boxId: string,
+  { edition, without, leaveOut, standIns }: PackedAs,
+): ResolvedBox | undefined {
   const facts = boxAsSold(book, boxId, edition);
-  return facts && resolveBox(facts, without, book.pieces, leaveOut);
+  return facts && resolveBox(facts, without, book.pieces, leaveOut, standIns);
 }
 
 /** Two boxes with the same key are packed alike. */
-export const packedKey = (boxId: string, { edition, without, leaveOut }: PackedAs): string =>
-  [boxId, edition ?? '', leaveOut ? 'less' : '', ...without].join(' ');
+export const packedKey = (boxId: string, { edition, without, leaveOut, standIns }: PackedAs): string =>
+  [
+    boxId,
+    edition ?? '',
+    leaveOut ? 'less' : '',
+    ...without,
+    ...standIns.map(({ pieceId, withId }) => `${pieceId}>${withId}`).sort(),
+  ].join(' ');
+
+/** How a packed box differs from the box as it is. */
+export const packingOf = ({ edition, without, leaveOut, standIns }: PackedAs): PackedAs => ({
+  edition,
+  without,
+  leaveOut,
+  standIns,
+});
 
 /** States in which the boxes are still as the maker may change them. */
 const unsold: readonly OrderState[] = ['asked', 'cancelled'];

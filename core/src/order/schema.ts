@@ -1,11 +1,28 @@
 import { z } from 'zod';
-import { distinct, exclusionCodes } from '../ingredient/index.js';
+import { distinct, isExclusion } from '../ingredient/index.js';
 import { daySchema, filedShape, idSchema, minorSchema, nameSchema, noteSchema, storedShape } from '../record/index.js';
 
 /** States of an order, in the order in which they follow each other. */
 export const orderStates = ['asked', 'confirmed', 'paid', 'packed', 'handed over', 'cancelled'] as const;
 
-export const exclusionSchema = z.enum(exclusionCodes, 'is not something that can be ruled out');
+/** A group or a substance, or one ingredient or piece as `ingredient:plum-brandy`. */
+export const exclusionSchema = z
+  .string()
+  .refine(isExclusion, 'is not something that can be ruled out')
+  .meta({ id: 'Exclusion', examples: ['nuts', 'vegan', 'ingredient:plum-brandy'] });
+
+const lineSchema = z.strictObject({
+  boxId: idSchema,
+  count: z.int('must be a whole number').min(1, 'must be one or more').max(500, 'must be 500 or fewer'),
+  /** The number of the box as it was sold; null as long as nothing is confirmed. */
+  edition: z.int().min(1).nullable().default(null),
+  /** What these boxes must not contain, beside what the whole order rules out. */
+  without: distinct(exclusionSchema).default([]),
+});
+
+/** Lines with the same key are of boxes that are sold and packed alike. */
+export const lineKey = ({ boxId, without = [] }: Pick<z.input<typeof lineSchema>, 'boxId' | 'without'>): string =>
+  [boxId, ...[...without].sort()].join(' ');
 
 /** What the maker writes of an order. */
 export const orderDraftSchema = z
@@ -15,23 +32,21 @@ export const orderDraftSchema = z
       contact: z.string().trim().max(120).default(''),
     }),
     lines: z
-      .array(
-        z.strictObject({
-          boxId: idSchema,
-          count: z.int('must be a whole number').min(1, 'must be one or more').max(500, 'must be 500 or fewer'),
-          /** The number of the box as it was sold; null as long as nothing is confirmed. */
-          edition: z.int().min(1).nullable().default(null),
-        }),
-      )
+      .array(lineSchema)
       .min(1, 'must name at least one box')
       .max(50)
-      .refine((lines) => new Set(lines.map((line) => line.boxId)).size === lines.length, 'names one box twice'),
+      .refine((lines) => new Set(lines.map(lineKey)).size === lines.length, 'names one box twice'),
     handOver: z.strictObject({
       on: daySchema,
       way: z.enum(['pick-up', 'stall', 'courier']),
       place: z.string().trim().max(120).default(''),
     }),
     exclusions: distinct(exclusionSchema).default([]),
+    /** Pieces that the maker puts in place of others in a box of this order, where something is ruled out; they go before the box's own. */
+    standIns: z
+      .array(z.strictObject({ boxId: idSchema, pieceId: idSchema, withId: idSchema }))
+      .max(200)
+      .default([]),
     /** Broken exclusions that the customer knows of and takes all the same. */
     agreed: z
       .array(z.strictObject({ boxId: idSchema, exclusion: exclusionSchema }))
@@ -52,6 +67,8 @@ export const orderDraftSchema = z
       .default([]),
     depositMinor: minorSchema.default(0),
     notes: noteSchema,
+    /** The words in which it was asked for, where it was read from them. */
+    words: z.string().max(4000, 'must be 4,000 characters or fewer').default(''),
   })
   .meta({ id: 'OrderDraft' });
 
@@ -59,6 +76,7 @@ export const orderFiledSchema = orderDraftSchema.safeExtend(filedShape).meta({ i
 export const orderSchema = orderDraftSchema.safeExtend(storedShape).meta({ id: 'Order' });
 
 export type OrderState = (typeof orderStates)[number];
+export type OrderLine = z.infer<typeof lineSchema>;
 export type OrderDraft = z.infer<typeof orderDraftSchema>;
 export type OrderFiled = z.infer<typeof orderFiledSchema>;
 export type Order = z.infer<typeof orderSchema>;

@@ -1,5 +1,5 @@
 import { finding, type Finding, type Subject } from '../finding/index.js';
-import { inLabelOrder, type Allergen } from '../ingredient/index.js';
+import { inLabelOrder, type Allergen, type Contents } from '../ingredient/index.js';
 import { sayNumber } from '../quantity/index.js';
 import type { RecipeBook, RecipeFacts } from '../recipe/index.js';
 import { cavityFill, CAVITY_TOLERANCE, mouldedParts } from './cavity.js';
@@ -8,12 +8,11 @@ import type { PiecePart } from './part.js';
 import type { BodyForm, CutForm, PieceFiled, PieceForm } from './schema.js';
 
 /** What follows from a piece and its recipes. */
-export interface PieceFacts {
+export interface PieceFacts extends Contents {
   readonly piece: PieceFiled;
   /** Nominal finished weight, g. */
   readonly weightGrams: number;
   readonly parts: readonly PiecePart[];
-  readonly contains: readonly Allergen[];
   readonly mayContain: readonly Allergen[];
   readonly complete: boolean;
   readonly findings: readonly Finding[];
@@ -153,6 +152,8 @@ export function workOutPiece(piece: PieceFiled, book: RecipeBook): PieceFacts {
     parts,
     contains,
     mayContain: inLabelOrder(known.flatMap((facts) => facts.mayContain)).filter((code) => !contains.includes(code)),
+    ingredientIds: new Set(known.flatMap((facts) => [...facts.ingredientsPerGram.keys()])),
+    pieceIds: new Set([piece.id]),
     complete,
     findings,
   };

@@ -29,8 +29,9 @@ export function boxDemand(orders: readonly OrderFiled[], book: Book): BoxDemand[
     const day = order.handOver.on;
     let boxes = days.get(day);
     if (!boxes) days.set(day, (boxes = new Map<string, BoxDemand>()));
-    for (const { boxId, count } of order.lines) {
-      const packed = packedAs(order, boxId, book);
+    for (const line of order.lines) {
+      const { boxId, count } = line;
+      const packed = packedAs(order, line, book);
       const key = packedKey(boxId, packed);
       const before = boxes.get(key);
       const facts = before ? before.facts : (packBox(book, boxId, packed)?.facts ?? null);

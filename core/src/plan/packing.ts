@@ -1,5 +1,5 @@
 import type { Book } from '../box/index.js';
-import type { PackedAs } from '../order/index.js';
+import { packingOf, type PackedAs } from '../order/index.js';
 import { addDays, type Day } from '../quantity/index.js';
 import type { BoxDemand, PieceDemand } from './demand.js';
 import { pieceKey } from './guide.js';
@@ -43,7 +43,8 @@ export function bookPacking(
   const missing = new Set(outside.map(({ pieceId, day }) => pieceKey(pieceId, day)));
   const minutes: Bookings = new Map();
   const packs = new Map<Day, Pack[]>();
-  for (const { day: handOver, boxId, edition, without, leaveOut, facts, count } of boxes) {
+  for (const box of boxes) {
+    const { day: handOver, boxId, facts, count } = box;
     const canPack = facts?.pieces.every(
       ({ pieceId }) => book.pieces.has(pieceId) && !missing.has(pieceKey(pieceId, handOver)),
     );
@@ -52,8 +53,7 @@ export function bookPacking(
     const took = count * facts.box.packMinutes;
     minutes.set(day, (minutes.get(day) ?? 0) + took);
     const nuts = nutClass(facts.pieces.flatMap(({ pieceId }) => book.pieces.get(pieceId)?.contains ?? []));
-    const packed: PackedAs = { edition, without, leaveOut };
-    const pack: Pack = { boxId, boxName: facts.box.name, ...packed, handOver, count, minutes: took, nuts };
+    const pack: Pack = { boxId, boxName: facts.box.name, ...packingOf(box), handOver, count, minutes: took, nuts };
     packs.set(day, [...(packs.get(day) ?? []), pack]);
   }
   return { minutes, packs };

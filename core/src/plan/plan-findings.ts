@@ -70,7 +70,7 @@ function lateFindings(
   if (late.size === 0) return [];
   return orders.flatMap((order) => {
     const { on } = order.handOver;
-    const wanted = order.lines.flatMap(({ boxId }) => boxFor(order, boxId, book)?.facts.pieces ?? []);
+    const wanted = order.lines.flatMap((line) => boxFor(order, line, book)?.facts.pieces ?? []);
     const pieces = [...new Set(wanted.map(({ pieceId }) => pieceId))].flatMap((id) => book.pieces.get(id) ?? []);
     const missing = pieces.filter(({ piece }) => late.has(pieceKey(piece.id, on)));
     if (missing.length === 0) return [];

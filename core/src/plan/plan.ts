@@ -1,6 +1,7 @@
 import type { Book } from '../box/index.js';
 import { gravestFirst } from '../finding/index.js';
-import { doubleFindings, findingsOfOrder, isOpen, type OrderFiled, type PackedAs } from '../order/index.js';
+import { doubleFindings, findingsOfOrder, isOpen, packingOf, type OrderFiled } from '../order/index.js';
+import { pieceCosts } from '../money/index.js';
 import { addDays, type Day } from '../quantity/index.js';
 import { boxDemand, pieceDemand, type BoxDemand } from './demand.js';
 import { pieceKey, withoutMade, type Guide } from './guide.js';
@@ -15,7 +16,8 @@ import { shoppingList } from './shopping.js';
 
 /** Equal labels for each box and hand-over day: made on its oldest piece's day, best before its first piece ends. */
 export function labelRuns(boxes: readonly BoxDemand[], madeOn: ReadonlyMap<string, Day>, book: Book): LabelRun[] {
-  return boxes.flatMap(({ day, boxId, edition, without, leaveOut, facts, count }) => {
+  return boxes.flatMap((box) => {
+    const { day, boxId, facts, count } = box;
     if (!facts) return [];
     let oldest: Day | undefined;
     let first: Day | undefined;
@@ -28,8 +30,8 @@ export function labelRuns(boxes: readonly BoxDemand[], madeOn: ReadonlyMap<strin
       if (first === undefined || ends < first) first = ends;
     }
     if (oldest === undefined || first === undefined) return [];
-    const packed: PackedAs = { edition, without, leaveOut };
-    return [{ boxId, boxName: facts.box.name, ...packed, handOver: day, count, madeOn: oldest, bestBefore: first }];
+    const run = { boxId, boxName: facts.box.name, ...packingOf(box), handOver: day, count };
+    return [{ ...run, madeOn: oldest, bestBefore: first }];
   });
 }
 
@@ -63,6 +65,7 @@ export function seasonNeeds(orders: readonly OrderFiled[], book: Book, today: Da
  */
 export function planSeason(book: Book, orders: readonly OrderFiled[], today: Day, guide?: Guide): Plan {
   const open = orders.filter(isOpen);
+  const costOf = pieceCosts(book);
   const { boxes, demand, toPack, settled } = seasonNeeds(orders, book, today, guide ?? null);
   const packing = bookPacking(toPack, settled.outside, book, today);
   const decided = guide ? withoutMade(guide, triedOf(madeOf(settled))) : null;
@@ -88,7 +91,7 @@ export function planSeason(book: Book, orders: readonly OrderFiled[], today: Day
     ...plan,
     findings: gravestFirst([
       ...book.findings,
-      ...open.flatMap((order) => findingsOfOrder(order, book, today)),
+      ...open.flatMap((order) => findingsOfOrder(order, book, today, costOf)),
       ...doubleFindings(open),
       ...settled.findings,
       ...planFindings(plan, open, settled.outside, decided, book, today),

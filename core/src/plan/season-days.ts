@@ -1,5 +1,5 @@
 import type { Book } from '../box/index.js';
-import { boxFor, dueOf, packedAs, type OrderFiled, type PackedAs } from '../order/index.js';
+import { boxFor, changesOf, dueOf, packedAs, type OrderFiled, type PackedAs } from '../order/index.js';
 import { addDays, daysBetween, type Day } from '../quantity/index.js';
 import { groupBy } from '../record/index.js';
 import type { Making } from './making.js';
@@ -25,6 +25,8 @@ export interface HandOver {
 export interface BoxOfOrder extends PackedAs {
   readonly boxName: string;
   readonly count: number;
+  /** What lies in it in place of what, and what was left out, in words. */
+  readonly changes: readonly string[];
 }
 
 /** One day of the season. */
@@ -113,11 +115,15 @@ export function seasonDays(
         place: order.handOver.place,
         state: order.state,
         boxes: order.lines.reduce((sum, line) => sum + line.count, 0),
-        contents: order.lines.map(({ boxId, count }) => ({
-          boxName: boxFor(order, boxId, book)?.facts.box.name ?? boxId,
-          count,
-          ...packedAs(order, boxId, book),
-        })),
+        contents: order.lines.map((line) => {
+          const resolved = boxFor(order, line, book);
+          return {
+            boxName: resolved?.facts.box.name ?? line.boxId,
+            count: line.count,
+            changes: resolved ? changesOf(resolved, book) : [],
+            ...packedAs(order, line, book),
+          };
+        }),
         dueMinor: dueOf(order, book),
       })),
     };

@@ -3,7 +3,7 @@ import type { WayOut } from '../finding/index.js';
 import { daySchema, idSchema } from '../record/index.js';
 import { z } from 'zod';
 import type { KitchenDraft } from '../kitchen/index.js';
-import type { OrderFiled } from '../order/index.js';
+import { orderFiledSchema, type OrderFiled } from '../order/index.js';
 import type { Day } from '../quantity/index.js';
 import type { Plan } from './shape.js';
 
@@ -63,19 +63,14 @@ export const piecesIf = <Piece extends BookData['pieces'][number]>(
 
 /** The boxes that are added, as orders. */
 export const ordersIf = ({ boxes }: WhatIf): OrderFiled[] =>
-  boxes.map(({ boxId, count, on }, index) => ({
-    id: `what-if-${String(index)}`,
-    customer: { name: 'More boxes', contact: '' },
-    lines: [{ boxId, count, edition: null }],
-    handOver: { on, way: 'pick-up', place: '' },
-    exclusions: [],
-    agreed: [],
-    leftOut: [],
-    state: 'asked',
-    history: [],
-    depositMinor: 0,
-    notes: '',
-  }));
+  boxes.map(({ boxId, count, on }, index) =>
+    orderFiledSchema.parse({
+      id: `what-if-${String(index)}`,
+      customer: { name: 'More boxes' },
+      lines: [{ boxId, count }],
+      handOver: { on, way: 'pick-up' },
+    }),
+  );
 
 /** The book and the orders as they would be. */
 export function seasonIf(

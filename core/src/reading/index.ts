@@ -2,4 +2,5 @@ export * from './json-ld.js';
 export * from './line.js';
 export * from './measure.js';
 export * from './names.js';
+export * from './spelling.js';
 export * from './steps.js';

@@ -13,6 +13,9 @@ const synonyms: readonly (readonly string[])[] = [
   ['desiccated coconut', 'fine dried coconut'],
 ];
 
+/** Every word of a name that has synonyms. */
+export const synonymWords: readonly string[] = synonyms.flatMap((names) => names.flatMap((name) => name.split(' ')));
+
 /** Words that do not change what is bought. */
 const neutral = new Set(
   'fresh cold warm hot good quality best pure organic the your favourite favorite of some extra very room temperature bought plus more'.split(
@@ -25,7 +28,8 @@ const generic = new Set(
   'nut seed sugar syrup chocolate milk cream butter flour oil salt spirit fruit powder egg white'.split(' '),
 );
 
-const singular = (word: string): string => {
+/** A plural in its singular, by the rules of English spelling; other words as they are. */
+export const singular = (word: string): string => {
   if (/(?:ss|us|is)$/.test(word) || word.length < 4) return word;
   if (word.endsWith('ies')) return `${word.slice(0, -3)}y`;
   if (/(?:ches|shes|xes|oes)$/.test(word)) return word.slice(0, -2);

@@ -2,6 +2,7 @@ import { finding, type Finding, type Subject } from '../finding/index.js';
 import { alcoholKept } from '../cooking/index.js';
 import {
   addParts,
+  containedIn,
   inLabelOrder,
   massOf,
   noParts,
@@ -110,9 +111,10 @@ function workOutLine(
     };
   if (ingredient)
     return {
-      ...ingredient,
       grams,
       problem,
+      contains: containedIn(ingredient),
+      mayContain: ingredient.mayContain,
       makeup: makeupOfIngredient(ingredient),
       ingredients: [[ingredient.id, 1]],
       complete: true,

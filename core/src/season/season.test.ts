@@ -58,7 +58,7 @@ describe('a wrong file', () => {
 
   it('names what refers to nothing, what is there twice, and a cycle', () => {
     const file = demo();
-    first(file.orders).lines = [{ boxId: 'lost', count: 1, edition: null }];
+    first(file.orders).lines = [{ boxId: 'lost', count: 1, edition: null, without: [] }];
     file.boxes.push(structuredClone(first(file.boxes)));
     file.batches.push(batch('one', 'lost', '2026-11-20'), batch('one', 'dark-coating', '2026-11-20'));
     const coating = file.recipes.find((each) => each.id === 'dark-coating');

@@ -1,0 +1,372 @@
+import { singular } from '../reading/index.js';
+
+/**
+ * Words of customers for what can be ruled out, in the singular and with single spaces, and the codes that they stand for.
+ * Where a word means more or less than the law's allergen, the wider meaning is taken: nothing is ruled out too little.
+ */
+const words: Readonly<Record<string, readonly string[]>> = {
+  nuts: ['nut', 'any nut', 'all nut', 'nut of any kind', 'nut product', 'nut trace'],
+  'tree-nuts': ['tree nut', 'treenut'],
+  peanut: ['peanut', 'groundnut', 'ground nut', 'monkey nut', 'goober', 'arachis'],
+  almond: ['almond', 'marzipan', 'frangipane', 'amaretto'],
+  'black-walnut': ['black walnut'],
+  brazil: ['brazil nut', 'brazil'],
+  'california-walnut': ['california walnut'],
+  cashew: ['cashew', 'cashew nut'],
+  hazelnut: ['hazelnut', 'hazel nut', 'filbert', 'cobnut', 'gianduja', 'nutella'],
+  heartnut: ['heartnut', 'japanese walnut'],
+  macadamia: ['macadamia', 'macadamia nut'],
+  pecan: ['pecan', 'pecan nut'],
+  'pine-nut': ['pine nut', 'pinenut', 'pine kernel', 'pignoli'],
+  pistachio: ['pistachio', 'pistachio nut'],
+  walnut: ['walnut'],
+  milk: [
+    'milk',
+    'dairy',
+    'lactose',
+    'casein',
+    'whey',
+    'milk product',
+    'dairy product',
+    'milk protein',
+    'cow milk',
+    'cows milk',
+  ],
+  egg: ['egg', 'albumen', 'egg product'],
+  fish: ['fish'],
+  crustacean: ['crustacean', 'prawn'],
+  shellfish: ['shellfish', 'shell fish', 'seafood', 'sea food'],
+  crab: ['crab'],
+  crayfish: ['crayfish'],
+  lobster: ['lobster'],
+  shrimp: ['shrimp'],
+  anchovy: ['anchovy'],
+  mollusc: ['mollusc', 'mollusk', 'oyster', 'mussel', 'squid'],
+  gluten: ['gluten', 'coeliac', 'celiac', 'coeliac disease', 'celiac disease'],
+  wheat: ['wheat', 'spelt'],
+  barley: ['barley', 'malt'],
+  rye: ['rye'],
+  oats: ['oat'],
+  soy: ['soy', 'soya', 'soybean', 'soya bean', 'lecithin', 'soy lecithin', 'soya lecithin', 'e322'],
+  sesame: ['sesame', 'sesame seed', 'tahini'],
+  sulfites: ['sulfite', 'sulphite', 'sulfur dioxide', 'sulphur dioxide', 'e220', 'e223', 'e224'],
+  celery: ['celery'],
+  mustard: ['mustard'],
+  lupin: ['lupin', 'lupine'],
+  coconut: ['coconut'],
+  alcohol: ['alcohol', 'booze', 'spirit', 'liquor', 'liqueur', 'alcoholic', 'rum', 'whisky', 'whiskey', 'wine', 'beer'],
+  'any-alcohol': ['alcohol at all', 'any alcohol at all', 'alcohol of any kind', 'trace of alcohol'],
+  gelatin: ['gelatin', 'gelatine', 'e441'],
+  honey: ['honey'],
+  beeswax: ['beeswax', 'e901'],
+  shellac: ['shellac', 'e904'],
+  carmine: ['carmine', 'cochineal', 'e120'],
+  meat: ['meat', 'lard', 'suet', 'tallow', 'animal fat', 'pork', 'beef'],
+};
+
+/** Diets and short forms that rule something out without a word such as "no". */
+const diets: Readonly<Record<string, readonly string[]>> = {
+  vegan: ['vegan', 'plant based', 'plantbased'],
+  vegetarian: ['vegetarian', 'veggie', 'vege'],
+  gluten: ['gf', 'coeliac', 'celiac'],
+  milk: ['df', 'non dairy', 'nondairy'],
+  nuts: ['nf', 'nutless'],
+  alcohol: ['teetotal', 'teetotaller', 'non alcoholic', 'nonalcoholic'],
+  egg: ['eggless'],
+};
+
+/** Pictures of what can be ruled out. */
+const pictures: Readonly<Record<string, string>> = {
+  '🥜': 'nuts',
+  '🌰': 'nuts',
+  '🥛': 'milk',
+  '🧀': 'milk',
+  '🧈': 'milk',
+  '🥚': 'egg',
+  '🌾': 'gluten',
+  '🍞': 'gluten',
+  '🐟': 'fish',
+  '🦐': 'crustacean',
+  '🦀': 'crustacean',
+  '🥥': 'coconut',
+  '🍯': 'honey',
+  '🍷': 'alcohol',
+  '🍺': 'alcohol',
+  '🥃': 'alcohol',
+};
+
+/** Pictures that say no. */
+export const noPictures: ReadonlySet<string> = new Set(['🚫', '❌', '⛔', '🙅', '🙅‍♀️', '🙅‍♂️']);
+
+/** Wishes that the facts of ingredients cannot settle, each with what is ruled out as well wherever it is known. */
+export const beyondFacts: ReadonlyMap<string, readonly string[]> = new Map<string, readonly string[]>([
+  ['halal', ['any-alcohol', 'gelatin', 'meat']],
+  ['kosher', ['gelatin', 'meat', 'shellfish']],
+  ['jain', ['vegetarian', 'honey']],
+  ['pescatarian', ['meat', 'gelatin']],
+  ['pescetarian', ['meat', 'gelatin']],
+  ['keto', []],
+  ['paleo', []],
+  ['diabetic', []],
+  ['low sugar', []],
+  ['sugar free', []],
+  ['sugarfree', []],
+  ['fodmap', []],
+  ['low fodmap', []],
+  ['organic', []],
+  ['pregnant', []],
+]);
+
+const inverted = (lists: Readonly<Record<string, readonly string[]>>): ReadonlyMap<string, string> =>
+  new Map(Object.entries(lists).flatMap(([code, phrases]) => phrases.map((phrase) => [phrase, code] as const)));
+
+/** Phrase, in the singular -> code of what it names. */
+export const substanceWords = inverted(words);
+/** Phrase, in the singular -> code that it rules out by itself. */
+export const dietWords = inverted(diets);
+/** Picture -> code of what it shows. */
+export const substancePictures: ReadonlyMap<string, string> = new Map(Object.entries(pictures));
+
+/** Words of substances and diets alone, to put misspelled ones right. */
+export const substanceSpellings: readonly string[] = [
+  ...new Set([...substanceWords.keys(), ...dietWords.keys()].flatMap((phrase) => phrase.split(' '))),
+].flatMap((word) => (word.length < 4 ? [] : [word, `${word}s`]));
+
+/** What begins a wish to be spared something; each with a space between its words. */
+export const negators: readonly string[] = [
+  'must not contain',
+  'must not have',
+  'must not include',
+  'mustnt contain',
+  'mustnt have',
+  'should not contain',
+  'shouldnt contain',
+  'does not contain',
+  'do not contain',
+  'doesnt contain',
+  'can not have',
+  'can not eat',
+  'can not do',
+  'cannot have',
+  'cannot eat',
+  'cannot do',
+  'cannot tolerate',
+  'cant have',
+  'cant eat',
+  'cant do',
+  'cant tolerate',
+  'does not eat',
+  'does not like',
+  'does not want',
+  'does not do',
+  'do not eat',
+  'do not like',
+  'do not want',
+  'do not add',
+  'do not include',
+  'do not put',
+  'doesnt eat',
+  'doesnt like',
+  'doesnt want',
+  'doesnt do',
+  'dont eat',
+  'dont like',
+  'dont want',
+  'dont add',
+  'dont include',
+  'dont put',
+  'dont do',
+  'do not do',
+  'dont take',
+  'dont drink',
+  'doesnt drink',
+  'nothing containing',
+  'nothing that contain',
+  'nothing with any',
+  'no trace of',
+  'no hint of',
+  'no bit of',
+  'no sign of',
+  'none of them may contain',
+  'none of them contain',
+  'none of which contain',
+  'none may contain',
+  'none should contain',
+  'none contain',
+  'wont eat',
+  'dislike',
+  'hate',
+  'allergic to',
+  'allergy to',
+  'allergy is',
+  'allergy are',
+  'intolerant to',
+  'intolerant of',
+  'intolerance to',
+  'sensitive to',
+  'sensitivity to',
+  'anaphylactic to',
+  'anaphylaxis to',
+  'react to',
+  'react badly to',
+  'free of',
+  'free from',
+  'keep away from',
+  'steer clear of',
+  'nothing with',
+  'none with',
+  'not with',
+  'with no',
+  'with zero',
+  'with out',
+  'have no',
+  'has no',
+  'anything but',
+  'everything but',
+  'anything except',
+  'everything except',
+  'anything except for',
+  'everything except for',
+  'all except',
+  'all but',
+  'but no',
+  'but not',
+  'but without',
+  'leave out',
+  'leave off',
+  'take out',
+  'hold the',
+  'hold',
+  'skip the',
+  'skip',
+  'omit',
+  'omitting',
+  'exclude',
+  'excluding',
+  'exclude any',
+  'avoid',
+  'avoiding',
+  'without',
+  'minus',
+  'sans',
+  'zero',
+  'never',
+  'none of',
+  'allergic',
+  'allergy',
+  'intolerant',
+  'not',
+  'non',
+  'no',
+  'nor',
+];
+
+/** What makes the substance before it a wish to be spared it. */
+export const suffixes: readonly string[] = [
+  'free',
+  'allergy',
+  'allergic',
+  'allergen',
+  'intolerance',
+  'intolerant',
+  'sensitivity',
+  'sensitive',
+  'anaphylaxis',
+  'less',
+  'is a no',
+  'are a no',
+  'is a no no',
+  'are a no no',
+  'is out',
+  'are out',
+  'not allowed',
+  'not ok',
+  'not okay',
+  'forbidden',
+];
+
+/** Before `nut free` these say that it need not be. */
+export const sparing: readonly string[] = [
+  'does not need to be',
+  'doesnt need to be',
+  'do not need to be',
+  'dont need to be',
+  'does not have to be',
+  'doesnt have to be',
+  'dont have to be',
+  'need not be',
+  'neednt be',
+  'no need to be',
+  'no need for',
+  'dont need',
+  'not necessarily',
+  'isnt',
+  'is not',
+];
+
+/** Sayings with a "no" that rule nothing out. */
+export const idioms: readonly string[] = [
+  'no rush',
+  'no problem',
+  'no probs',
+  'no worry',
+  'no hurry',
+  'no need to reply',
+  'no thanks',
+  'no thank you',
+  'no preference',
+  'no later than',
+  'no earlier than',
+  'no allergy',
+  'no allergy to anything',
+  'not allergic',
+  'not allergic to anything',
+  'allergy none',
+  'allergy nil',
+  'allergy no',
+  'no known allergy',
+  'no exclusion',
+  'no dietary requirement',
+  'no dietary need',
+  'no dietary',
+  'no special requirement',
+  'no change',
+  'no doubt',
+  'no pressure',
+  'not sure yet',
+  'why not',
+  'if not',
+  'no idea',
+];
+
+/** Words between a "no" and what it rules out. */
+export const between = new Set(
+  'the any a an of added more kind sort type in it them please pls single all every extra whatsoever whole'.split(' '),
+);
+
+/** What says that a substance is welcome. */
+export const welcome: readonly string[] = [
+  'is fine',
+  'are fine',
+  'is ok',
+  'are ok',
+  'is okay',
+  'are okay',
+  'is good',
+  'are good',
+  'ok',
+  'okay',
+  'fine',
+  'welcome',
+];
+
+/** A phrase of typed words in the form in which the lists have theirs. */
+export const phraseOf = (text: string): string =>
+  text
+    .toLowerCase()
+    .replace(/['’]/g, '')
+    .replace(/[^\p{L}\d]+/gu, ' ')
+    .trim()
+    .split(' ')
+    .map(singular)
+    .join(' ');

@@ -1,0 +1,64 @@
+import type { OwnStandIn } from '../box/index.js';
+import { lineKey, type OrderDraft, type OrderLine } from './schema.js';
+
+/** The order with the boxes of one line changed for others; counts add up where such a line is there already. */
+export function swapBox(order: OrderDraft, from: Pick<OrderLine, 'boxId' | 'without'>, toBoxId: string): OrderDraft {
+  const moved = order.lines.find((line) => lineKey(line) === lineKey(from));
+  if (!moved) return order;
+  const wanted = { ...moved, boxId: toBoxId, edition: null };
+  const target = order.lines.find((line) => lineKey(line) === lineKey(wanted));
+  const lines = target
+    ? order.lines
+        .filter((line) => line !== moved)
+        .map((line) => (line === target ? { ...line, count: line.count + moved.count } : line))
+    : order.lines.map((line) => (line === moved ? wanted : line));
+  const gone = !lines.some(({ boxId }) => boxId === from.boxId);
+  const kept = <T extends { readonly boxId: string }>(list: readonly T[]) =>
+    list.filter(({ boxId }) => !gone || boxId !== from.boxId);
+  return {
+    ...order,
+    lines,
+    agreed: kept(order.agreed),
+    leftOut: kept(order.leftOut),
+    standIns: kept(order.standIns),
+  };
+}
+
+/** The order with one breach marked as known to the customer. */
+export const agreeTo = (order: OrderDraft, boxId: string, exclusion: string): OrderDraft => ({
+  ...order,
+  agreed: [
+    ...order.agreed.filter((each) => each.boxId !== boxId || each.exclusion !== exclusion),
+    { boxId, exclusion },
+  ],
+});
+
+/** The order with pieces put in place of others in a box, where something is ruled out. */
+export const standInFor = (order: OrderDraft, boxId: string, standIns: readonly OwnStandIn[]): OrderDraft => ({
+  ...order,
+  standIns: [
+    ...standIns.map(({ pieceId, withId }) => ({ boxId, pieceId, withId })),
+    ...order.standIns.filter(
+      (each) =>
+        each.boxId !== boxId ||
+        !standIns.some(({ pieceId, withId }) => pieceId === each.pieceId && withId === each.withId),
+    ),
+  ],
+});
+
+/** The order with what breaks its exclusions left out of a box, for less money. */
+export const leaveOutOf = (
+  order: OrderDraft,
+  boxId: string,
+  without: readonly string[],
+  lessMinor: number,
+): OrderDraft => ({
+  ...order,
+  leftOut: [...order.leftOut.filter((each) => each.boxId !== boxId), { boxId, without: [...without], lessMinor }],
+});
+
+/** The order with a box as it is now in place of what was sold. */
+export const renewBox = (order: OrderDraft, boxId: string): OrderDraft => ({
+  ...order,
+  lines: order.lines.map((line) => (line.boxId === boxId ? { ...line, edition: null } : line)),
+});
