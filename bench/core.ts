@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { allergenCells, mixingWarnings, openBook, workOutBox } from '@usual-pantry/core/box';
-import { guessMapping, planImport, readCsv } from '@usual-pantry/core/intake';
+import { guessMapping, planImport, readCsv, shelfOfBook } from '@usual-pantry/core/intake';
 import { costBasis, costOfBox, costOfBoxes } from '@usual-pantry/core/money';
 import { planSeason } from '@usual-pantry/core/plan';
 import { pantryItems, readIngredientLines } from '@usual-pantry/core/reading';
@@ -58,6 +58,7 @@ const rows = Array.from(
   (_, at) => `R${at};Customer ${at};Table box;${(at % 4) + 1};${(at % 20) + 1} Dec 2026;stall;no nuts`,
 );
 const csv = ['Order no;Customer;Box;Count;Day;Way;Without', ...rows].join('\n');
+const shelf = shelfOfBook(openBook(demo));
 bench.add('a CSV of 5,000 rows read and looked at row by row', () => {
   const table = readCsv(csv);
   const mapping = guessMapping(table.columns);
@@ -66,7 +67,7 @@ bench.add('a CSV of 5,000 rows read and looked at row by row', () => {
     demo.orders.map((each) => ({ ...each, version: 1 })),
     {
       mapping,
-      boxes: demo.boxes,
+      shelf,
       today: demo.writtenFor,
       dayOrder: 'unknown',
       currency: 'USD',

@@ -36,7 +36,7 @@ test('boxes are composed within a margin, and a wish that cannot be kept is name
   await page.goto('/boxes/longest-night');
   const panel = page.getByRole('region', { name: 'Compose for me' });
   await panel.getByLabel('Nothing with').fill('sesame');
-  await page.getByRole('option', { name: 'sesame' }).click();
+  await page.getByRole('option', { name: 'sesame', exact: true }).click();
   await panel.getByRole('button', { name: 'Compose for me' }).click();
   const cheapest = panel.getByRole('listitem').filter({ hasText: 'The cheapest' });
   await expect(cheapest).toContainText('No box that keeps your wishes costs less than');

@@ -118,6 +118,20 @@ export function exclusionName(code: string, { ingredients, pieces }: NamedThings
   return (name ?? named.id).toLowerCase();
 }
 
+/** All that can be ruled out: groups and substances, then each ingredient and each piece. */
+export const exclusionOptions = ({ ingredients, pieces }: NamedThings): string[] => [
+  ...exclusionCodes,
+  ...[...ingredients.keys()].map((id) => ruledOut('ingredient', id)),
+  ...[...pieces.keys()].map((id) => ruledOut('piece', id)),
+];
+
+/** Under which heading an exclusion stands in a list. */
+export function exclusionGroup(code: string): string {
+  const named = namedExclusion(code);
+  if (!named) return 'Allergens, diets and the like';
+  return named.noun === 'ingredient' ? 'One ingredient' : 'One piece';
+}
+
 /** What an exclusion means, where its name may be taken for more or for less; '' where it cannot. */
 export const exclusionMeans = (code: string): string => known.get(code)?.means ?? '';
 

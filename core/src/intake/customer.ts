@@ -10,7 +10,7 @@ const courtesies = wordsOf(
   regards best wishes love xx xxx x xoxo can could may might would will wd id ill im ive we us i me my mine you u ur your yours he shes hes
   she they his her their its it this that these those the a an get gets have has having got had like likes order orders ordering ordered
   reserve save send book place take need needs want wants wanted buy after looking look put down make makes for from of to with in on at by as is
-  are be am was were and also plus just so then again too both all each total if possible box boxes tin tins bag bags gift gifts them one
+  are be am was were and also plus just so then again too both all each total if possible box boxes tin tins bag bags them one
   some very much many lovely great yes ok okay do does let know hope well when there here how about up any more around about ready come
   comes coming go going happy merry wonderful yummy delicious name customer quick really`,
 );
@@ -195,8 +195,15 @@ export function findCandidates(line: TypedLine, customers: readonly string[]): C
   return found;
 }
 
-/** A run of free words without the polite ones at its ends. */
-export function trimmed(line: TypedLine, from: number, to: number): { readonly from: number; readonly to: number } {
+/** Words of mere politeness: left away from the ends of what is quoted. */
+const polite = wordsOf('hi hello hey please pls plz thanks thank thx cheers and also just so');
+
+/** Free words that say something, without the polite ones at their ends; the quote goes on to where the words around it end. */
+export function trimmed(
+  line: TypedLine,
+  from: number,
+  to: number,
+): { readonly from: number; readonly to: number; readonly quote: readonly [from: number, to: number] } {
   const near = (index: number, step: number): Reading | null => {
     let at = index;
     while (line.at(at)?.kind === 'mark') at += step;
@@ -209,14 +216,20 @@ export function trimmed(line: TypedLine, from: number, to: number): { readonly f
     if (!token || !line.isFree(index)) return false;
     if (token.kind === 'emoji') return substancePictures.has(token.text) || noPictures.has(token.text);
     if (token.kind === 'number') return true;
-    const polite =
+    const empty =
       isPolite(token.word) || (besideWish && relations.has(token.word)) || (besideContact && calling.has(token.word));
-    return token.kind === 'word' && !polite;
+    return token.kind === 'word' && !empty;
   };
   let [start, end] = [from, to];
   while (start < end && !says(start)) start++;
   while (end > start && !says(end - 1)) end--;
-  return { from: start, to: end };
+  if (start >= end) return { from: start, to: start, quote: [start, start] };
+  let [first, last] = [from, to];
+  const isMere = (index: number) =>
+    index !== start && (line.at(index)?.kind !== 'word' || polite.has(line.at(index)?.word ?? ''));
+  while (first < start && isMere(first)) first++;
+  while (last > end && isMere(last - 1)) last--;
+  return { from: start, to: end, quote: [first, last] };
 }
 
 /** Takes polite words and pictures that say nothing away from the rest. @param asked what is asked about */

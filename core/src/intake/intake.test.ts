@@ -191,14 +191,14 @@ describe('an order in one line', () => {
     const read = readQuickOrder('Tam, 1 table box, stall 5 Dec, no raisins, a ribbon please', shelf, TODAY);
     expect(read.questions.map(({ text }) => text)).toEqual([
       '“no raisins” names nothing that is in your pantry.',
-      '“ribbon” is not understood.',
+      '“a ribbon” is not understood.',
     ]);
-    expect(read.open).toEqual(['no raisins', 'ribbon']);
-    expect(read.parts.filter(({ reading }) => reading === null).map(({ text }) => text)).toEqual(['ribbon']);
+    expect(read.open).toEqual(['no raisins', 'a ribbon']);
+    expect(read.parts.filter(({ reading }) => reading === null).map(({ text }) => text)).toEqual(['a', 'ribbon']);
     const answers = new Map(read.questions.map(({ key }) => [key, 'note']));
     expect(
       readQuickOrder('Tam, 1 table box, stall 5 Dec, no raisins, a ribbon please', shelf, TODAY, answers),
-    ).toMatchObject({ questions: [], notes: 'no raisins; ribbon' });
+    ).toMatchObject({ questions: [], notes: 'no raisins; a ribbon' });
   });
 });
 

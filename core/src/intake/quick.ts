@@ -374,8 +374,9 @@ function readRest(reader: Reader, customer: string): { customer: string; rest: R
   const rest = new Set<number>();
   let name = customer;
   for (const run of line.freeRuns()) {
-    const { from, to } = trimmed(line, run.from, run.to);
-    if (from >= to) continue;
+    const said = trimmed(line, run.from, run.to);
+    if (said.from >= said.to) continue;
+    const [from, to] = said.quote;
     const words = line.said(from, to);
     const mention = mentionAt(line, from, to);
     const code = mention?.code;

@@ -1,3 +1,4 @@
+import type { Book } from '../box/index.js';
 import type { IngredientFiled } from '../ingredient/index.js';
 import { nameWords, singular, synonymWords } from '../reading/index.js';
 
@@ -23,6 +24,20 @@ export const shelfOf = (boxes: readonly Named[], more: Partial<Shelf> = {}): She
   ingredients: [],
   customers: [],
   ...more,
+});
+
+/**
+ * What the words of an order can name, from a book: boxes that hold pieces, since an empty one cannot be sold.
+ * @param customers names of customers who have ordered before
+ */
+export const shelfOfBook = (
+  { boxes, pieces, ingredients }: Pick<Book, 'boxes' | 'pieces' | 'ingredients'>,
+  customers: readonly string[] = [],
+): Shelf => ({
+  boxes: [...boxes.values()].filter(({ pieceCount }) => pieceCount > 0).map(({ box: { id, name } }) => ({ id, name })),
+  pieces: [...pieces.values()].map(({ piece: { id, name } }) => ({ id, name })),
+  ingredients: [...ingredients.values()],
+  customers,
 });
 
 /** A named thing with the words by which it is known. */

@@ -1,4 +1,5 @@
 import type { OwnStandIn } from '../box/index.js';
+import type { WayOutAction } from '../finding/index.js';
 import { lineKey, type OrderDraft, type OrderLine } from './schema.js';
 
 /** The order with the boxes of one line changed for others; counts add up where such a line is there already. */
@@ -62,3 +63,27 @@ export const renewBox = (order: OrderDraft, boxId: string): OrderDraft => ({
   ...order,
   lines: order.lines.map((line) => (line.boxId === boxId ? { ...line, edition: null } : line)),
 });
+
+/** A way out that changes an order. */
+export type OrderAction = Extract<WayOutAction, { orderId: string }>;
+
+/** Whether a way out changes an order. */
+export const changesOrder = (action: WayOutAction): action is OrderAction => 'orderId' in action;
+
+/** The order after a way out. */
+export function afterWayOut(order: OrderDraft, action: OrderAction): OrderDraft {
+  switch (action.kind) {
+    case 'swap-box':
+      return swapBox(order, { boxId: action.fromBoxId, without: [...action.without] }, action.toBoxId);
+    case 'stand-in':
+      return standInFor(order, action.boxId, action.standIns);
+    case 'agree':
+      return agreeTo(order, action.boxId, action.exclusion);
+    case 'leave-out':
+      return leaveOutOf(order, action.boxId, action.without, action.lessMinor);
+    case 'move-order':
+      return { ...order, handOver: { ...order.handOver, on: action.to } };
+    case 'renew-box':
+      return renewBox(order, action.boxId);
+  }
+}

@@ -22,6 +22,7 @@ describe('a promise', () => {
     expect(promiseCheck(book, [], asked(100, '2026-12-05'), TODAY)).toEqual({
       verdict: 'feasible',
       why: [],
+      toSettle: [],
       earliest: '2026-12-05',
     });
   });
@@ -48,6 +49,23 @@ describe('a promise', () => {
     expect(promiseCheck(book, [], asked(500, '2026-11-25'), TODAY).verdict).toBe('not feasible');
     const never = order('asked', { box: 500 }, '2026-12-05', { lines: [{ boxId: 'lost', count: 1 }] });
     expect(promiseCheck(book, [], never, TODAY)).toMatchObject({ verdict: 'not feasible', earliest: null });
+  });
+
+  it('is never given without a word above an exclusion that a box breaks', () => {
+    const nutty = bookOf({
+      ingredients: [ingredient('nut', { contains: ['pecan'] })],
+      recipes: [recipe('bark', [line('nut', 1000)])],
+      pieces: [piece('shard', { kind: 'rolled', recipeId: 'bark', centreGrams: 20 })],
+      boxes: [box('box', ['shard'])],
+    });
+    const check = (more: Parameters<typeof order>[3]) =>
+      promiseCheck(nutty, [], order('asked', { box: 1 }, '2026-12-05', more), TODAY);
+    expect(check({})).toMatchObject({ verdict: 'feasible', toSettle: [] });
+    expect(check({ exclusions: ['nuts'] })).toMatchObject({
+      verdict: 'feasible',
+      toSettle: ['The customer wants no nuts (tree nuts and peanuts), but box contains pecans (shard).'],
+    });
+    expect(check({ exclusions: ['nuts'], agreed: [{ boxId: 'box', exclusion: 'nuts' }] }).toSettle).toEqual([]);
   });
 
   it('does not count an order twice that is stored already', () => {

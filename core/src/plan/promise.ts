@@ -1,5 +1,5 @@
 import type { Book } from '../box/index.js';
-import type { OrderFiled } from '../order/index.js';
+import { findingsOfOrder, type OrderFiled } from '../order/index.js';
 import { addDays, sayDay, sayMinutes, type Day } from '../quantity/index.js';
 import type { Guide } from './guide.js';
 import { planSeason } from './plan.js';
@@ -10,6 +10,8 @@ export interface PromiseCheck {
   readonly verdict: 'feasible' | 'tight' | 'not feasible';
   /** What stands against it, or what makes it tight; each a sentence. */
   readonly why: readonly string[];
+  /** What must be settled about it whatever the day: an exclusion that a box breaks, a box that is empty; each a sentence. */
+  readonly toSettle: readonly string[];
   /** The earliest day from the asked one on that is feasible; null when none is within the search. */
   readonly earliest: Day | null;
 }
@@ -22,6 +24,9 @@ const TIGHT = 0.9;
 const GIVE_MINUTES = 10;
 /** Findings that say that something cannot be made in time. */
 const cannot = new Set(['too-late', 'window-empty', 'order-box-empty']);
+
+/** Findings of an order that stand in the way of a promise whatever its day is. */
+const unsettled = new Set(['exclusion-broken', 'order-box-empty']);
 
 const overtime = (plan: Plan): Map<Day, number> =>
   new Map(plan.days.map((day) => [day.day, Math.max(0, day.bookedMinutes - day.benchMinutes)]));
@@ -84,15 +89,18 @@ export function promiseCheck(
       planSeason(book, [...others, { ...asked, handOver: { ...asked.handOver, on: day } }], today, guide),
       giveMinutes,
     );
+  const toSettle = findingsOfOrder(asked, book, today)
+    .filter(({ code }) => unsettled.has(code))
+    .map(({ message }) => message.replace(asked.customer.name, 'The customer'));
   const { stops, tight } = on(asked.handOver.on);
   const passed = asked.handOver.on < today ? [`${sayDay(asked.handOver.on)} has passed.`] : [];
   const why = [...passed, ...stops];
   if (why.length === 0)
-    return { verdict: tight.length > 0 ? 'tight' : 'feasible', why: tight, earliest: asked.handOver.on };
+    return { verdict: tight.length > 0 ? 'tight' : 'feasible', why: tight, toSettle, earliest: asked.handOver.on };
   const from = asked.handOver.on < today ? today : addDays(asked.handOver.on, 1);
   for (let later = 0; later < SEARCH_DAYS; later++) {
     const day = addDays(from, later);
-    if (on(day).stops.length === 0) return { verdict: 'not feasible', why, earliest: day };
+    if (on(day).stops.length === 0) return { verdict: 'not feasible', why, toSettle, earliest: day };
   }
-  return { verdict: 'not feasible', why, earliest: null };
+  return { verdict: 'not feasible', why, toSettle, earliest: null };
 }

@@ -36,7 +36,7 @@ describe('a season file', () => {
     const wrong = structuredClone(demo);
     const order = wrong.orders[3];
     if (!order) throw new Error('the demo is too short');
-    order.lines = [{ boxId: 'lost', count: 1, edition: null }];
+    order.lines = [{ boxId: 'lost', count: 1, edition: null, without: [] }];
     const { body } = await server.http.post('/api/season-file').send(wrong).expect(422);
     expect(body).toMatchObject({ wrong: [{ path: 'orders[3].lines[0].boxId', message: 'there is no box "lost"' }] });
     expect(await saved()).toEqual(byId(demo));

@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { Inject, Injectable } from '@nestjs/common';
 import {
   planMessage,
+  shelfOfBook,
   shopMessageSchema,
   shopOrderId,
   type KnownOrder,
@@ -138,8 +139,7 @@ export class InboxService {
       order: { revision: 'DESC' },
     });
     const known: KnownOrder | null = last && { revision: last.revision, version: last.orderVersion, stored };
-    const boxes = [...book.boxes.values()].filter(({ pieceCount }) => pieceCount > 0).map(({ box }) => box);
-    const plan = planMessage(message, known, boxes, this.clock.today(), force);
+    const plan = planMessage(message, known, shelfOfBook(book), this.clock.today(), force);
     const after =
       plan.fate !== 'taken'
         ? null

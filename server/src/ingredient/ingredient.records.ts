@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import { withPriceHistory, wrongInIngredient, type IngredientDraft } from '@usual-pantry/core/ingredient';
+import { ruledOut, withPriceHistory, wrongInIngredient, type IngredientDraft } from '@usual-pantry/core/ingredient';
 import type { WrongValue } from '@usual-pantry/core/record';
 import type { EntityManager } from 'typeorm';
 import { Clock } from '../clock/clock.js';
@@ -52,8 +52,13 @@ export class IngredientRecords extends Records<IngredientDraft, IngredientRow> {
        UNION
        SELECT 'ingredient', other.id, other.name FROM ingredient AS other, json_each(other.substitutes) AS substitute
          WHERE substitute.value ->> 'ingredientId' = ?
+       UNION
+       SELECT 'order', placed.id, placed.customerName FROM customer_order AS placed
+         WHERE EXISTS (SELECT 1 FROM json_each(placed.exclusions) WHERE value = ?)
+            OR EXISTS (SELECT 1 FROM order_line, json_each(order_line.without)
+                       WHERE order_line.orderId = placed.id AND json_each.value = ?)
        ORDER BY 3`,
-      [id, id, id],
+      [id, id, id, ruledOut('ingredient', id), ruledOut('ingredient', id)],
     );
   }
 }

@@ -5,7 +5,7 @@ import { usLabel, type Label, type LabelLayout } from '@usual-pantry/core/label'
 import { exclusionSchema, packBox, packedKey } from '@usual-pantry/core/order';
 import type { LabelRun } from '@usual-pantry/core/plan';
 import { sayNumber } from '@usual-pantry/core/quantity';
-import { daySchema } from '@usual-pantry/core/record';
+import { daySchema, idSchema } from '@usual-pantry/core/record';
 import type { Response } from 'express';
 import { z } from 'zod';
 import { BookService } from '../book/book.service.js';
@@ -26,6 +26,20 @@ const labelQuerySchema = z.strictObject({
   edition: z.coerce.number().int().min(1).nullable().default(null),
   /** Whether cells without a stand-in stay empty. */
   leaveOut: z.stringbool().default(false),
+  /** What an order puts in place of pieces itself: `piece.other` with commas between. */
+  standIns: z
+    .string()
+    .transform((text) =>
+      text
+        .split(',')
+        .filter(Boolean)
+        .map((pair) => {
+          const [pieceId = '', withId = ''] = pair.split('.');
+          return { pieceId, withId };
+        }),
+    )
+    .pipe(z.array(z.strictObject({ pieceId: idSchema, withId: idSchema })))
+    .default([]),
 });
 const pdfQuerySchema = labelQuerySchema.extend({
   copies: z.coerce.number().int().min(1).max(MOST_COPIES).default(1),
@@ -56,6 +70,7 @@ export class LabelController {
   @ApiQuery({ name: 'without', required: false, schema: { type: 'string', example: 'nuts,sesame' } })
   @ApiQuery({ name: 'edition', required: false, schema: { type: 'integer', minimum: 1 } })
   @ApiQuery({ name: 'leaveOut', required: false, schema: { type: 'boolean' } })
+  @ApiQuery({ name: 'standIns', required: false, schema: { type: 'string', example: 'praline.malted' } })
   label(
     @Param('id') id: string,
     @Query({ schema: labelQuerySchema }) query: z.infer<typeof labelQuerySchema>,
@@ -70,6 +85,7 @@ export class LabelController {
   @ApiQuery({ name: 'without', required: false, schema: { type: 'string', example: 'nuts,sesame' } })
   @ApiQuery({ name: 'edition', required: false, schema: { type: 'integer', minimum: 1 } })
   @ApiQuery({ name: 'leaveOut', required: false, schema: { type: 'boolean' } })
+  @ApiQuery({ name: 'standIns', required: false, schema: { type: 'string', example: 'praline.malted' } })
   @ApiQuery({
     name: 'copies',
     required: false,

@@ -5,6 +5,7 @@ import {
   planImport,
   readCsv,
   refusedCsv,
+  shelfOfBook,
   type ImportPlan,
   type OrderFileAnswer,
   type OrderFileRequest,
@@ -41,7 +42,7 @@ export class OrderFileService {
   /** Every order as a CSV file that can be read again and is safe in a spreadsheet. */
   async write(): Promise<string> {
     const { orders, book } = await this.books.season();
-    return ordersCsv(orders, (id) => book.boxes.get(id)?.box.name ?? id, book.kitchen.currency);
+    return ordersCsv(orders, (id) => book.boxes.get(id)?.box.name ?? id, book, book.kitchen.currency);
   }
 
   private async read({
@@ -52,11 +53,9 @@ export class OrderFileService {
     const { orders, book } = await this.books.season();
     const table = readCsv(text);
     const used = mapping ?? guessMapping(table.columns);
-    // An empty box cannot be sold, so that no row can name it.
-    const boxes = [...book.boxes.values()].filter(({ pieceCount }) => pieceCount > 0).map(({ box }) => box);
     const plan = planImport(table, orders, {
       mapping: used,
-      boxes,
+      shelf: shelfOfBook(book),
       today: this.clock.today(),
       dayOrder,
       currency: book.kitchen.currency,

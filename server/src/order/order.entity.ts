@@ -11,11 +11,13 @@ export class OrderRow {
   @Column('text') handOverWay: OrderDraft['handOver']['way'];
   @Column('text') handOverPlace: string;
   @Column('simple-json') exclusions: string[];
+  @Column('simple-json') standIns: OrderDraft['standIns'];
   @Column('simple-json') leftOut: OrderDraft['leftOut'];
   @Column('text') state: OrderDraft['state'];
   @Column('simple-json') history: OrderDraft['history'];
   @Column('integer') depositMinor: number;
   @Column('text') notes: string;
+  @Column('text') words: string;
   @OneToMany(() => OrderLineRow, (line) => line.order) lines: Relation<OrderLineRow>[];
   @OneToMany(() => OrderAgreedRow, (agreed) => agreed.order) agreed: Relation<OrderAgreedRow>[];
 }
@@ -27,6 +29,7 @@ export class OrderLineRow {
   @Column('text') boxId: string;
   @Column('integer') count: number;
   @Column('integer', { nullable: true }) edition: number | null;
+  @Column('simple-json') without: string[];
   @ManyToOne(() => OrderRow, (order) => order.lines)
   @JoinColumn({ name: 'orderId' })
   order: Relation<OrderRow>;

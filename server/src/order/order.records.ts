@@ -52,7 +52,13 @@ export class OrderRecords extends Records<OrderDraft, OrderRow> {
       ...(query.state ? ['row.state = :state'] : []),
       ...(query.way ? ['row.handOverWay = :way'] : []),
       ...(query.on ? ['row.handOverOn = :on'] : []),
-      ...(query.exclusion ? ['EXISTS (SELECT 1 FROM json_each(row.exclusions) WHERE value = :exclusion)'] : []),
+      ...(query.exclusion
+        ? [
+            `(EXISTS (SELECT 1 FROM json_each(row.exclusions) WHERE value = :exclusion) OR EXISTS (
+              SELECT 1 FROM order_line, json_each(order_line.without)
+              WHERE order_line.orderId = row.id AND json_each.value = :exclusion))`,
+          ]
+        : []),
     ];
   }
 

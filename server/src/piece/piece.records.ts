@@ -1,4 +1,5 @@
 import { Injectable } from '@nestjs/common';
+import { ruledOut } from '@usual-pantry/core/ingredient';
 import { bodyForm, bodyRecipeId, wrongInPiece, type PieceDraft } from '@usual-pantry/core/piece';
 import type { WrongValue } from '@usual-pantry/core/record';
 import type { EntityManager } from 'typeorm';
@@ -67,8 +68,14 @@ export class PieceRecords extends Records<PieceDraft, PieceRow> {
        UNION
        SELECT 'box', box.id, box.name || ', as it was sold' FROM box
        WHERE EXISTS (SELECT 1 FROM json_tree(box.editions) WHERE key = 'pieceId' AND value = ?)
+       UNION
+       SELECT 'order', placed.id, placed.customerName FROM customer_order AS placed
+         WHERE EXISTS (SELECT 1 FROM json_each(placed.exclusions) WHERE value = ?)
+            OR EXISTS (SELECT 1 FROM order_line, json_each(order_line.without)
+                       WHERE order_line.orderId = placed.id AND json_each.value = ?)
+            OR EXISTS (SELECT 1 FROM json_each(placed.standIns) WHERE ? IN (value ->> 'pieceId', value ->> 'withId'))
        ORDER BY 3`,
-      [id, id, id],
+      [id, id, id, ruledOut('piece', id), ruledOut('piece', id), id],
     );
   }
 }

@@ -55,6 +55,9 @@ describe('the migrations', () => {
 
   it('go back to nothing', async () => {
     await database.undoLastMigration();
+    const lines = await database.query<{ name: string }[]>(`PRAGMA table_info('order_line')`);
+    expect(lines.map(({ name }) => name)).not.toContain('without');
+    await database.undoLastMigration();
     expect(await tables()).not.toContain('batch');
     await database.undoLastMigration();
     const columns = await database.query<{ name: string }[]>(`PRAGMA table_info('ingredient')`);

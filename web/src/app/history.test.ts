@@ -63,6 +63,8 @@ const order = (version: number, notes: string) =>
     exclusions: [],
     agreed: [],
     leftOut: [],
+    standIns: [],
+    words: '',
     history: [],
     state: 'asked',
     depositMinor: 0,

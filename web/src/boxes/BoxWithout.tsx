@@ -24,7 +24,7 @@ export function BoxWithout({ season, box }: { season: SeasonBook; box: StoredBox
   const nameOf = (id: string) => pieces.get(id)?.piece.name ?? id;
   const make = async () => {
     const { id: _id, version: _version, ...draft } = box;
-    const name = [box.name, ...without.map(sayExclusion)].join(', ').slice(0, 80);
+    const name = [box.name, ...without.map((code) => sayExclusion(code, season.book))].join(', ').slice(0, 80);
     const cells = resolved.box.cells.map((cell, at) => (unsettled.includes(at + 1) ? null : cell));
     try {
       const saved = await edit.add('box', { ...draft, name, cells }, `${name} made.`);
@@ -35,7 +35,7 @@ export function BoxWithout({ season, box }: { season: SeasonBook; box: StoredBox
   };
   return (
     <Box sx={{ display: 'grid', gap: 1.25 }}>
-      <WithoutPicker label="Without" value={without} onChange={setWithout} />
+      <WithoutPicker label="Without" book={season.book} value={without} onChange={setWithout} />
       {standIns.map(({ fromId, toId, cells }) => (
         <span key={`${fromId} ${toId}`}>
           {cells} × {nameOf(toId)} for {nameOf(fromId)}

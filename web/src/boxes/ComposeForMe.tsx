@@ -83,7 +83,7 @@ export function ComposeForMe({ season }: { season: SeasonBook }) {
           />
         ))}
       </Box>
-      <WithoutPicker label="Nothing with" value={without} onChange={setWithout} />
+      <WithoutPicker label="Nothing with" book={season.book} value={without} onChange={setWithout} />
       <FormControlLabel
         control={
           <Checkbox

@@ -1,20 +1,23 @@
 import Autocomplete from '@mui/material/Autocomplete';
 import TextField from '@mui/material/TextField';
-import { exclusionCodes, exclusions } from '@usual-pantry/core/ingredient';
+import { exclusionGroup, exclusionName, exclusionOptions } from '@usual-pantry/core/ingredient';
+import type { Book } from '@usual-pantry/core/box';
 
 interface WithoutPickerProps {
   readonly label: string;
+  readonly book: Book;
   readonly value: string[];
   readonly onChange: (codes: string[]) => void;
 }
 
 /** What must not be in a box. */
-export const WithoutPicker = ({ label, value, onChange }: WithoutPickerProps) => (
+export const WithoutPicker = ({ label, book, value, onChange }: WithoutPickerProps) => (
   <Autocomplete
     multiple
-    options={exclusionCodes}
+    options={exclusionOptions(book)}
     value={value}
-    getOptionLabel={(code) => exclusions[code]?.name ?? code}
+    groupBy={exclusionGroup}
+    getOptionLabel={(code) => exclusionName(code, book)}
     onChange={(_event, codes) => {
       onChange(codes);
     }}

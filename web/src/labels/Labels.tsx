@@ -1,5 +1,6 @@
 import type { PlanAnswer } from '@usual-pantry/core/plan';
-import type { PackedAs } from '@usual-pantry/core/order';
+import type { NamedThings } from '@usual-pantry/core/ingredient';
+import { AS_IT_IS, type PackedAs } from '@usual-pantry/core/order';
 import { sayCount, sayShortDay } from '@usual-pantry/core/quantity';
 import Box from '@mui/material/Box';
 import Paper from '@mui/material/Paper';
@@ -8,8 +9,9 @@ import { useBookQuery, usePlanQuery } from '../app/api';
 import { AnswerLine, Mark } from '../parts/AnswerLine';
 import { Empty } from '../parts/Panel';
 import { SplitView } from '../parts/SplitView';
+import { useNames } from '../parts/useSeason';
 import { Waiting } from '../parts/Waiting';
-import { AS_IT_IS, labelAddress, readPacked } from '../parts/addresses';
+import { labelAddress, readPacked } from '../parts/addresses';
 import { sayPacked } from '../orders/words';
 import { LabelSheet } from './LabelSheet';
 
@@ -22,10 +24,10 @@ interface Row {
 }
 
 /** A label for each box and hand-over, then each box without dates. */
-const rowsOf = (plan: PlanAnswer, boxes: readonly { id: string; name: string }[]): Row[] => [
+const rowsOf = (plan: PlanAnswer, boxes: readonly { id: string; name: string }[], names: NamedThings): Row[] => [
   ...plan.labels.map((run) => ({
     boxId: run.boxId,
-    name: sayPacked(run.boxName, run),
+    name: sayPacked(run.boxName, run, names),
     handOver: run.handOver,
     packed: run,
     text: `${sayCount(run.count, 'label')} for ${sayShortDay(run.handOver)} · made ${sayShortDay(run.madeOn)}, best before ${sayShortDay(run.bestBefore)}`,
@@ -71,8 +73,9 @@ export function Labels() {
   const [search] = useSearchParams();
   const { data: plan, error, refetch } = usePlanQuery();
   const { data: book } = useBookQuery();
+  const names = useNames();
   if (!plan || !book) return <Waiting error={error} again={refetch} />;
-  const rows = rowsOf(plan, book.boxes);
+  const rows = rowsOf(plan, book.boxes, names);
   if (rows.length === 0) return <Empty title="No boxes, so no labels.">Fill a box, and its label stands here.</Empty>;
   const handOver = search.get('handOver');
   const packed = readPacked(search);

@@ -3,6 +3,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Link from '@mui/material/Link';
 import Typography from '@mui/material/Typography';
+import { packedKey } from '@usual-pantry/core/order';
 import type { HandOver } from '@usual-pantry/core/plan';
 import { sayCount, sayDay, sayMoney } from '@usual-pantry/core/quantity';
 import { Link as RouterLink } from 'react-router';
@@ -11,6 +12,7 @@ import { Icon } from '../app/Icon';
 import { FIGURES } from '../app/theme';
 import { AnswerLine, Mark } from '../parts/AnswerLine';
 import { Empty, Panel } from '../parts/Panel';
+import { useNames } from '../parts/useSeason';
 import { Waiting } from '../parts/Waiting';
 import { sayPacked } from './words';
 
@@ -18,6 +20,7 @@ const ways = ['stall', 'pick-up', 'courier'] as const;
 
 /** One order on the list, with a box to tick on paper. */
 function Line({ order, currency }: { order: HandOver; currency: string }) {
+  const names = useNames();
   return (
     <Box
       component="li"
@@ -30,7 +33,10 @@ function Line({ order, currency }: { order: HandOver; currency: string }) {
         </Link>
         {order.place && `, ${order.place}`}
         {order.contents.map((each) => (
-          <div key={each.boxName}>{sayPacked(`${String(each.count)} × ${each.boxName}`, each)}</div>
+          <div key={packedKey(each.boxName, each)}>
+            {sayPacked(`${String(each.count)} × ${each.boxName}`, each, names)}
+            {each.changes.length > 0 && <Box sx={{ pl: 2, fontSize: 14 }}>{each.changes.join(', ')}</Box>}
+          </div>
         ))}
       </Box>
       <Box sx={{ fontFamily: FIGURES, fontWeight: 650, whiteSpace: 'nowrap' }}>

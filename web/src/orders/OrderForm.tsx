@@ -1,8 +1,9 @@
 import { mdiPlus, mdiReceiptTextOutline, mdiTrashCanOutline } from '@mdi/js';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import Chip from '@mui/material/Chip';
 import IconButton from '@mui/material/IconButton';
-import { exclusionCodes, exclusions } from '@usual-pantry/core/ingredient';
+import { exclusionGroup, exclusionName, exclusionOptions } from '@usual-pantry/core/ingredient';
 import { orderDraftSchema, orderStates, priceOfOrder, type Order, type OrderDraft } from '@usual-pantry/core/order';
 import { percentOfMinor, sayMoney } from '@usual-pantry/core/quantity';
 import { memo } from 'react';
@@ -26,6 +27,7 @@ function BoxLines({ season }: { season: SeasonBook }) {
   const { fields, append, remove } = useFieldArray({ name: 'lines' });
   const { boxes } = season.data;
   const nameOf = (id: string) => boxes.find((box) => box.id === id)?.name ?? id;
+  const several = fields.length > 1;
   return (
     <Panel
       title="Boxes"
@@ -34,7 +36,7 @@ function BoxLines({ season }: { season: SeasonBook }) {
           size="small"
           startIcon={<Icon path={mdiPlus} />}
           onClick={() => {
-            append({ boxId: '', count: 1, edition: null });
+            append({ boxId: '', count: 1, edition: null, without: [] });
           }}
         >
           Add a box
@@ -63,10 +65,55 @@ function BoxLines({ season }: { season: SeasonBook }) {
             >
               <Icon path={mdiTrashCanOutline} />
             </IconButton>
+            <LineWishes index={index} season={season} several={several} />
           </Box>
         ))}
       </Box>
     </Panel>
+  );
+}
+
+/** What these boxes alone must not contain: asked where there are several lines, or where something is ruled out. */
+function LineWishes({ index, season, several }: { index: number; season: SeasonBook; several: boolean }) {
+  const name = `lines.${String(index)}.without`;
+  const without = useWatch({ name }) as string[] | undefined;
+  if (!several && (without ?? []).length === 0) return null;
+  return (
+    <Box sx={{ gridColumn: '2 / 3' }}>
+      <ManyInput
+        name={name}
+        label={`Box ${String(index + 1)} alone must not contain`}
+        options={exclusionOptions(season.book)}
+        nameOf={(code) => exclusionName(code, season.book)}
+        groupOf={exclusionGroup}
+      />
+    </Box>
+  );
+}
+
+/** What the order puts in place of pieces itself; each can be taken back. */
+function OwnStandIns({ season }: { season: SeasonBook }) {
+  const { setValue } = useFormContext<OrderDraft>();
+  const standIns = useWatch<OrderDraft, 'standIns'>({ name: 'standIns' });
+  const nameOf = (id: string) => season.book.pieces.get(id)?.piece.name ?? id;
+  if (standIns.length === 0) return null;
+  return (
+    <Box sx={{ display: 'flex', gap: 0.75, flexWrap: 'wrap', alignItems: 'center' }}>
+      For this order:
+      {standIns.map((each) => (
+        <Chip
+          key={`${each.boxId} ${each.pieceId} ${each.withId}`}
+          label={`${nameOf(each.withId)} in place of ${nameOf(each.pieceId)}`}
+          onDelete={() => {
+            setValue(
+              'standIns',
+              standIns.filter((other) => other !== each),
+              { shouldDirty: true },
+            );
+          }}
+        />
+      ))}
+    </Box>
   );
 }
 
@@ -129,12 +176,14 @@ const OrderFields = memo(function OrderFields({ season, isNew }: { season: Seaso
           name="exclusions"
           label="Must not contain"
           help="A home kitchen can never promise “free from”."
-          options={exclusionCodes}
-          nameOf={(code) => exclusions[code]?.name ?? code}
+          options={exclusionOptions(season.book)}
+          nameOf={(code) => exclusionName(code, season.book)}
+          groupOf={exclusionGroup}
         />
         <ChoiceInput name="state" label="State" choices={choices(orderStates)} />
         <Deposit season={season} />
       </Box>
+      <OwnStandIns season={season} />
       <TextInput name="notes" label="Notes" multiline minRows={2} />
     </>
   );
@@ -199,6 +248,14 @@ export function OrderForm({ season, order }: { season: SeasonBook; order: Order 
     >
       <OrderSummary season={season} order={order} />
       <OrderFields season={season} isNew={order === null} />
+      {order?.words && (
+        <Box
+          component="blockquote"
+          sx={{ m: 0, pl: 1.5, borderLeft: 3, borderColor: 'divider', color: 'text.secondary' }}
+        >
+          As it was asked for: “{order.words}”
+        </Box>
+      )}
       {order && order.history.length > 0 && <StateHistory order={order} />}
     </RecordFrame>
   );

@@ -1,5 +1,6 @@
 import Chip from '@mui/material/Chip';
 import { DataGrid, type DataGridProps, type GridColDef, type GridRowId } from '@mui/x-data-grid';
+import type { NamedThings } from '@usual-pantry/core/ingredient';
 import type { Order, OrderState } from '@usual-pantry/core/order';
 import { sayShortDay } from '@usual-pantry/core/quantity';
 import { memo, useMemo } from 'react';
@@ -7,6 +8,7 @@ import { useBookQuery, usePlanQuery } from '../app/api';
 import { nonce } from '../app/nonce';
 import { gridLook } from './gridLook';
 import { FIGURES } from '../app/theme';
+import { useNames } from '../parts/useSeason';
 import { TickBox } from './TickBox';
 import { sayExclusion } from './words';
 
@@ -40,7 +42,12 @@ type Columns = GridColDef<Order>[];
 const sayBoxes = (order: Order, names: ReadonlyMap<string, string>): string =>
   order.lines.map((line) => `${String(line.count)} × ${names.get(line.boxId) ?? line.boxId}`).join(', ');
 
-function columnsOf(compact: boolean, names: ReadonlyMap<string, string>, toSettle: ReadonlySet<string>): Columns {
+function columnsOf(
+  compact: boolean,
+  boxNames: ReadonlyMap<string, string>,
+  names: NamedThings,
+  toSettle: ReadonlySet<string>,
+): Columns {
   const first: Columns = [
     {
       field: 'handOverOn',
@@ -87,7 +94,7 @@ function columnsOf(compact: boolean, names: ReadonlyMap<string, string>, toSettl
       flex: 1.6,
       minWidth: 190,
       sortable: false,
-      valueGetter: (_value, order) => sayBoxes(order, names),
+      valueGetter: (_value, order) => sayBoxes(order, boxNames),
     },
     {
       field: 'exclusions',
@@ -95,7 +102,10 @@ function columnsOf(compact: boolean, names: ReadonlyMap<string, string>, toSettl
       flex: 1,
       minWidth: 110,
       sortable: false,
-      valueGetter: (_value, order) => order.exclusions.map(sayExclusion).join(', '),
+      valueGetter: (_value, order) =>
+        [...new Set([...order.exclusions, ...order.lines.flatMap(({ without }) => without)])]
+          .map((code) => sayExclusion(code, names))
+          .join(', '),
     },
     {
       field: 'state',
@@ -110,14 +120,15 @@ function columnsOf(compact: boolean, names: ReadonlyMap<string, string>, toSettl
 function useColumns(compact: boolean): Columns {
   const { data: book } = useBookQuery();
   const { data: plan } = usePlanQuery();
+  const names = useNames();
   const boxes = book?.boxes;
   const toSettle = (plan?.findings ?? [])
     .filter(({ about, severity }) => about.noun === 'order' && severity !== 'know')
     .map(({ about }) => about.id)
     .join(' ');
   return useMemo(
-    () => columnsOf(compact, new Map(boxes?.map((box) => [box.id, box.name])), new Set(toSettle.split(' '))),
-    [compact, boxes, toSettle],
+    () => columnsOf(compact, new Map(boxes?.map((box) => [box.id, box.name])), names, new Set(toSettle.split(' '))),
+    [compact, boxes, names, toSettle],
   );
 }
 

@@ -4,8 +4,20 @@ import Button from '@mui/material/Button';
 import Link from '@mui/material/Link';
 import Paper from '@mui/material/Paper';
 import Typography from '@mui/material/Typography';
-import { exclusions } from '@usual-pantry/core/ingredient';
-import { boxFor, breachesOf, dueOf, packedAs, priceOfOrder, unitPrice, type Order } from '@usual-pantry/core/order';
+import { exclusionMeans, exclusionName } from '@usual-pantry/core/ingredient';
+import {
+  boxFor,
+  breachesOf,
+  changesOf,
+  dueOf,
+  lineKey,
+  packedAs,
+  priceOfOrder,
+  ruledOutOf,
+  unitPrice,
+  type Order,
+  type OrderLine,
+} from '@usual-pantry/core/order';
 import { sayDay, sayList, sayMoney } from '@usual-pantry/core/quantity';
 import { Link as RouterLink } from 'react-router';
 import { useOrderQuery } from '../app/api';
@@ -16,22 +28,25 @@ import { Waiting } from '../parts/Waiting';
 import { sayExclusion, sayPacked } from './words';
 
 /** One box of the order: what it is, what lies in it as it is packed, and its price. */
-function SlipLine({ order, boxId, count, season }: { order: Order; boxId: string; count: number; season: SeasonBook }) {
+function SlipLine({ order, line, season }: { order: Order; line: OrderLine; season: SeasonBook }) {
   const { book, data } = season;
-  const resolved = boxFor(order, boxId, book);
+  const { count } = line;
+  const resolved = boxFor(order, line, book);
   if (!resolved) return null;
+  const changes = changesOf(resolved, book);
   const inside = resolved.facts.pieces.map(
     (each) => `${String(each.count)} × ${book.pieces.get(each.pieceId)?.piece.name ?? each.pieceId}`,
   );
   return (
     <Box component="li" sx={{ py: 1, borderBottom: 1, borderColor: 'divider', breakInside: 'avoid' }}>
       <Box sx={{ display: 'flex', gap: 2, justifyContent: 'space-between', fontWeight: 650 }}>
-        <span>{sayPacked(`${String(count)} × ${resolved.facts.box.name}`, packedAs(order, boxId, book))}</span>
+        <span>{sayPacked(`${String(count)} × ${resolved.facts.box.name}`, packedAs(order, line, book), book)}</span>
         <Box component="span" sx={{ fontFamily: FIGURES }}>
-          {sayMoney(unitPrice(order, boxId, book) * count, data.kitchen.currency)}
+          {sayMoney(unitPrice(order, line, book) * count, data.kitchen.currency)}
         </Box>
       </Box>
       <Box sx={{ fontSize: 14 }}>{inside.join(', ')}</Box>
+      {changes.length > 0 && <Box sx={{ fontSize: 14, fontWeight: 650 }}>Changed for you: {changes.join(', ')}.</Box>}
     </Box>
   );
 }
@@ -39,16 +54,19 @@ function SlipLine({ order, boxId, count, season }: { order: Order; boxId: string
 /** What was ruled out, and what of it is in the boxes all the same. It promises nothing that a home kitchen cannot keep. */
 function Wishes({ order, season }: { order: Order; season: SeasonBook }) {
   const breaches = breachesOf(order, season.book);
+  const wished = [...new Set(order.lines.flatMap((line) => ruledOutOf(order, line)))];
   const kept = order.exclusions.filter((code) => breaches.every(({ exclusion }) => exclusion !== code));
   const nameOf = (boxId: string) => season.book.boxes.get(boxId)?.box.name ?? boxId;
+  const means = wished.map((code) => [exclusionName(code, season.book), exclusionMeans(code)] as const);
   return (
     <Box sx={{ mt: 2 }}>
-      You asked for {sayList(order.exclusions.map(sayExclusion))}.{' '}
+      You asked for {sayList(wished.map((code) => sayExclusion(code, season.book)))}.{' '}
+      {means.map(([name, meaning]) => meaning && `Without ${name} means: ${meaning}. `)}
       {kept.length > 0 &&
-        `No ingredient of these boxes has ${sayList(kept.map((code) => exclusions[code]?.name ?? code))} in it. `}
-      {breaches.map(({ boxId, exclusion, pieceNames, agreed }) => (
-        <Box key={`${boxId} ${exclusion}`} sx={{ fontWeight: 650 }}>
-          {nameOf(boxId)} does contain {exclusions[exclusion]?.name ?? exclusion} ({sayList(pieceNames)}),{' '}
+        `No ingredient of these boxes has ${sayList(kept.map((code) => exclusionName(code, season.book)))} in it. `}
+      {breaches.map(({ line, exclusion, what, pieceNames, agreed }) => (
+        <Box key={`${lineKey(line)} ${exclusion}`} sx={{ fontWeight: 650 }}>
+          {nameOf(line.boxId)} does contain {sayList(what)} ({sayList(pieceNames)}),{' '}
           {agreed ? 'as you know and agree.' : 'which is still to be settled with you.'}
         </Box>
       ))}
@@ -101,8 +119,8 @@ export function OrderSlip({ id }: { id: string }) {
         </Box>
         {order.customer.contact && <Link href={`mailto:${order.customer.contact}`}>{order.customer.contact}</Link>}
         <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, mt: 1.5, borderTop: 2, borderColor: 'rim' }}>
-          {order.lines.map(({ boxId, count }) => (
-            <SlipLine key={boxId} order={order} boxId={boxId} count={count} season={season} />
+          {order.lines.map((line) => (
+            <SlipLine key={lineKey(line)} order={order} line={line} season={season} />
           ))}
         </Box>
         <Box component="dl" sx={{ m: 0, mt: 1, display: 'grid', gridTemplateColumns: '1fr auto', fontFamily: FIGURES }}>
@@ -115,7 +133,7 @@ export function OrderSlip({ id }: { id: string }) {
             </Box>
           ))}
         </Box>
-        {order.exclusions.length > 0 && <Wishes order={order} season={season} />}
+        {order.lines.some((line) => ruledOutOf(order, line).length > 0) && <Wishes order={order} season={season} />}
         {order.notes && <Box sx={{ mt: 1.5, whiteSpace: 'pre-line' }}>{order.notes}</Box>}
       </Paper>
     </Box>

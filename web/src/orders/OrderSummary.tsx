@@ -1,18 +1,24 @@
 import Box from '@mui/material/Box';
 import Paper from '@mui/material/Paper';
 import {
+  afterWayOut,
   boxFor,
+  changesOf,
   dueOf,
   findingsOfOrder,
   isOpen,
+  lineKey,
   orderDraftSchema,
   packedAs,
   packedKey,
   priceOfOrder,
   type Order,
+  type OrderAction,
+  type OrderDraft,
 } from '@usual-pantry/core/order';
 import { sayGrams, sayMoney, sayShortDay } from '@usual-pantry/core/quantity';
-import { useFormState, useWatch } from 'react-hook-form';
+import { pieceCosts } from '@usual-pantry/core/money';
+import { useFormContext, useFormState, useWatch } from 'react-hook-form';
 import { usePlanQuery } from '../app/api';
 import { Findings } from '../parts/Findings';
 import { Figure, FigureList } from '../parts/Figures';
@@ -23,41 +29,55 @@ import { PromiseLine } from './PromiseLine';
 export function OrderSummary({ season, order }: { season: SeasonBook; order: Order | null }) {
   const values = useWatch();
   const { isDirty } = useFormState();
+  const { setValue } = useFormContext<OrderDraft>();
   const { data: plan } = usePlanQuery();
   const parsed = orderDraftSchema.safeParse(values);
   const { book, data } = season;
   const lines = parsed.success ? parsed.data.lines : (order?.lines ?? []);
-  const wishes = parsed.success ? parsed.data : { lines, exclusions: [], agreed: [], leftOut: [] };
-  const boxes = lines.flatMap(({ boxId, count }) => {
-    const resolved = boxFor(wishes, boxId, book);
-    return resolved ? [{ ...resolved, count }] : [];
+  const wishes = parsed.success ? parsed.data : { lines, exclusions: [], agreed: [], leftOut: [], standIns: [] };
+  const boxes = lines.flatMap((line) => {
+    const resolved = boxFor(wishes, line, book);
+    return resolved ? [{ ...resolved, line }] : [];
   });
   const price = priceOfOrder(wishes, book);
-  const grams = boxes.reduce((sum, { facts, count }) => sum + facts.weightGrams * count, 0);
-  const pieces = boxes.reduce((sum, { facts, count }) => sum + facts.pieceCount * count, 0);
+  const grams = boxes.reduce((sum, { facts, line }) => sum + facts.weightGrams * line.count, 0);
+  const pieces = boxes.reduce((sum, { facts, line }) => sum + facts.pieceCount * line.count, 0);
   const due = parsed.success ? dueOf(parsed.data, book) : price;
   const runs = plan?.labels.filter(
     (run) =>
       run.handOver === order?.handOver.on &&
       order.lines.some(
-        ({ boxId }) =>
-          boxId === run.boxId && packedKey(boxId, packedAs(order, boxId, book)) === packedKey(run.boxId, run),
+        (line) =>
+          line.boxId === run.boxId && packedKey(run.boxId, packedAs(order, line, book)) === packedKey(run.boxId, run),
       ),
   );
-  const findings = parsed.success ? findingsOfOrder({ ...parsed.data, id: order?.id ?? 'new' }, book, data.today) : [];
+  const findings = parsed.success
+    ? findingsOfOrder({ ...parsed.data, id: order?.id ?? 'new' }, book, data.today, pieceCosts(book))
+    : [];
   const settled = findings.map((each) => ({
     ...each,
-    // Ways out change the stored order: with unsaved typing they would change it underneath.
-    waysOut: order && !isDirty ? each.waysOut.filter((way) => way.action.kind !== 'open') : [],
+    waysOut: each.waysOut.filter((way) => way.action.kind !== 'open'),
   }));
-  const nameOf = (pieceId: string) => book.pieces.get(pieceId)?.piece.name ?? pieceId;
+  // With unsaved typing a way out changes what is typed, never the stored order underneath.
+  const change = (action: OrderAction) => {
+    if (!parsed.success) return;
+    const { lines: changed, agreed, leftOut, standIns, handOver } = afterWayOut(parsed.data, action);
+    for (const [name, value] of Object.entries({ lines: changed, agreed, leftOut, standIns, handOver }))
+      setValue(name as keyof OrderDraft, value as never, { shouldDirty: true, shouldValidate: true });
+  };
   const money = (minor: number) => sayMoney(minor, data.kitchen.currency);
   return (
     <Box>
       {parsed.success && isOpen(parsed.data) && (isDirty || !order) && (
-        <PromiseLine draft={parsed.data} id={order?.id} />
+        <PromiseLine
+          draft={parsed.data}
+          id={order?.id}
+          onDay={(day) => {
+            setValue('handOver.on', day, { shouldDirty: true, shouldValidate: true });
+          }}
+        />
       )}
-      <Findings findings={settled} />
+      <Findings findings={settled} onOrder={order && !isDirty ? undefined : change} />
       <Paper variant="outlined" sx={{ px: 2, py: 0.5 }}>
         <FigureList>
           <Figure name="Price">
@@ -67,13 +87,14 @@ export function OrderSummary({ season, order }: { season: SeasonBook; order: Ord
           <Figure name="Pieces, weight">
             {pieces} · {sayGrams(grams)}
           </Figure>
-          {boxes.flatMap(({ facts, standIns }) =>
-            standIns.map(({ fromId, toId, cells }) => (
-              <Figure key={`${facts.box.id} ${fromId} ${toId}`} name={`Stand-in in ${facts.box.name}`}>
-                {cells} × {nameOf(toId)} for {nameOf(fromId)}
+          {boxes.map((resolved) => {
+            const changes = changesOf(resolved, book);
+            return changes.length === 0 ? null : (
+              <Figure key={lineKey(resolved.line)} name={`Changed in ${resolved.facts.box.name}`}>
+                {changes.join(', ')}
               </Figure>
-            )),
-          )}
+            );
+          })}
           {runs?.map((run) => (
             <Figure key={packedKey(run.boxId, run)} name={`Label of ${run.boxName}`}>
               made {sayShortDay(run.madeOn)} · best before {sayShortDay(run.bestBefore)}

@@ -4,7 +4,8 @@ import TextField from '@mui/material/TextField';
 import useMediaQuery from '@mui/material/useMediaQuery';
 import { useTheme } from '@mui/material/styles';
 import type { GridSortModel } from '@mui/x-data-grid';
-import { exclusionCodes, exclusions } from '@usual-pantry/core/ingredient';
+import { exclusionCodes, exclusionName } from '@usual-pantry/core/ingredient';
+import { NO_NAMES } from '../parts/useSeason';
 import { orderStates, type Order, type OrderState } from '@usual-pantry/core/order';
 import { sayCount } from '@usual-pantry/core/quantity';
 import { memo, useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react';
@@ -52,7 +53,7 @@ const states = [['any', 'any state'] as const, ...same(orderStates)];
 const ways = [['any', 'any way'] as const, ...same(['stall', 'pick-up', 'courier'])];
 const wishes = [
   ['any', 'anything'] as const,
-  ...exclusionCodes.map((code) => [code, exclusions[code]?.name ?? code] as const),
+  ...exclusionCodes.map((code) => [code, exclusionName(code, NO_NAMES)] as const),
 ];
 
 /** Which orders are shown. Beside an open order there is room for the first choice only. */

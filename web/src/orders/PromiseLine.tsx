@@ -2,18 +2,34 @@ import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import { skipToken } from '@reduxjs/toolkit/query';
 import type { OrderDraft } from '@usual-pantry/core/order';
-import { sayDay } from '@usual-pantry/core/quantity';
-import { useFormContext } from 'react-hook-form';
+import type { PromiseCheck } from '@usual-pantry/core/plan';
+import { sayDay, type Day } from '@usual-pantry/core/quantity';
 import { usePromiseQuery } from '../app/api';
 import { useSettled } from '../parts/useSettled';
 
 const SETTLES_MS = 250;
-const looks = { feasible: 'success', tight: 'warning', 'not feasible': 'error' } as const;
+
+/** The verdict in words, and how grave it is; never green above something that is to be settled. */
+function verdictOf({ verdict, toSettle }: PromiseCheck, on: Day) {
+  const day = sayDay(on);
+  if (verdict === 'not feasible') return { severity: 'error', words: `It cannot be promised for ${day}.` } as const;
+  if (toSettle.length > 0)
+    return { severity: 'warning', words: `There is time for ${day}, but it is not to be promised as it is:` } as const;
+  return verdict === 'tight'
+    ? ({ severity: 'warning', words: `It can be promised for ${day}, tightly.` } as const)
+    : ({ severity: 'success', words: `It can be promised for ${day}.` } as const);
+}
+
+interface PromiseProps {
+  readonly draft: OrderDraft;
+  readonly id: string | undefined;
+  /** Takes another day. */
+  readonly onDay: (day: Day) => void;
+}
 
 /** Whether the order as it is typed can be promised for its day; if not, why, and the earliest day. */
-export function PromiseLine({ draft, id }: { draft: OrderDraft; id: string | undefined }) {
-  const { setValue } = useFormContext();
-  const { customer: _customer, notes: _notes, depositMinor: _deposit, ...asked } = draft;
+export function PromiseLine({ draft, id, onDay }: PromiseProps) {
+  const { customer: _customer, notes: _notes, depositMinor: _deposit, words: _words, ...asked } = draft;
   const question = useSettled<string | null>(
     JSON.stringify({ ...asked, customer: { name: 'asked' }, ...(id === undefined ? {} : { id }) }),
     SETTLES_MS,
@@ -23,16 +39,11 @@ export function PromiseLine({ draft, id }: { draft: OrderDraft; id: string | und
     question === null ? skipToken : (JSON.parse(question) as OrderDraft & { id?: string }),
   );
   if (!data) return null;
-  const { verdict, why, earliest } = data;
-  const day = sayDay(draft.handOver.on);
-  const words = {
-    feasible: `It can be promised for ${day}.`,
-    tight: `It can be promised for ${day}, tightly.`,
-    'not feasible': `It cannot be promised for ${day}.`,
-  }[verdict];
+  const { verdict, why, toSettle, earliest } = data;
+  const { severity, words } = verdictOf(data, draft.handOver.on);
   return (
     <Alert
-      severity={looks[verdict]}
+      severity={severity}
       data-testid="promise"
       sx={{ mb: 1.5 }}
       action={
@@ -41,7 +52,7 @@ export function PromiseLine({ draft, id }: { draft: OrderDraft; id: string | und
             color="inherit"
             size="small"
             onClick={() => {
-              setValue('handOver.on', earliest, { shouldDirty: true, shouldValidate: true });
+              onDay(earliest);
             }}
           >
             Take {sayDay(earliest)}
@@ -49,7 +60,7 @@ export function PromiseLine({ draft, id }: { draft: OrderDraft; id: string | und
         ) : undefined
       }
     >
-      {[words, ...why].join(' ')}
+      {[words, ...why, ...toSettle].join(' ')}
       {verdict === 'not feasible' && earliest === null && ' No day of the next five weeks is free for it.'}
     </Alert>
   );

@@ -13,7 +13,7 @@ const LEAST_LETTERS = 3;
 
 /** Offers the boxes, exclusions and hand-over of a customer's last order for a new one. */
 export function RepeatLast({ season }: { season: SeasonBook }) {
-  const { setValue } = useFormContext<OrderDraft>();
+  const { getValues, setValue } = useFormContext<OrderDraft>();
   const name = useSettled(useWatch<OrderDraft, 'customer.name'>({ name: 'customer.name' }).trim(), SETTLES_MS);
   const { data } = useOrdersQuery(
     { page: 1, size: 5, sort: 'handOverOn', direction: 'desc', search: name, show: 'all' },
@@ -32,7 +32,8 @@ export function RepeatLast({ season }: { season: SeasonBook }) {
         onClick={() => {
           const changed = { shouldDirty: true, shouldValidate: true };
           setValue('lines', last.lines, changed);
-          setValue('exclusions', last.exclusions, changed);
+          // What was typed now is never lost under what was asked for then.
+          setValue('exclusions', [...new Set([...getValues('exclusions'), ...last.exclusions])], changed);
           setValue('customer.contact', last.customer.contact, changed);
           setValue('handOver.way', last.handOver.way, changed);
           setValue('handOver.place', last.handOver.place, changed);

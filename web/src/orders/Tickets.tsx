@@ -1,12 +1,14 @@
 import Box from '@mui/material/Box';
 import Paper from '@mui/material/Paper';
 import Typography from '@mui/material/Typography';
+import { packedKey } from '@usual-pantry/core/order';
 import type { HandOver, SeasonDay, PlanAnswer } from '@usual-pantry/core/plan';
 import { sayCount, sayMoney, sayShortDay } from '@usual-pantry/core/quantity';
 import { memo } from 'react';
 import { Link } from 'react-router';
 import { FIGURES } from '../app/theme';
 import { useListKeys } from '../parts/useListKeys';
+import { useNames } from '../parts/useSeason';
 import { sayPacked } from './words';
 
 /** So many tickets hang under one day; the others are in the table. */
@@ -14,6 +16,7 @@ const MOST_A_DAY = 24;
 
 /** One order on a slip of paper under its day. */
 function Ticket({ order, currency, toSettle }: { order: HandOver; currency: string; toSettle: boolean }) {
+  const names = useNames();
   return (
     <Paper
       component={Link}
@@ -32,8 +35,8 @@ function Ticket({ order, currency, toSettle }: { order: HandOver; currency: stri
     >
       <Box sx={{ fontWeight: 650 }}>{order.customer}</Box>
       {order.contents.map((each) => (
-        <Box key={each.boxName} sx={{ fontSize: 14 }}>
-          {sayPacked(`${String(each.count)} × ${each.boxName}`, each)}
+        <Box key={packedKey(each.boxName, each)} sx={{ fontSize: 14 }}>
+          {sayPacked(`${String(each.count)} × ${each.boxName}`, each, names)}
         </Box>
       ))}
       <Box sx={{ fontSize: 13, color: 'text.secondary', mt: 0.5 }}>

@@ -5,8 +5,8 @@ import Paper from '@mui/material/Paper';
 import Typography from '@mui/material/Typography';
 import useMediaQuery from '@mui/material/useMediaQuery';
 import { useTheme } from '@mui/material/styles';
-import type { Finding, Severity, WayOut, WayOutAction } from '@usual-pantry/core/finding';
-import { agreeTo, leaveOutOf, renewBox, swapBox, type OrderDraft } from '@usual-pantry/core/order';
+import type { Finding, Severity, WayOut } from '@usual-pantry/core/finding';
+import { afterWayOut, changesOrder, type OrderAction } from '@usual-pantry/core/order';
 import { memo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { api } from '../app/api';
@@ -23,22 +23,6 @@ const looks: Record<Severity, { word: string; colour: string; icon: string }> = 
   decide: { word: 'To decide', colour: 'warning.light', icon: mdiHelpRhombusOutline },
   know: { word: 'Good to know', colour: 'primary.main', icon: mdiInformationOutline },
 };
-
-/** The order after a way out. */
-function settled(order: OrderDraft, action: Extract<WayOutAction, { orderId: string }>): OrderDraft {
-  switch (action.kind) {
-    case 'swap-box':
-      return swapBox(order, action.fromBoxId, action.toBoxId);
-    case 'agree':
-      return agreeTo(order, action.boxId, action.exclusion);
-    case 'leave-out':
-      return leaveOutOf(order, action.boxId, action.without, action.lessMinor);
-    case 'move-order':
-      return { ...order, handOver: { ...order.handOver, on: action.to } };
-    case 'renew-box':
-      return renewBox(order, action.boxId);
-  }
-}
 
 /** Presses a way out: opens what it names, or changes the order, the plan or the kitchen. */
 function useWayOut() {
@@ -82,13 +66,23 @@ function useWayOut() {
       api.endpoints.order.initiate(action.orderId, { forceRefetch: true, subscribe: false }),
     ).unwrap();
     const { id: _id, version: _version, ...draft } = order;
-    await edit.change('order', order, settled(draft, action), `${order.customer.name}’s order changed.`);
+    await edit.change('order', order, afterWayOut(draft, action), `${order.customer.name}’s order changed.`);
   };
 }
 
+interface WaysOutProps {
+  readonly waysOut: readonly WayOut[];
+  /** Changes an order that is not stored yet; without it the stored one is changed. */
+  readonly onOrder?: ((action: OrderAction) => void) | undefined;
+}
+
 /** Ways out as buttons; each does what it says. */
-export function WaysOut({ waysOut }: { waysOut: readonly WayOut[] }) {
-  const press = useWayOut();
+export function WaysOut({ waysOut, onOrder }: WaysOutProps) {
+  const pressed = useWayOut();
+  const press = async (way: WayOut) => {
+    if (onOrder && changesOrder(way.action)) onOrder(way.action);
+    else await pressed(way);
+  };
   return (
     <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
       {waysOut.map((way, index) => (
@@ -105,7 +99,10 @@ export function WaysOut({ waysOut }: { waysOut: readonly WayOut[] }) {
   );
 }
 
-const FindingCard = memo(function FindingCard({ finding }: { finding: Finding }) {
+const FindingCard = memo(function FindingCard({
+  finding,
+  onOrder,
+}: { finding: Finding } & Pick<WaysOutProps, 'onOrder'>) {
   const { word, colour, icon } = looks[finding.severity];
   return (
     <Paper
@@ -129,7 +126,7 @@ const FindingCard = memo(function FindingCard({ finding }: { finding: Finding })
           </Typography>
         </Box>
         <Typography sx={{ mb: 1 }}>{finding.message}</Typography>
-        <WaysOut waysOut={finding.waysOut} />
+        <WaysOut waysOut={finding.waysOut} onOrder={onOrder} />
       </Box>
     </Paper>
   );
@@ -138,7 +135,11 @@ const FindingCard = memo(function FindingCard({ finding }: { finding: Finding })
 const SHOWN = 4;
 
 /** What must be settled, each with its ways out. The gravest first; a long list opens. */
-export function Findings({ findings, atFirst = SHOWN }: { findings: readonly Finding[]; atFirst?: number }) {
+export function Findings({
+  findings,
+  atFirst = SHOWN,
+  onOrder,
+}: { findings: readonly Finding[]; atFirst?: number } & Pick<WaysOutProps, 'onOrder'>) {
   const [all, setAll] = useState(false);
   const narrow = useMediaQuery(useTheme().breakpoints.down('sm'));
   if (findings.length === 0) return null;
@@ -159,7 +160,7 @@ export function Findings({ findings, atFirst = SHOWN }: { findings: readonly Fin
         }}
       >
         {shown.map((each) => (
-          <FindingCard key={`${each.code} ${each.about.id} ${each.message}`} finding={each} />
+          <FindingCard key={`${each.code} ${each.about.id} ${each.message}`} finding={each} onOrder={onOrder} />
         ))}
       </Box>
       {findings.length > most && (

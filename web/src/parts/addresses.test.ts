@@ -1,5 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
-import { AS_IT_IS, addressOf, labelAddress, packedQuery, readPacked } from './addresses';
+import { AS_IT_IS } from '@usual-pantry/core/order';
+import { addressOf, labelAddress, packedQuery, readPacked } from './addresses';
 
 describe('the address of a label', () => {
   it('says nothing of a box as it is', () => {
@@ -10,8 +11,16 @@ describe('the address of a label', () => {
   it('is read back as it was written', () => {
     for (const packed of [
       AS_IT_IS,
-      { edition: 3, without: [], leaveOut: false },
-      { edition: null, without: ['nuts', 'sesame'], leaveOut: true },
+      { edition: 3, without: [], leaveOut: false, standIns: [] },
+      {
+        edition: null,
+        without: ['nuts', 'ingredient:plum-brandy'],
+        leaveOut: true,
+        standIns: [
+          { pieceId: 'praline', withId: 'malted' },
+          { pieceId: 'a', withId: 'b' },
+        ],
+      },
     ])
       expect(readPacked(new URLSearchParams(packedQuery(packed)))).toEqual(packed);
     expect(readPacked(new URLSearchParams('edition=many'))).toEqual(AS_IT_IS);

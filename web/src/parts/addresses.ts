@@ -15,10 +15,11 @@ const places: Record<Subject['noun'], (id: string) => string> = {
 export const addressOf = ({ noun, id }: Pick<Subject, 'noun' | 'id'>): string => places[noun](id);
 
 /** How a box is packed, as it stands in an address; the box as it is says nothing. */
-export const packedQuery = ({ edition, without, leaveOut }: PackedAs): Record<string, string> => ({
+export const packedQuery = ({ edition, without, leaveOut, standIns }: PackedAs): Record<string, string> => ({
   ...(edition === null ? {} : { edition: String(edition) }),
   ...(without.length > 0 ? { without: without.join() } : {}),
   ...(leaveOut ? { leaveOut: 'true' } : {}),
+  ...(standIns.length > 0 ? { standIns: standIns.map(({ pieceId, withId }) => `${pieceId}.${withId}`).join() } : {}),
 });
 
 /** How a box is packed, from an address. */
@@ -26,10 +27,14 @@ export const readPacked = (search: URLSearchParams): PackedAs => ({
   edition: Number(search.get('edition')) || null,
   without: (search.get('without') ?? '').split(',').filter(Boolean),
   leaveOut: search.get('leaveOut') === 'true',
+  standIns: (search.get('standIns') ?? '')
+    .split(',')
+    .filter(Boolean)
+    .map((pair) => {
+      const [pieceId = '', withId = ''] = pair.split('.');
+      return { pieceId, withId };
+    }),
 });
-
-/** The box as it is, nothing changed in it. */
-export const AS_IT_IS: PackedAs = { edition: null, without: [], leaveOut: false };
 
 /** Where the label of a box is shown: for a hand-over, packed in some way. */
 export const labelAddress = (boxId: string, handOver: string | null, packed: PackedAs): string => {

@@ -163,8 +163,15 @@ export function PickInput({ name, label, help, options, nameOf }: PickProps) {
   );
 }
 
-/** Several of a list. */
-export function ManyInput({ name, label, help, options, nameOf }: PickProps) {
+/** Several of a list, under headings where a list has some. */
+export function ManyInput({
+  name,
+  label,
+  help,
+  options,
+  nameOf,
+  groupOf,
+}: PickProps & { readonly groupOf?: (option: string) => string }) {
   const { field, message } = useField(name);
   return (
     <Autocomplete
@@ -173,6 +180,7 @@ export function ManyInput({ name, label, help, options, nameOf }: PickProps) {
       disableCloseOnSelect
       value={field.value as string[]}
       getOptionLabel={nameOf}
+      {...(groupOf ? { groupBy: groupOf } : {})}
       onChange={(_event, picked) => {
         field.onChange(picked);
       }}

@@ -1,4 +1,5 @@
 import { openBook, type Book } from '@usual-pantry/core/box';
+import type { NamedThings } from '@usual-pantry/core/ingredient';
 import { useMemo } from 'react';
 import { useBookQuery, type BookAnswer } from '../app/api';
 
@@ -18,3 +19,9 @@ export function useSeasonBook(): {
   const season = useMemo(() => (data ? { data, book: openBook(data) } : null), [data]);
   return { season, error, again: refetch };
 }
+
+/** Names as long as the book is not there. */
+export const NO_NAMES: NamedThings = { ingredients: new Map(), pieces: new Map() };
+
+/** Names of single ingredients and pieces that an order rules out. */
+export const useNames = (): NamedThings => useSeasonBook().season?.book ?? NO_NAMES;

@@ -1,5 +1,6 @@
 import { expect, it } from '@jest/globals';
 import { sayExclusion } from '../orders/words';
+import { NO_NAMES } from './useSeason';
 import { addressOf } from './addresses';
 import { sayPercent } from './words';
 
@@ -10,8 +11,8 @@ it('says a share, or that there is none to say', () => {
 });
 
 it('says an exclusion as the customer does', () => {
-  expect(sayExclusion('nuts')).toBe('no nuts (tree nuts and peanuts)');
-  expect(sayExclusion('sesame')).toBe('no sesame');
+  expect(sayExclusion('nuts', NO_NAMES)).toBe('no nuts (tree nuts and peanuts)');
+  expect(sayExclusion('sesame', NO_NAMES)).toBe('no sesame');
 });
 
 it('knows where each record is shown', () => {

@@ -2,6 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Link from '@mui/material/Link';
 import Typography from '@mui/material/Typography';
+import type { NamedThings } from '@usual-pantry/core/ingredient';
 import { benchDay, doneOn, type BenchTask, type SeasonDay, type PlanAnswer } from '@usual-pantry/core/plan';
 import { addDays, sayClock, sayCount, sayMinutes, sayShortDay } from '@usual-pantry/core/quantity';
 import { useMemo, type ReactNode } from 'react';
@@ -13,7 +14,7 @@ import { sayPacked } from '../orders/words';
 import { labelAddress } from '../parts/addresses';
 import { Panel } from '../parts/Panel';
 import { Tape } from '../parts/Tape';
-import { useSeasonBook } from '../parts/useSeason';
+import { NO_NAMES, useSeasonBook } from '../parts/useSeason';
 
 /** Whether there is anything to make, pack or hand over on a day. */
 export const hasWork = ({ makings, packs, handOvers }: SeasonDay): boolean =>
@@ -38,14 +39,14 @@ function addressOfTask({ recipeId, pieceId, pack }: BenchTask): string {
 }
 
 /** A stretch of work with the time at which it begins, counted from the start of the day, and what ends it. */
-const TimedTape = ({ task, children }: { task: BenchTask; children: ReactNode }) => (
+const TimedTape = ({ task, names, children }: { task: BenchTask; names: NamedThings; children: ReactNode }) => (
   <Box
     sx={{ display: 'grid', gridTemplateColumns: { xs: '54px 1fr 62px', sm: '72px 1fr 76px' }, alignItems: 'center' }}
   >
     <Box sx={{ fontFamily: FIGURES, fontSize: 13, color: 'text.secondary' }}>+{sayClock(task.from)}</Box>
     <Tape
       to={addressOfTask(task)}
-      name={task.pack ? sayPacked(task.name, task.pack) : task.name}
+      name={task.pack ? sayPacked(task.name, task.pack, names) : task.name}
       tone={task.kind === 'pack' ? 'pack' : 'batch'}
       code={[
         task.code,
@@ -74,7 +75,7 @@ export function DaySheet({ entry, plan, title }: { entry: SeasonDay; plan: PlanA
       {sheet && sheet.tasks.length > 0 && (
         <Section title="In order">
           {sheet.tasks.map((task) => (
-            <TimedTape key={task.key} task={task}>
+            <TimedTape key={task.key} task={task} names={season?.book ?? NO_NAMES}>
               {season && <EndOfTask task={task} tasks={sheet.tasks} day={entry.day} plan={plan} season={season} />}
             </TimedTape>
           ))}

@@ -3,6 +3,7 @@ import { Sold1764060000000 } from './1764060000000-sold.js';
 import { SeasonPlan1764070000000 } from './1764070000000-season-plan.js';
 import { LotsAndYields1764080000000 } from './1764080000000-lots-and-yields.js';
 import { Batches1764090000000 } from './1764090000000-batches.js';
+import { Wishes1764100000000 } from './1764100000000-wishes.js';
 import { FirstTables1764000000000 } from './1764000000000-first-tables.js';
 
 /** Every migration, the oldest first. Never change one that has been released: add another. */
@@ -13,4 +14,5 @@ export const migrations = [
   SeasonPlan1764070000000,
   LotsAndYields1764080000000,
   Batches1764090000000,
+  Wishes1764100000000,
 ];
