@@ -70,18 +70,23 @@ export function useRecordForm<N extends Noun>({
 
   const [dirty, setDirty] = useState(kept !== null);
   const first = useRef(true);
+  /** Under which name typing is kept: a new record that is stored is new no more, though its page may not have changed yet. */
+  const keeps = useRef({ key, version: 0 });
+  /** While what is stored is put into the form, nothing of it is typing. */
+  const settling = useRef(false);
   useEffect(() => {
+    if (base) keeps.current = { key: `${noun} ${base.id}`, version: base.version };
     const stop = form.subscribe({
       formState: { values: true, isDirty: true },
       callback: ({ values, isDirty = false }) => {
         setDirty(isDirty);
-        if (isDirty) keepDraft(key, { version: base?.version ?? 0, values });
+        if (isDirty && !settling.current) keepDraft(keeps.current.key, { version: keeps.current.version, values });
       },
     });
     if (first.current && kept) form.reset(kept.values, { keepDefaultValues: true });
     first.current = false;
     return stop;
-  }, [form, key, kept, base]);
+  }, [form, kept, base, noun]);
 
   // Someone else saved it, and nothing is typed here: take theirs.
   const newer = record && base && record.version > base.version && !dirty ? record : null;
@@ -93,16 +98,28 @@ export function useRecordForm<N extends Noun>({
     if (base && !dirty) form.reset(draftOf(base));
   }, [base, dirty, form]);
 
-  const settle = (saved: Stored<N>, typed: Drafts[N]) => {
-    dropDraft(key);
+  /** @param sent all that was in the form when it was sent */
+  const settle = (saved: Stored<N>, typed: Drafts[N], sent: string) => {
+    const isNew = saved.id !== record?.id;
+    keeps.current = { key: `${noun} ${saved.id}`, version: saved.version };
     setBase(saved);
     shown.current = saved;
     setTheirs(null);
     setRestored(false);
     const stored = draftOf(saved);
+    const now = form.getValues();
+    const meanwhile = JSON.stringify(now) !== sent;
     // What was stored is what was typed, nearly always: then no field needs to be drawn again.
-    form.reset(stored, { keepValues: JSON.stringify(stored) === JSON.stringify(typed) });
-    if (saved.id !== record?.id) onSaved(saved);
+    settling.current = true;
+    form.reset(stored, { keepValues: !meanwhile && JSON.stringify(stored) === JSON.stringify(typed) });
+    settling.current = false;
+    dropDraft(key);
+    // What was typed while it was being stored is typed on top of what is stored.
+    if (meanwhile) {
+      keepDraft(keeps.current.key, { version: saved.version, values: now });
+      if (!isNew) form.reset(now, { keepDefaultValues: true });
+    }
+    if (isNew) onSaved(saved);
   };
 
   const refuse = (refusal: Refusal) => {
@@ -123,8 +140,9 @@ export function useRecordForm<N extends Noun>({
 
   const store = async (draft: Drafts[N], from: Stored<N> | null) => {
     setTrouble(null);
+    const sent = JSON.stringify(form.getValues());
     try {
-      settle(await write(draft, from), draft);
+      settle(await write(draft, from), draft, sent);
     } catch (error) {
       refuse(error as Refusal);
     }
