@@ -1,15 +1,18 @@
-import type { IngredientFiled, Pack } from '../ingredient/index.js';
+import type { Composition, IngredientFiled, Pack } from '../ingredient/index.js';
 import type { MeasureHabit } from '../kitchen/index.js';
-import { units, type Density } from '../quantity/index.js';
+import { sayGrams, sayMeasure, units, weigh, type Density, type UnitCode } from '../quantity/index.js';
 import type { RecipeFiled, RecipeLine } from '../recipe/index.js';
-import { readMeasure, type Measure } from './measure.js';
+import { readMeasure, type Amount, type Measure } from './measure.js';
 import { indexNames, matchName, type NameIndex, type Usable } from './names.js';
+import { readNumber } from './number.js';
+import { readUnit } from './units.js';
 
 /** What the pantry says of something that a line can use. */
 export interface PantryItem extends Usable {
   readonly densities: readonly Density[];
   readonly pieceGrams: number | null;
   readonly packs: readonly Pack[];
+  readonly composition: Pick<Composition, 'water' | 'fat' | 'protein'> | null;
 }
 
 /** Everything in the pantry and every recipe, as a line can name it. */
@@ -18,7 +21,15 @@ export const pantryItems = (
   recipes: readonly Pick<RecipeFiled, 'id' | 'name'>[],
 ): PantryItem[] => [
   ...ingredients.map((each) => ({ ...each, kind: 'ingredient' as const })),
-  ...recipes.map(({ id, name }) => ({ id, name, kind: 'recipe' as const, densities: [], pieceGrams: null, packs: [] })),
+  ...recipes.map(({ id, name }) => ({
+    id,
+    name,
+    kind: 'recipe' as const,
+    densities: [],
+    pieceGrams: null,
+    packs: [],
+    composition: null,
+  })),
 ];
 
 /** One pasted line and what was understood of it. */
@@ -27,8 +38,17 @@ export interface ReadLine {
   readonly source: string;
   /** A heading or an empty line holds no ingredient. */
   readonly kind: 'line' | 'heading';
-  /** The line as it will be stored; its ingredient is empty and its amount 1 where that must be asked. */
+  /** The line as it will be stored; null as long as anything of it is asked about. */
   readonly line: RecipeLine | null;
+  /** What is sure of it even while something is asked about: what is not sure is null, never a guess. */
+  readonly sure: {
+    readonly amount: number | null;
+    readonly unit: UnitCode | null;
+    readonly state: string | null;
+    readonly note: string;
+  };
+  /** Amounts that may be meant, to choose from. */
+  readonly either: readonly Amount[];
   /** The name as written, without measure, state and notes. */
   readonly name: string;
   readonly found: Usable | null;
@@ -40,24 +60,32 @@ export interface ReadLine {
   readonly questions: readonly string[];
 }
 
-/** Words that say in which state something is measured. */
-const stateWords: readonly (readonly [pattern: RegExp, state: string])[] = [
-  [/\b(?:(?:firmly|tightly|well)[ -])?packed\b/i, 'packed'],
-  [/\b(?:(?:lightly|loosely)[ -])(?:packed|filled)\b/i, 'loose'],
-  [/\b(?:well[ -])?sifted\b/i, 'sifted'],
-  [/\b(?:(?:finely|coarsely|roughly|rough|fine|coarse)[ -])?chopped\b/i, 'chopped'],
-  [/\b(?:thinly[ -])?sliced\b/i, 'sliced'],
-  [/\b(?:slivered|flaked)\b/i, 'slivered'],
-  [/\b(?:finely[ -])?ground\b/i, 'ground'],
-  [/\b(?:finely[ -])?grated\b/i, 'grated'],
-  [/\bmelted\b/i, 'melted'],
-  [/\bhal(?:ves|ved)\b/i, 'halves'],
-  [/\bwhole\b/i, 'whole'],
+/** A way of saying in which state something is measured. */
+interface StateWord {
+  readonly pattern: RegExp;
+  readonly state: string;
+  /** Whether it is said of the measure even behind the name: `1 cup sugar, packed`. Else it is done after measuring: `1 cup flour, sifted`. */
+  readonly behind: boolean;
+}
+
+const stateWords: readonly StateWord[] = [
+  { pattern: /\b(?:not|un|lightly|loosely|gently)[ -]?(?:packed|filled)\b/i, state: 'loose', behind: true },
+  { pattern: /\b(?:(?:firmly|tightly|well|lightly|gently)[ -])?packed\b/i, state: 'packed', behind: true },
+  { pattern: /\b(?:well[ -])?sifted\b/i, state: 'sifted', behind: false },
+  { pattern: /\b(?:spooned|spoon and level)\b/i, state: 'spooned', behind: true },
+  { pattern: /\b(?:(?:finely|coarsely|roughly|rough|fine|coarse)[ -])?chopped\b/i, state: 'chopped', behind: false },
+  { pattern: /\b(?:thinly[ -])?sliced\b/i, state: 'sliced', behind: false },
+  { pattern: /\b(?:slivered|flaked)\b/i, state: 'slivered', behind: false },
+  { pattern: /\b(?:finely[ -])?ground\b/i, state: 'ground', behind: false },
+  { pattern: /\b(?:finely[ -])?grated\b/i, state: 'grated', behind: false },
+  { pattern: /\bmelted\b/i, state: 'melted', behind: false },
+  { pattern: /\bhal(?:ves|ved)\b/i, state: 'halves', behind: true },
+  { pattern: /\bwhole\b/i, state: 'whole', behind: true },
 ];
 
 /** Preparation that does not change the measure: kept as a note. */
 const preparation =
-  /\b(?:softened|at room temperature|toasted|roasted|chilled|cubed|diced|crushed|divided|beaten|warmed|shelled|blanched|skinned|peeled|stoned|pitted|drained|rinsed|dried out|lukewarm|optional|to taste|for dusting|for rolling|for coating|for the tin|for the pan)\b/gi;
+  /\b(?:softened|at room temperature|toasted|roasted|chilled|cubed|diced|crushed|divided|beaten|warmed|shelled|blanched|skinned|peeled|stoned|pitted|drained|rinsed|dried out|lukewarm|optional|to taste|for dusting|for rolling|for coating|for brushing|for the tin|for the pan)\b/gi;
 
 interface Description {
   readonly name: string;
@@ -68,23 +96,24 @@ interface Description {
 /** Splits what follows the measure into a name, a state and a note. */
 function describe(rest: string, known: (name: string) => boolean): Description {
   const notes: string[] = [];
-  let text = rest.replace(/\(([^)]*)\)/g, (_whole, inner: string) => {
+  const plain = rest.replace(/\(([^)]*)\)/g, (_whole, inner: string) => {
     notes.push(inner.trim());
     return ' ';
   });
-  const [head = '', ...tail] = text.split(
+  const [head = '', ...tail] = plain.split(
     /\s*[,;]\s*|\s+[–—-]\s+|\s+(?=plus (?:extra|more)\b)|\s+(?=(?:such as|preferably|or)\s)/i,
   );
-  text = head;
   notes.unshift(...tail.map((each) => each.trim()).filter(Boolean));
-  const whole = `${head} ${notes.join(' ')}`;
+  let text = head.trim();
   let state: string | null = null;
   // A state that belongs to the name in the pantry, such as whole milk, is no state of it.
-  const keeps = known(text.trim());
-  for (const [pattern, name] of stateWords) {
-    if (!pattern.test(keeps ? notes.join(' ') : whole)) continue;
-    state ??= name;
-    if (!keeps) text = text.replace(pattern, ' ');
+  const keeps = known(text);
+  for (const word of stateWords) {
+    const before = !keeps && word.pattern.test(text);
+    const behind = word.behind && notes.some((note) => word.pattern.test(note));
+    if (!before && !behind) continue;
+    state ??= word.state;
+    if (before) text = text.replace(word.pattern, ' ');
   }
   if (!keeps)
     text = text.replace(preparation, (found) => {
@@ -99,13 +128,10 @@ function describe(rest: string, known: (name: string) => boolean): Description {
 }
 
 /** The amount and unit of a pack: by its written size, or by the only pack of that kind in the pantry. */
-function packMeasure(
-  measure: Measure,
-  item: PantryItem | null,
-): Pick<Measure, 'amount' | 'unit' | 'remarks' | 'questions'> {
+function packMeasure(measure: Measure, item: PantryItem | null): Measure {
   const { amount, pack, size } = measure;
   if (amount === null || pack === null) return measure;
-  if (size) return { ...measure, amount: amount * size.amount, unit: size.unit };
+  if (size) return { ...measure, amount: amount * size.amount, unit: size.unit, pack: null };
   const packs = item?.packs.filter(({ name }) => name.toLowerCase().includes(pack)) ?? [];
   const [only] = packs;
   if (only && packs.length === 1)
@@ -113,16 +139,17 @@ function packMeasure(
       ...measure,
       amount: amount * only.amount,
       unit: only.unit,
+      pack: null,
       remarks: [
         ...measure.remarks,
         `A ${pack} was read as the pack “${only.name}” of your pantry: ${only.amount} ${units[only.unit].label}.`,
       ],
     };
-  return { ...measure, unit: null, questions: [...measure.questions, `How much is in a ${pack}?`] };
+  return { ...measure, amount: null, unit: null, questions: [...measure.questions, `How much is in a ${pack}?`] };
 }
 
 /** Which density applies to a volume, or what must be asked. */
-function stateFor(unit: RecipeLine['unit'], state: string | null, item: PantryItem | null) {
+function stateFor(unit: UnitCode, state: string | null, item: PantryItem | null) {
   const plain = { state: null, remarks: [] as string[], questions: [] as string[] };
   if (!item || item.kind === 'recipe') return plain;
   if (units[unit].measures === 'count')
@@ -141,48 +168,198 @@ function stateFor(unit: RecipeLine['unit'], state: string | null, item: PantryIt
 
 /** No line of a recipe has more of anything, in its own unit. */
 const MOST = 1_000_000;
+/** Two ways of writing one amount may be this far apart before it is asked which is meant. */
+const APART = 1.15;
+
+/**
+ * Whether something is poured, so that ounces of it may be fluid: it has water, is no fat, and is neither a cheese nor a condensed milk,
+ * which are weighed. What nobody knows the composition of pours when it is measured as it is. Common practice, no source.
+ */
+function pours(item: PantryItem): boolean {
+  if (item.pieceGrams !== null || !item.densities.some(({ state }) => state === 'plain')) return false;
+  if (!item.composition) return true;
+  const { water, fat, protein } = item.composition;
+  return water >= 15 && fat <= 50 && !(protein >= 5 && (fat >= 25 || water < 30));
+}
+
+const same = (a: Amount, b: Amount): boolean => a.unit === b.unit && Math.abs(a.amount - b.amount) < 1e-9;
+
+/** An amount in words: `150 g`, `1 1/2 cup`. */
+const sayAmount = ({ amount, unit }: Amount): string => sayMeasure(amount, unit);
+
+interface Chosen {
+  readonly amount: Amount | null;
+  readonly either: readonly Amount[];
+  readonly remarks: readonly string[];
+  readonly questions: readonly string[];
+}
+
+/**
+ * Which of several ways of writing one amount is taken: a stated mass, then a stated mL, then the first. Where they are more than 15 %
+ * apart it is asked.
+ */
+function chooseAmount(measure: Measure, item: PantryItem | null, state: string | null): Chosen {
+  const none = { remarks: [], questions: [], either: [] };
+  if (measure.amount === null || measure.unit === null) return { ...none, amount: null };
+  const first = { amount: measure.amount, unit: measure.unit };
+  const all = [first, ...measure.others];
+  const gramsOf = ({ amount, unit }: Amount): number | null => {
+    const weight = weigh(amount, unit, item ?? { densities: [], pieceGrams: null }, unit === 'count' ? null : state);
+    return 'grams' in weight ? weight.grams : null;
+  };
+  const metric = (each: Amount) => each.unit === 'ml' || each.unit === 'l';
+  const chosen = all.find(({ unit }) => units[unit].measures === 'mass') ?? all.find(metric) ?? first;
+  const comparable = all.flatMap((each) => {
+    const grams = gramsOf(each);
+    const volume = units[each.unit].measures === 'volume' ? each.amount * units[each.unit].base : null;
+    return grams !== null ? [{ each, value: grams }] : volume !== null && !item ? [{ each, value: volume }] : [];
+  });
+  const values = comparable.map(({ value }) => value);
+  if (comparable.length > 1 && Math.max(...values) > APART * Math.min(...values))
+    return {
+      amount: null,
+      either: all,
+      remarks: [],
+      questions: [
+        `${comparable.map(({ each, value }) => `${sayAmount(each)} is ${sayGrams(value)}`).join(', ')}: which is meant?`,
+      ],
+    };
+  return {
+    ...none,
+    amount: chosen,
+    remarks: same(chosen, first) ? [] : [`${sayAmount(chosen)} stands beside ${sayAmount(first)} and was taken.`],
+  };
+}
+
+/** What is added to an amount in another kind of measure, in grams; asked about where that cannot be weighed. */
+function withAdded(chosen: Chosen, plus: readonly Amount[], item: PantryItem | null, state: string | null): Chosen {
+  if (plus.length === 0 || !chosen.amount) return chosen;
+  const parts = [chosen.amount, ...plus].map(({ amount, unit }) =>
+    weigh(amount, unit, item ?? { densities: [], pieceGrams: null }, state),
+  );
+  const said = [chosen.amount, ...plus].map(sayAmount).join(' plus ');
+  if (!parts.every((part) => 'grams' in part))
+    return { ...chosen, amount: null, questions: [`${said}: how much is that together?`] };
+  const grams = parts.reduce((sum, part) => sum + ('grams' in part ? part.grams : 0), 0);
+  return {
+    ...chosen,
+    amount: { amount: Number(grams.toPrecision(6)), unit: 'g' },
+    remarks: [...chosen.remarks, `${said} is ${sayGrams(grams)} together.`],
+  };
+}
+
+/** Ounces of what is poured may be fluid. */
+function ouncesOf(
+  { amount }: Chosen,
+  item: PantryItem | null,
+  habit: MeasureHabit,
+): Pick<Chosen, 'either' | 'questions'> {
+  if (amount?.unit !== 'oz' || !item || !pours(item)) return { either: [], questions: [] };
+  const fluid: UnitCode = habit === 'US' || habit === 'metric' ? 'floz' : 'imperial-floz';
+  return {
+    either: [amount, { amount: amount.amount, unit: fluid }],
+    questions: [`Ounces of ${item.name.toLowerCase()}: by weight, or fluid ounces?`],
+  };
+}
 
 const headingPattern = /^(?:for (?:the )?.{2,60}|[^\d½⅓⅔¼¾⅛⅜⅝⅞]{2,60}):$/iu;
 
-function readOne(source: string, index: NameIndex<PantryItem>, habit: MeasureHabit): ReadLine {
-  const empty = { source, line: null, name: '', found: null, candidates: [], remarks: [], questions: [] };
-  if (headingPattern.test(source.trim())) return { ...empty, kind: 'heading', name: source.trim().slice(0, -1) };
-  const measure = readMeasure(source, habit);
-  const { name, state, note } = describe(measure.rest, (text) => matchName(text, index).certain);
+/** A number in a name that no pantry has: it may be an amount that nobody has read. */
+const strayNumber = (name: string, isKnown: boolean): boolean => !isKnown && /[\d½⅓⅔¼¾⅛⅜⅝⅞]/u.test(name);
+
+const unread = { amount: null, unit: null, state: null, note: '' };
+
+function readOne(source: string, text: string, index: NameIndex<PantryItem>, habit: MeasureHabit): ReadLine {
+  const empty = {
+    source,
+    line: null,
+    sure: unread,
+    either: [],
+    found: null,
+    candidates: [],
+    remarks: [],
+    questions: [],
+  };
+  if (headingPattern.test(text.trim())) return { ...empty, kind: 'heading', name: text.trim().slice(0, -1) };
+  const measure = readMeasure(text, habit);
+  const { name, state, note } = describe(measure.rest, (words) => matchName(words, index).certain);
   const match = matchName(name, index);
-  const packed = packMeasure(measure, match.found);
-  const unit = packed.unit ?? 'g';
+  const item = match.found;
+  const packed = packMeasure(measure, item);
   const density =
-    packed.unit === null ? { state: null, remarks: [], questions: [] } : stateFor(unit, state, match.found);
-  const remarks = [...packed.remarks, ...density.remarks];
-  const questions = [...packed.questions, ...density.questions];
-  if (measure.upTo !== null && packed.amount !== null)
+    packed.unit === null ? { state: null, remarks: [], questions: [] } : stateFor(packed.unit, state, item);
+  const chosen = withAdded(chooseAmount(packed, item, density.state ?? state), packed.plus, item, density.state);
+  const ounces = measure.pack === null || measure.size ? ouncesOf(chosen, item, habit) : { either: [], questions: [] };
+  // What is weighed needs no density.
+  const isVolume = chosen.amount !== null && units[chosen.amount.unit].measures !== 'mass';
+  const densityQuestions = chosen.amount === null || isVolume ? density.questions : [];
+  const remarks = [...packed.remarks, ...chosen.remarks, ...(isVolume ? density.remarks : [])];
+  const questions = [...packed.questions, ...chosen.questions, ...ounces.questions, ...densityQuestions];
+  if (packed.sheets) questions.push(`Sheets differ: what do they weigh?`);
+  if (measure.upTo !== null && chosen.amount !== null)
     remarks.push(`A range, up to ${measure.upTo}: the lower end was taken.`);
-  if ((packed.amount ?? 0) > MOST) questions.push('That is absurdly much: how much is meant?');
-  if (!match.found)
+  if ((chosen.amount?.amount ?? 0) > MOST) questions.push('That is absurdly much: how much is meant?');
+  if (strayNumber(name, item !== null)) questions.push(`“${name}” holds a number: is there more of an amount in it?`);
+  if (!item)
     questions.unshift(
       name === '' ? 'No ingredient: what is meant?' : `“${name}” is not in your pantry by that name: which is meant?`,
     );
-  else if (!match.certain) remarks.unshift(`“${name}” was taken as ${match.found.name}.`);
+  else if (!match.certain) remarks.unshift(`“${name}” was taken as ${item.name}.`);
   const stateNote = state !== null && density.state === null ? state : '';
+  const doubt = packed.sheets || ounces.questions.length > 0 || (chosen.amount?.amount ?? 0) > MOST;
+  const amount =
+    chosen.amount === null || doubt || packed.questions.length > 0 ? null : Number(chosen.amount.amount.toPrecision(9));
+  const sure = {
+    amount,
+    unit: amount === null ? null : (chosen.amount?.unit ?? null),
+    state: isVolume ? density.state : null,
+    note: [stateNote, note].filter(Boolean).join(', '),
+  };
+  const { unit } = sure;
+  const whole = questions.length === 0 && item !== null && amount !== null && unit !== null;
   return {
     source,
     kind: 'line',
-    line: {
-      uses: { kind: match.found?.kind ?? 'ingredient', id: match.found?.id ?? '' },
-      amount:
-        packed.amount !== null && packed.amount > 0 && packed.amount <= MOST ? Number(packed.amount.toPrecision(9)) : 1,
-      unit,
-      state: density.state,
-      note: [stateNote, note].filter(Boolean).join(', '),
-      afterCook: false,
-    },
+    line: whole ? { ...sure, uses: { kind: item.kind, id: item.id }, amount, unit, afterCook: false } : null,
+    sure,
+    either: [...packed.either, ...chosen.either, ...ounces.either],
     name,
-    found: match.found,
+    found: item,
     candidates: match.candidates,
     remarks,
-    questions,
+    questions: whole || questions.length > 0 ? questions : ['How much is meant?'],
   };
+}
+
+const NAMES = /\s*,\s*(?:and\s+)?|\s+(?:and|&)\s+/i;
+
+/**
+ * The lines that one line stands for: `1 cup sugar and 2 tbsp butter` is two, `100 g each of sugar and butter` too.
+ * @returns the texts, one for each ingredient
+ */
+function ingredientsIn(text: string, habit: MeasureHabit): string[] {
+  const each = /^(.*?)\beach(?: of)?\s+(.+)$/i.exec(text) ?? /^(.+?)[,:]?\s+([\d½⅓⅔¼¾⅛⅜⅝⅞.]\S*(?:\s+\S+){0,2})\s+each\.?$/iu.exec(text);
+  if (each?.[1] !== undefined && each[2] !== undefined) {
+    const first = readNumber(each[1].trim()) !== null;
+    const [amount, names] = first ? [each[1].trim(), each[2]] : [each[2].trim(), each[1]];
+    const list = names.split(NAMES).filter(Boolean);
+    if (list.length > 1 && readNumber(amount) !== null) return list.map((name) => `${amount} ${name.trim()}`);
+  }
+  // A second amount with a unit and a name of its own.
+  for (const join of text.matchAll(/\s+(?:and|&|\+|plus)\s+|\s*;\s+/gi)) {
+    const before = text.slice(0, join.index);
+    const after = text.slice(join.index + join[0].length);
+    // Within a number, or within a bracket, nothing new begins.
+    if (/[\d½⅓⅔¼¾⅛⅜⅝⅞]$/u.test(before) || /[([][^)\]]*$/.test(before)) continue;
+    const number = readNumber(after);
+    const gap = number ? (/^\s*-?\s*/.exec(after.slice(number.length))?.[0].length ?? 0) : 0;
+    const unit = number && readUnit(after.slice(number.length + gap), habit);
+    const hasName = /\p{L}{2}/u.test(readMeasure(before, habit).rest);
+    const ownName = unit ? after.slice((number?.length ?? 0) + gap + unit.length).trim() : '';
+    if (!unit || !hasName || !/^(?:of\s+)?\p{L}{2}/u.test(ownName) || /^for\b/i.test(ownName)) continue;
+    return [before, ...ingredientsIn(after, habit)];
+  }
+  return [text];
 }
 
 /**
@@ -195,5 +372,10 @@ export function readIngredientLines(text: string, pantry: readonly PantryItem[],
   return text
     .split(/\r?\n/)
     .filter((line) => line.trim() !== '')
-    .map((line) => readOne(line.trim(), index, habit));
+    .flatMap((line) => {
+      const source = line.trim();
+      // A whole line that is a name of the pantry, such as sugar and spice, is one ingredient.
+      const parts = matchName(readMeasure(source, habit).rest, index).certain ? [source] : ingredientsIn(source, habit);
+      return parts.map((part) => readOne(parts.length > 1 ? `${source} → ${part}` : source, part, index, habit));
+    });
 }

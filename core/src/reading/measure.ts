@@ -1,35 +1,35 @@
-import { parseIngredient, type Ingredient as Parsed } from 'parse-ingredient';
 import type { MeasureHabit } from '../kitchen/index.js';
-import type { UnitCode } from '../quantity/index.js';
-import {
-  regional,
-  saidRegion,
-  plainUnits,
-  smallMeasures,
-  packWords,
-  vagueWords,
-  countWords,
-  additionalUOMs,
-} from './words.js';
+import { units, type UnitCode } from '../quantity/index.js';
+import { readNumber, type ReadNumber } from './number.js';
+import { readUnit } from './units.js';
+import { packWords, saidRegion } from './words.js';
 
-/** A size that stands beside the measure, such as that of a can. */
-export interface Size {
+/** An amount in a unit. */
+export interface Amount {
   readonly amount: number;
   readonly unit: UnitCode;
 }
 
 /** What one line says, before anything is looked up in the pantry. */
 export interface Measure {
-  /** Null where the line says no number. */
+  /** Null where the line says no number, or none that can be relied on. */
   readonly amount: number | null;
   /** The other end of a range. */
   readonly upTo: number | null;
   /** Null where the word is no unit that can be measured. */
   readonly unit: UnitCode | null;
+  /** The same amount in other words, as it stands beside it in brackets or behind a stroke. */
+  readonly others: readonly Amount[];
+  /** What is added to it in another kind of measure: `1 cup plus 5 g`. */
+  readonly plus: readonly Amount[];
   /** The word for a pack, such as `can`; its size is in `size`, if the line says it. */
   readonly pack: string | null;
-  readonly size: Size | null;
-  /** Everything after the measure. */
+  readonly size: Amount | null;
+  /** Amounts that may be meant where the writing has several meanings. */
+  readonly either: readonly Amount[];
+  /** Whether it is sheets that are counted: they weigh what the maker's sheets weigh. */
+  readonly sheets: boolean;
+  /** Everything else, without the measure. */
   readonly rest: string;
   /** What was taken for granted, for the maker to see. */
   readonly remarks: readonly string[];
@@ -37,232 +37,424 @@ export interface Measure {
   readonly questions: readonly string[];
 }
 
-const numberWords: Readonly<Record<string, string>> = {
-  a: '1',
-  an: '1',
-  one: '1',
-  two: '2',
-  three: '3',
-  four: '4',
-  five: '5',
-  six: '6',
-  seven: '7',
-  eight: '8',
-  nine: '9',
-  ten: '10',
-  twelve: '12',
-  dozen: '12',
-};
-
-const options = { additionalUOMs, normalizeUOM: true, round: false, descriptionMeasurements: true } as const;
-
 const STICK_GRAMS = 113.4;
 
-/** Words in place of figures, dashes, and what stands before the measure, made plain. */
-function tidy(line: string): { text: string; region: MeasureHabit | null; about: boolean; uncertain: string | null } {
-  let text = line
-    .replace(/[\u00a0\u2009\u202f]/g, ' ')
+const nothing: Measure = {
+  amount: null,
+  upTo: null,
+  unit: null,
+  others: [],
+  plus: [],
+  pack: null,
+  size: null,
+  either: [],
+  sheets: false,
+  rest: '',
+  remarks: [],
+  questions: [],
+};
+
+const ABOUT = /^(?:about\b|approx(?:imately|\.)?|around\b|roughly|circa|ca\b\.?|c\.(?=\s)|~)\s*/i;
+const LEVELS = /^(heaped|heaping|rounded|scant|generous|good|level|big|hefty|rough|full)\s+/i;
+const REGIONS = new RegExp(`^(${Object.keys(saidRegion).join('|')})\\s+`, 'i');
+
+/** Without bullets, boxes to tick and the spaces of typesetters. */
+const tidy = (line: string): string =>
+  line
+    .replace(/[\u00a0\u2002-\u200a\u202f]/g, ' ')
     // A dash before a space is a bullet; before a number it may be a sign.
-    .replace(/^\s*(?:[-–—]+\s+|[•*·▢□☐]+\s*)/u, '')
-    .replace(/(\d)\s*(?:and|&)\s*(\d+\s*\/\s*\d+|[½⅓⅔¼¾⅛⅜⅝⅞])/giu, '$1 $2')
-    .replace(/(\d)\s*°/g, '$1°')
-    .replace(/(\d\s*(?:g|kg|oz|lb|ml|l))\/(?=\d)/gi, '$1 / ')
+    .replace(/^\s*(?:[-–—]+\s+|[•*·▢□☐]+\s*|\[[ x]?\]\s*)/u, '')
     .replace(/\s+/g, ' ')
     .trim();
-  const about = /^(?:about|approx(?:imately|\.)?|around|roughly|ca\.?|c\.)\s/i.test(text);
-  text = text.replace(/^(?:about|approx(?:imately|\.)?|around|roughly|ca\.?|c\.)\s+/i, '');
-  text = text
-    .replace(/^half (?:of )?an? /i, '1/2 ')
-    .replace(/^half /i, '1/2 ')
-    .replace(/^(?:a |one )?quarter (?:of )?(?:an? )?/i, '1/4 ')
-    .replace(/^(?:a |one )?third (?:of )?(?:an? )?/i, '1/3 ')
-    .replace(/^(?:three quarters|three-quarters) (?:of )?(?:an? )?/i, '3/4 ')
-    .replace(/^(?:two thirds|two-thirds) (?:of )?(?:an? )?/i, '2/3 ')
-    .replace(/^(\w+) and a half /i, (whole, first: string) =>
-      numberWords[first.toLowerCase()] ? `${numberWords[first.toLowerCase()] ?? ''} 1/2 ` : whole,
-    )
-    .replace(/^(\d+|a|one)? ?dozen /i, (_whole, count?: string) => `${12 * (Number(count) || 1)} `)
-    .replace(/^(\w+) /, (whole, first: string) => {
-      const figure = numberWords[first.toLowerCase()];
-      return figure ? `${figure} ` : whole;
-    });
-  const regionWord = /^([\d\s./½⅓⅔¼¾⅛⅜⅝⅞–-]+)\b(us|american|imperial|uk|british|australian|metric) /i.exec(text);
-  if (regionWord?.[2]) text = text.replace(new RegExp(`${regionWord[2]} `, 'i'), '');
-  const level = /^([\d\s./½⅓⅔¼¾⅛⅜⅝⅞–-]+)(heaped|heaping|rounded|scant|generous|good|level|big|hefty) /i.exec(text);
-  if (level?.[2]) text = text.replace(new RegExp(`${level[2]} `, 'i'), '');
+
+/** What the words of a line are understood by: where its cups come from, and whether it is of butter, so that a stick is a measure. */
+interface From {
+  readonly habit: MeasureHabit;
+  readonly butter: boolean;
+}
+
+/** A number and a unit that measures mass or volume, at the head of a text. */
+interface Measured {
+  readonly number: ReadNumber;
+  readonly amount: Amount;
+  readonly name: string;
+  readonly small: boolean;
+  readonly length: number;
+}
+
+function measured(text: string, from: From): Measured | null {
+  const about = ABOUT.exec(text)?.[0].length ?? 0;
+  const number = readNumber(text.slice(about));
+  if (!number) return null;
+  const gap = /^\s*-?\s*/.exec(text.slice(about + number.length))?.[0].length ?? 0;
+  const at = about + number.length + gap;
+  const region = REGIONS.exec(text.slice(at));
+  const where =
+    region?.[1] === undefined ? from : { ...from, habit: saidRegion[region[1].toLowerCase()] ?? from.habit };
+  const start = at + (region?.[0].length ?? 0);
+  const unit = readUnit(text.slice(start), where.habit);
+  if (unit?.word.kind === 'stick' && from.butter)
+    return {
+      number,
+      amount: { amount: number.value * STICK_GRAMS, unit: 'g' },
+      name: 'stick',
+      small: false,
+      length: start + unit.length,
+    };
+  if (!unit || (unit.word.kind !== 'unit' && unit.word.kind !== 'small')) return null;
+  const { unit: code, times, name, kind } = unit.word;
   return {
-    text,
-    region: regionWord?.[2] ? (saidRegion[regionWord[2].toLowerCase()] ?? null) : null,
-    about,
-    uncertain: level?.[2] && level[2].toLowerCase() !== 'level' ? level[2].toLowerCase() : null,
+    number,
+    amount: { amount: number.value * times, unit: code },
+    name,
+    small: kind === 'small',
+    length: start + unit.length,
   };
 }
 
-const regionalUnit = (id: string, habit: MeasureHabit): UnitCode | null => regional[id]?.[habit] ?? null;
-
-/** A known unit of a measurement, with its multiplier. */
-function unitOf(id: string | null, habit: MeasureHabit): readonly [UnitCode, number] | null {
-  if (id === null) return null;
-  const region = regionalUnit(id, habit);
-  if (region) return [region, 1];
-  const small = smallMeasures[id];
-  if (small !== undefined) return [regionalUnit('teaspoon', habit) ?? 'tsp', small];
-  return plainUnits[id] ?? null;
-}
-
-const SIZE = /(\d+(?:[.,]\d+)?)\s*-?\s*(g|kg|oz|ounces?|lbs?|pounds?|ml|l|grams?|fl\.? ?oz)\b\.?/i;
-const sizeUnits: Readonly<Record<string, UnitCode>> = {
-  g: 'g',
-  gram: 'g',
-  kg: 'kg',
-  oz: 'oz',
-  ounce: 'oz',
-  lb: 'lb',
-  pound: 'lb',
-  ml: 'ml',
-  l: 'l',
+const PACKS = `(?:${packWords.join('|')}|pkt|pkg)(?:e?s)?`;
+const LEADING_PACK = new RegExp(`^\\s*(${PACKS})\\b\\.?\\s*(?:of\\s+)?`, 'i');
+const singularPack = (word: string): string => {
+  const lower = word.toLowerCase();
+  return packWords.find((each) => each === lower || `${each}s` === lower || `${each}es` === lower) ?? 'pack';
 };
 
-/** A size written beside a pack, such as `(354 mL)` or `14-oz`. */
-function sizeIn(text: string, habit: MeasureHabit): Size | null {
-  const found = SIZE.exec(text);
-  if (!found?.[1] || !found[2]) return null;
-  const name = found[2].toLowerCase().replace(/\.| /g, '');
-  const unit = name.startsWith('fl') ? regionalUnit('fluid ounce', habit) : sizeUnits[name.replace(/s$/, '')];
-  return unit ? { amount: Number(found[1].replace(',', '.')), unit } : null;
+/** `2 x 100 g bars`, `2 (14-oz) cans`, `2 14-ounce cans`, `1 1/4-ounce package`: so many packs of a size. */
+function packsOfSize(text: string, from: From): Measure | null {
+  const count = /^(\d{1,3}|one|two|three|four|five|six)(\s*[x×*]\s*|\s*\(\s*|\s+)/i.exec(text);
+  const [whole = '', word = '', sign = ''] = count ?? [];
+  const number = String(readNumber(word)?.value ?? '');
+  const size = count ? measured(text.slice(whole.length), from) : null;
+  if (!size || size.number.upTo !== null) return null;
+  let rest = text.slice(whole.length + size.length);
+  const bracket = sign.trim() === '(';
+  if (bracket) {
+    const close = /^\.?\s*\)\s*/.exec(rest)?.[0];
+    if (close === undefined) return null;
+    rest = rest.slice(close.length);
+  }
+  const pack = LEADING_PACK.exec(rest);
+  const times = /[x×*]/.test(sign);
+  if (!pack && !times) return null;
+  const base = {
+    ...nothing,
+    amount: Number(number),
+    pack: pack?.[1] === undefined ? 'pack' : singularPack(pack[1]),
+    size: size.amount,
+    rest: rest.slice(pack?.[0].length ?? 0).trim(),
+  };
+  // `1 1/4-ounce package` is a package of a quarter of an ounce, or one and a quarter ounces.
+  const mixed = !bracket && !times ? readNumber(text) : null;
+  if (mixed && mixed.length > word.length && size.number.value < 1) {
+    const either = [
+      { amount: Number(number) * size.amount.amount, unit: size.amount.unit },
+      { amount: (mixed.value / size.number.value) * size.amount.amount, unit: size.amount.unit },
+    ];
+    return {
+      ...base,
+      amount: null,
+      size: null,
+      pack: null,
+      either,
+      questions: ['It may be read in two ways: how much is meant?'],
+    };
+  }
+  return base;
 }
 
-const nothing = { amount: null, upTo: null, unit: null, pack: null, size: null };
+/** How many of a smaller unit make a larger one, for amounts such as `1 lb 4 oz`. */
+const inSmaller: Partial<Record<UnitCode, Partial<Record<UnitCode, number>>>> = {
+  lb: { oz: 16 },
+  kg: { g: 1000 },
+  l: { ml: 1000 },
+  cup: { tbsp: 16, tsp: 48 },
+  tbsp: { tsp: 3 },
+  pint: { floz: 16, cup: 2 },
+  quart: { cup: 4, pint: 2 },
+  'metric-tbsp': { 'metric-tsp': 3 },
+  'australian-tbsp': { 'metric-tsp': 4 },
+  'imperial-pint': { 'imperial-floz': 20 },
+  'imperial-quart': { 'imperial-pint': 2 },
+};
 
-/** `2 x 100 g bars`, `2 (14-oz) cans`: so many packs of a size. */
-function packsOfSize(text: string, habit: MeasureHabit): Measure | null {
-  const words = packWords.join('|');
-  const patterns = [
-    new RegExp(`^(\\d+)\\s*[x×]\\s*(${SIZE.source})\\s*(?:(${words})(?:e?s)?\\b)?\\s*(?:of )?(.*)$`, 'i'),
-    new RegExp(`^(\\d+)(?:\\s+|\\s*\\()(${SIZE.source})\\)?\\s*(?:(${words})(?:e?s)?\\b)\\s*(?:of )?(.*)$`, 'i'),
-  ];
-  for (const pattern of patterns) {
-    const [, count, sizeText, , , pack, rest] = pattern.exec(text) ?? [];
-    const size = sizeText === undefined ? null : sizeIn(sizeText, habit);
-    if (count !== undefined && size)
-      return {
-        ...nothing,
-        amount: Number(count),
-        pack: pack?.toLowerCase() ?? 'pack',
-        size,
-        rest: rest ?? '',
-        remarks: [],
-        questions: [],
-      };
+/** Two amounts as one, in the smaller unit of the two; null when they are no measures of one kind. */
+function sumOf(a: Amount, b: Amount): Amount | null {
+  if (a.unit === b.unit) return { amount: a.amount + b.amount, unit: a.unit };
+  const own = inSmaller[a.unit]?.[b.unit];
+  if (own !== undefined) return { amount: a.amount * own + b.amount, unit: b.unit };
+  const [left, right] = [units[a.unit], units[b.unit]];
+  if (left.measures !== right.measures || left.measures === 'count') return null;
+  const base: UnitCode = left.measures === 'mass' ? 'g' : 'ml';
+  return { amount: a.amount * left.base + b.amount * right.base, unit: base };
+}
+
+interface Sum {
+  readonly total: Amount;
+  readonly plus: readonly Amount[];
+  readonly length: number;
+}
+
+/** What is added to an amount: `1 lb 4 oz`, `1/3 cup + 1 tbsp`, `1 cup plus 5 g`. */
+function added(text: string, first: Amount, from: From): Sum {
+  let total = first;
+  const plus: Amount[] = [];
+  let length = 0;
+  for (;;) {
+    const join = /^\s*(?:\+|plus\b|and\b|&|,)?\s*/i.exec(text.slice(length))?.[0] ?? '';
+    const more = measured(text.slice(length + join.length), from);
+    if (!more) break;
+    const isSaid = /\+|plus/i.test(join);
+    const smaller = inSmaller[total.unit]?.[more.amount.unit] !== undefined;
+    // Behind a comma or `and` only a smaller measure goes on: what else has an amount is another ingredient.
+    if (!isSaid && !smaller) break;
+    const sum = sumOf(total, more.amount);
+    if (sum) total = sum;
+    else plus.push(more.amount);
+    length += join.length + more.length;
+  }
+  return { total, plus, length };
+}
+
+/** The same amount once more, straight behind the first: `(200 g)`, `/ 7 oz`, `= 250 ml`, `or 200 g`. */
+function writtenAgain(text: string, from: From): { others: readonly Amount[]; length: number } {
+  const others: Amount[] = [];
+  let length = 0;
+  for (;;) {
+    const rest = text.slice(length);
+    const bracket = bracketed(rest, from);
+    if (bracket) {
+      others.push(...bracket.others);
+      length += bracket.length;
+      continue;
+    }
+    const join = /^\s*(?:\/|=|or\b|\|)\s*/i.exec(rest)?.[0];
+    const more = join === undefined ? null : measured(rest.slice(join.length), from);
+    if (join === undefined || !more) break;
+    others.push(more.amount);
+    length += join.length + more.length;
+  }
+  return { others, length };
+}
+
+/** A bracket with nothing but measures in it. */
+function bracketed(text: string, from: From): { others: readonly Amount[]; length: number } | null {
+  const open = /^\s*[([]\s*/.exec(text)?.[0];
+  if (open === undefined) return null;
+  const others: Amount[] = [];
+  let at = open.length;
+  for (;;) {
+    const more = measured(text.slice(at), from);
+    if (!more) return null;
+    const sum = added(text.slice(at + more.length), more.amount, from);
+    if (sum.plus.length > 0) return null;
+    others.push(sum.total);
+    at += more.length + sum.length;
+    const next = /^\s*(?:\/|=|or\b|,|;|\|)\s*/i.exec(text.slice(at))?.[0];
+    if (next !== undefined) {
+      at += next.length;
+      continue;
+    }
+    const close = /^\s*(?:each\s*)?[)\]]\s*/i.exec(text.slice(at));
+    if (!close || /each/i.test(close[0])) return null;
+    return { others, length: at + close[0].length };
+  }
+}
+
+/** Brackets with measures that stand further on: `1 cup sugar (200 g), sifted`. */
+function withoutBrackets(text: string, from: From): { rest: string; others: readonly Amount[] } {
+  const others: Amount[] = [];
+  let rest = '';
+  for (let at = 0; at < text.length;) {
+    const bracket = text[at] === '(' || text[at] === '[' ? bracketed(text.slice(at), from) : null;
+    if (bracket) {
+      others.push(...bracket.others);
+      at += bracket.length;
+      rest += ' ';
+    } else rest += text[at++] ?? '';
+  }
+  return {
+    rest: rest
+      .replace(/\s+/g, ' ')
+      .replace(/\s+([,;])/g, '$1')
+      .trim(),
+    others,
+  };
+}
+
+const sayAmount = (value: number): string => String(Number(value.toPrecision(6)));
+
+/** Thousands or thousandths: what is asked where `1,500` may be both. */
+function thousandsIn(number: ReadNumber, unit: UnitCode): Pick<Measure, 'either' | 'questions' | 'remarks'> {
+  const plain = { either: [], questions: [], remarks: [] as string[] };
+  const { thousands, value } = number;
+  if (!thousands) return plain;
+  const asThousands = thousands.asDecimal * 1000;
+  const small = unit === 'g' || unit === 'ml' || unit === 'count';
+  if (thousands.separator === ',' && small)
+    return { ...plain, remarks: [`Read as ${sayAmount(value)}: the comma parts thousands.`] };
+  if (thousands.separator === '.' && !small) return plain;
+  return {
+    ...plain,
+    either: [
+      { amount: thousands.asDecimal, unit },
+      { amount: asThousands, unit },
+    ],
+    questions: [`Is it ${sayAmount(thousands.asDecimal)} or ${sayAmount(asThousands)}?`],
+  };
+}
+
+/** The measure of a line whose unit is a pack, a stick, a sheet, or a word that cannot be measured. */
+function byWord(kind: string, name: string, amount: number, rest: string, from: From): Partial<Measure> {
+  switch (kind) {
+    case 'pack': {
+      const bracket = bracketed(rest, from);
+      const size = bracket?.others[0] ?? null;
+      const after = bracket ? rest.slice(bracket.length) : rest;
+      return { pack: name, size, unit: null, rest: after };
+    }
+    case 'stick':
+      return /butter|margarine/i.test(rest)
+        ? { amount: amount * STICK_GRAMS, unit: 'g', remarks: ['A stick of butter is 113.4 g.'] }
+        : { amount: null, questions: ['A stick is a measure of butter only: how much is meant?'] };
+    case 'sheet':
+      return { unit: 'count', sheets: true };
+    case 'count':
+      return { unit: 'count' };
+    default:
+      return { amount: null, questions: [`“${name}” is no measure: how much is meant?`] };
+  }
+}
+
+/** An amount at the end of a line: `Granulated sugar: 200 g`, `Butter 1 cup`. */
+function atTheEnd(text: string, from: From): { head: string; tail: string } | null {
+  for (const found of text.matchAll(/[\s:–—,-]+(?=[\d½⅓⅔¼¾⅛⅜⅝⅞.,~])/gu)) {
+    const tail = text.slice(found.index + found[0].length);
+    const amount = measured(tail, from);
+    const head = text.slice(0, found.index);
+    // What stands between two figures parts no amount from a name.
+    if (!amount || /[\d½⅓⅔¼¾⅛⅜⅝⅞]$/u.test(head)) continue;
+    const sum = added(tail.slice(amount.length), amount.amount, from);
+    const again = writtenAgain(tail.slice(amount.length + sum.length), from);
+    const after = tail.slice(amount.length + sum.length + again.length);
+    if (/^\s*(?:$|[,;(])/.test(after)) return { head, tail };
   }
   return null;
 }
 
-/** The second of two ways in which the same amount is written, `200 g / 7 oz` or `200 g (7 oz)`. */
-const otherWriting =
-  /^\s*(?:\/|\(|or )\s*(?:about |approx\.? )?[\d½⅓⅔¼¾⅛⅜⅝⅞][\d\s./½⅓⅔¼¾⅛⅜⅝⅞-]*(?:g|kg|oz|lbs?|ml|l|cups?|tbsps?|tsps?|tablespoons?|teaspoons?|fl\.? ?oz|ounces?|pounds?|grams?|pints?|sticks?)\b\.?\)?\s*/i;
-
-/** `1 lb 4 oz`: a second amount of a smaller unit straight after the first. */
-const andSmaller = /^(?:and )?([\d./½⅓⅔¼¾⅛⅜⅝⅞]+)\s*(oz|ounces?|g|tbsps?|tablespoons?|tsps?|teaspoons?|ml)\b\.?\s*/i;
-
-/** `400 g tin of`: the pack's word after its size. */
-const leadingPack = new RegExp(`^(?:${packWords.join('|')})(?:e?s)?\\b\\s*(?:of )?`, 'i');
-
-/** Adds `4 oz` to `1 lb`, both kinds being of one sort. */
-function compound(
-  parsed: Parsed,
-  unit: readonly [UnitCode, number],
-  habit: MeasureHabit,
-): { amount: number; unit: UnitCode; rest: string } | null {
-  const found = andSmaller.exec(parsed.description);
-  if (!found || parsed.quantity === null) return null;
-  const [second] = parseIngredient(`${found[1] ?? ''} ${found[2] ?? ''} x`, options);
-  const smaller = second && unitOf(second.unitOfMeasureID, habit);
-  if (!second?.quantity || !smaller) return null;
-  const inSmaller: Partial<Record<UnitCode, Partial<Record<UnitCode, number>>>> = {
-    lb: { oz: 16 },
-    kg: { g: 1000 },
-    l: { ml: 1000 },
-    cup: { tbsp: 16, tsp: 48 },
-    tbsp: { tsp: 3 },
-    'metric-tbsp': { 'metric-tsp': 3 },
-    'australian-tbsp': { 'metric-tsp': 4 },
-    'imperial-pint': { 'imperial-floz': 20 },
-  };
-  const times = inSmaller[unit[0]]?.[smaller[0]];
-  if (times === undefined) return null;
+/** The measure of a text that begins with a number. */
+function fromNumber(text: string, number: ReadNumber, from: From): Measure {
+  const questions: string[] = [];
+  let at = number.length;
+  at += /^\s*-?\s*/.exec(text.slice(at))?.[0].length ?? 0;
+  if (/^of\s+/i.test(text.slice(at))) at += 3;
+  const level = LEVELS.exec(text.slice(at));
+  at += level?.[0].length ?? 0;
+  if (level?.[1] !== undefined && !/^(?:level|full)$/i.test(level[1]))
+    questions.push(`“${level[1].toLowerCase()}”: how much is meant?`);
+  const region = REGIONS.exec(text.slice(at));
+  at += region?.[0].length ?? 0;
+  const where =
+    region?.[1] === undefined ? from : { ...from, habit: saidRegion[region[1].toLowerCase()] ?? from.habit };
+  if (number.value === 0) questions.push('Nothing of it: how much is meant?');
+  const unit = readUnit(text.slice(at), where.habit);
+  // Without a unit it is counted, as far as a word goes on.
+  if (!unit) {
+    const counted = thousandsIn(number, 'count');
+    const rest = text.slice(level || region ? at : number.length).trim();
+    return {
+      ...nothing,
+      ...counted,
+      amount: counted.questions.length > 0 ? null : number.value,
+      upTo: number.upTo,
+      unit: 'count',
+      rest,
+      questions: [...questions, ...counted.questions],
+    };
+  }
+  at += unit.length;
+  const { word } = unit;
+  if (word.kind !== 'unit' && word.kind !== 'small') {
+    const rest = text.slice(at).replace(/^\s*(?:of\b)?\s*/i, '');
+    const more = byWord(word.kind, word.name, number.value, rest, where);
+    const bracket =
+      more.pack === undefined ? withoutBrackets(more.rest ?? rest, from) : { rest: more.rest ?? rest, others: [] };
+    return {
+      ...nothing,
+      amount: number.value,
+      upTo: number.upTo,
+      ...more,
+      ...bracket,
+      questions: [...questions, ...(more.questions ?? [])],
+    };
+  }
+  // `a cup and a half`
+  const behind = /^\s+and (?:an? )?(half|third|quarter)\b/i.exec(text.slice(at));
+  const extra = behind?.[1] === undefined ? 0 : 1 / ({ half: 2, third: 3, quarter: 4 }[behind[1].toLowerCase()] ?? 1);
+  at += behind?.[0].length ?? 0;
+  const first = { amount: (number.value + extra) * word.times, unit: word.unit };
+  const sum = added(text.slice(at), first, where);
+  at += sum.length;
+  const again = writtenAgain(text.slice(at), from);
+  at += again.length;
+  const pack = LEADING_PACK.exec(text.slice(at));
+  at += pack?.[0].length ?? 0;
+  const { rest, others } = withoutBrackets(text.slice(at).replace(/^\s*(?:of\b)?\s*/i, ''), from);
+  const thousands = thousandsIn(number, word.unit);
   return {
-    amount: parsed.quantity * unit[1] * times + second.quantity * smaller[1],
-    unit: smaller[0],
-    rest: parsed.description.slice(found[0].length),
+    ...nothing,
+    amount: thousands.questions.length > 0 ? null : sum.total.amount,
+    upTo: number.upTo === null ? null : number.upTo * word.times,
+    unit: sum.total.unit,
+    plus: sum.plus,
+    others: [...again.others, ...others],
+    either: thousands.either,
+    rest,
+    remarks: [
+      ...thousands.remarks,
+      ...(word.kind === 'small' ? [`A ${word.name} was read as 1/${String(1 / word.times)} tsp.`] : []),
+    ],
+    questions: [...questions, ...thousands.questions],
   };
-}
-
-/** The measure of a line that names a pack, a stick, or something that cannot be measured. */
-function byWord(id: string, amount: number, parsed: Parsed, habit: MeasureHabit): Partial<Measure> {
-  if (packWords.includes(id)) return { pack: id, size: sizeIn(parsed.description, habit) };
-  if (id === 'stick')
-    return /butter|margarine/i.test(parsed.description)
-      ? { amount: amount * STICK_GRAMS, unit: 'g', remarks: ['A stick of butter is 113.4 g.'] }
-      : { questions: ['A stick is a measure of butter only: how much is meant?'] };
-  if (vagueWords.includes(id))
-    return { questions: [`“${parsed.unitOfMeasure ?? id}” is no measure: how much is meant?`] };
-  return countWords.includes(id)
-    ? { unit: 'count' }
-    : { questions: [`“${parsed.unitOfMeasure ?? id}” is no unit here: how much is meant?`] };
 }
 
 /**
- * Reads the measure at the head of one line as people write it: numbers in figures, fractions or words, ranges, units of
- * three regions, packs, sticks, pinches.
+ * Reads the measure of one line as people write it: numbers in figures, fractions or words, with decimal points or commas, ranges, sums,
+ * the same amount in brackets, units of four regions, packs, sticks, pinches; at the head of the line or at its end.
  *
+ * Every character of an amount is accounted for: it is in `amount` and its unit, in `others`, in `plus`, or asked about.
  * @param habit what a cup and a spoon are where the line does not say
- * @returns never a guess without a remark; what cannot be known stands in `questions`
+ * @returns never a guess without a remark; what cannot be known stands in `questions`, and then `amount` is null unless it is sure
  */
 export function readMeasure(line: string, habit: MeasureHabit): Measure {
-  const { text, region, about, uncertain } = tidy(line);
-  const where = region ?? habit;
-  const remarks = [...(about ? ['“About” was read as the number itself.'] : [])];
-  const questions = uncertain ? [`“${uncertain}”: how much is meant?`] : [];
-  const packs = packsOfSize(text, where);
-  if (packs) return { ...packs, remarks };
-  const [parsed] = parseIngredient(text, options);
-  if (!parsed) return { ...nothing, rest: text, remarks, questions };
-  if (parsed.quantity === null)
-    return { ...nothing, rest: text, remarks, questions: [...questions, 'No amount: how much is meant?'] };
-  if (parsed.quantity === 0) questions.push('Nothing of it: how much is meant?');
+  return readTidy(tidy(line), { habit, butter: /\b(?:butter|margarine)\b/i.test(line) });
+}
 
-  const measure = {
-    ...nothing,
-    amount: parsed.quantity,
-    upTo: parsed.quantity2,
-    rest: parsed.description,
-    remarks,
-    questions,
-  };
-  const id = parsed.unitOfMeasureID;
-  const unit = unitOf(id, where);
-  if (unit) {
-    const both = compound(parsed, unit, where);
-    if (both) return { ...measure, ...both };
-    const second = otherWriting.exec(parsed.description);
-    if (second) measure.rest = parsed.description.slice(second[0].length);
-    measure.rest = measure.rest.replace(leadingPack, '');
-    if (id !== null && smallMeasures[id] !== undefined)
-      remarks.push(`A ${id} was read as 1/${String(1 / smallMeasures[id])} tsp.`);
+function readTidy(whole: string, from: From): Measure {
+  const about = ABOUT.exec(whole)?.[0].length ?? 0;
+  const text = whole.slice(about);
+  const remarks = about > 0 ? ['“About” was read as the number itself.'] : [];
+  const packs = packsOfSize(text, from);
+  if (packs) return { ...packs, remarks: [...remarks, ...packs.remarks] };
+  const number = readNumber(text);
+  if (number) {
+    const measure = fromNumber(text, number, from);
+    return { ...measure, remarks: [...remarks, ...measure.remarks] };
+  }
+  if (/^[-+−]\s*\d/.test(text))
+    return { ...nothing, rest: text, questions: ['An amount has no sign: how much is meant?'] };
+  const end = atTheEnd(text, from);
+  if (end) {
+    const measure = readTidy(end.tail, from);
     return {
       ...measure,
-      amount: parsed.quantity * unit[1],
-      upTo: parsed.quantity2 === null ? null : parsed.quantity2 * unit[1],
-      unit: unit[0],
+      rest: [end.head.replace(/[\s:–—,-]+$/, ''), measure.rest.replace(/^[\s,;]+/, '')].filter(Boolean).join(', '),
     };
   }
-  if (id === null) return { ...measure, unit: 'count' };
-  const more = byWord(id, parsed.quantity, parsed, where);
-  return {
-    ...measure,
-    ...more,
-    remarks: [...remarks, ...(more.remarks ?? [])],
-    questions: [...questions, ...(more.questions ?? [])],
-  };
+  const bracket = /[([](?=[^)\]]*[)\]]\s*$)/.exec(text);
+  const inside = bracket && bracketed(text.slice(bracket.index), from);
+  if (bracket && inside) {
+    const measure = readTidy(text.slice(bracket.index + 1).replace(/\s*[)\]]\s*$/, ''), from);
+    return { ...measure, rest: text.slice(0, bracket.index).trim() };
+  }
+  return { ...nothing, rest: text, remarks, questions: ['No amount: how much is meant?'] };
 }

@@ -42,6 +42,7 @@ export function nameWords(name: string): string[] {
     .toLowerCase()
     .replace(/[’']s\b|[’']/g, '')
     .replace(/[^\p{L}\d%]+/gu, ' ')
+    .replace(/(\d)%/g, '$1 %')
     .trim()
     .split(' ')
     .filter((word) => word !== '' && !neutral.has(word))

@@ -18,6 +18,7 @@ const item = (id: string, name: string, more: Partial<PantryItem> = {}): PantryI
   densities: [{ state: 'plain', gramsPerMl: 1 }],
   pieceGrams: null,
   packs: [],
+  composition: null,
   ...more,
 });
 const pantry = [
@@ -74,7 +75,8 @@ describe('lines', () => {
 
 it('asks about an amount that no kitchen has', () => {
   expect(readIngredientLines('99999999 kg honey', pantry, 'US')[0]).toMatchObject({
-    line: { amount: 1 },
+    line: null,
+    sure: { amount: null },
     questions: ['That is absurdly much: how much is meant?'],
   });
 });

@@ -21,6 +21,8 @@ export const saidRegion: Readonly<Record<string, MeasureHabit>> = {
   british: 'UK',
   australian: 'Australia',
   metric: 'metric',
+  // Older Canadian pints, quarts and gallons are imperial.
+  canadian: 'UK',
 };
 
 export const plainUnits: Readonly<Record<string, readonly [unit: UnitCode, times: number]>> = {
@@ -74,8 +76,6 @@ export const countWords = [
   'piece',
   'clove',
   'slice',
-  'sheet',
-  'leaf',
   'pod',
   'bean',
   'stalk',
@@ -90,28 +90,3 @@ export const countWords = [
   'ear',
   'fillet',
 ];
-
-const word = (short: string, plural = `${short}s`, alternates: string[] = []) => ({ short, plural, alternates });
-
-export const additionalUOMs = {
-  ...Object.fromEntries([...packWords, ...vagueWords, 'stick'].map((each) => [each, word(each)])),
-  box: word('box', 'boxes'),
-  packet: word('pkt', 'packets', ['packet']),
-  package: word('pkg', 'packages', ['package']),
-  liter: word('l', 'liters', ['L', 'l.', 'L.', 'litre', 'litres', 'lt', 'ltr']),
-  milliliter: word('ml', 'milliliters', ['mL', 'ML', 'ml.', 'mls', 'millilitre', 'millilitres']),
-  centiliter: word('cl', 'centiliters', ['cL', 'centilitre', 'centilitres']),
-  tablespoon: word('tbsp', 'tablespoons', [
-    'T',
-    'Tbsp',
-    'tbsp.',
-    'Tbsp.',
-    'tbs',
-    'Tbs',
-    'tbs.',
-    'tbsps',
-    'tblsp',
-    'tbspn',
-  ]),
-  dessertspoon: word('dsp', 'dessertspoons', ['dessertspoon', 'dspn', 'dstspn']),
-};
