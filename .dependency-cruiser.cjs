@@ -52,7 +52,7 @@ module.exports = {
       to: {
         path: 'node_modules',
         pathNot:
-          'node_modules/(zod|decimal\\.js|parse-ingredient|format-quantity|damerau-levenshtein|papaparse|pure-rand|jstat)/',
+          'node_modules/(zod|decimal\\.js|format-quantity|damerau-levenshtein|papaparse|pure-rand|jstat)/',
       },
     },
     {

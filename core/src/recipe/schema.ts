@@ -4,7 +4,7 @@ import { amountSchema, percentSchema, unitSchema } from '../quantity/index.js';
 import { daySchema, filedShape, idSchema, nameSchema, noteSchema, storedShape } from '../record/index.js';
 
 /** One line: an amount of an ingredient, or of another recipe (a component). */
-const lineSchema = z
+export const lineSchema = z
   .strictObject({
     uses: z.discriminatedUnion('kind', [
       z.strictObject({ kind: z.literal('ingredient'), id: idSchema }),

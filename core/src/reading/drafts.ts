@@ -1,0 +1,170 @@
+import type { IngredientFiled } from '../ingredient/index.js';
+import {
+  openRecipeBook,
+  recipeDraftSchema,
+  type RecipeDraft,
+  type RecipeFiled,
+  type RecipeLine,
+} from '../recipe/index.js';
+import type { ReadLine } from './line.js';
+import { stepOf } from './steps.js';
+import type { ReadRecipe } from './whole.js';
+
+/** What the maker said of a recipe that was read, by the keys of {@link keysOf} and the places of its steps. */
+export interface RecipeAnswers {
+  /** A line as it was settled; null leaves it out. */
+  readonly lines: Readonly<Record<string, RecipeLine | null>>;
+  /** Of each step: which choice of each of its questions, which of its readings are not wanted, and the part that it makes. */
+  readonly steps: Readonly<Record<string, StepAnswers>>;
+  /** Readings of the whole that are not wanted. */
+  readonly dropped: readonly string[];
+}
+
+export interface StepAnswers {
+  readonly choices: readonly (number | null)[];
+  readonly dropped: readonly string[];
+  readonly part: number | null;
+}
+
+export const noAnswers: RecipeAnswers = { lines: {}, steps: {}, dropped: [] };
+export const noStepAnswers: StepAnswers = { choices: [], dropped: [], part: null };
+
+/** A key for each of several texts, the same as long as the text is: its place among its equals tells those apart. */
+export function keysOf(texts: readonly string[]): string[] {
+  const seen = new Map<string, number>();
+  return texts.map((text) => {
+    const count = seen.get(text) ?? 0;
+    seen.set(text, count + 1);
+    return `${text}#${count}`;
+  });
+}
+
+/** The keys of all lines of a recipe, part by part. */
+export function lineKeys(read: ReadRecipe): string[][] {
+  const keys = keysOf(read.parts.flatMap(({ lines }) => lines.map(({ source }) => source)));
+  let from = 0;
+  return read.parts.map(({ lines }) => keys.slice(from, (from += lines.length)));
+}
+
+export const stepKeys = (read: ReadRecipe): string[] => keysOf(read.steps.map(({ text }) => text));
+
+/** How many lines and steps are still asked about. */
+export function openQuestions(read: ReadRecipe, answers: RecipeAnswers): number {
+  const keys = lineKeys(read);
+  const lines = read.parts.flatMap((part, at) =>
+    part.lines.filter(({ questions }, index) => questions.length > 0 && !((keys[at]?.[index] ?? '') in answers.lines)),
+  );
+  const ofSteps = stepKeys(read);
+  const steps = read.steps.filter(({ questions }, index) => {
+    const { choices } = answers.steps[ofSteps[index] ?? ''] ?? noStepAnswers;
+    return questions.some((question, at) => question.choices.length === 0 || typeof choices[at] !== 'number');
+  });
+  return lines.length + steps.length;
+}
+
+/** A component that a recipe was read with, and the key under which it is to be stored. */
+export interface ReadComponent {
+  readonly id: string;
+  readonly draft: RecipeDraft;
+}
+
+const slug = (name: string): string =>
+  name
+    .toLowerCase()
+    .normalize('NFKD')
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-|-$/g, '')
+    .slice(0, 50);
+
+/**
+ * The recipe, and its components, that a text was read as. Every line must be settled: see {@link openQuestions}.
+ * @param fresh what the text says nothing of
+ * @param stored what is in the pantry and in the book: components get keys that are free
+ */
+export function recipesOf(
+  read: ReadRecipe,
+  answers: RecipeAnswers,
+  fresh: RecipeDraft,
+  stored: { readonly ingredients: readonly IngredientFiled[]; readonly recipes: readonly RecipeFiled[] },
+): { readonly recipe: RecipeDraft; readonly components: readonly ReadComponent[] } {
+  const keys = lineKeys(read);
+  const ofSteps = stepKeys(read);
+  const linesOf = (lines: readonly ReadLine[], at: number): RecipeLine[] =>
+    lines.flatMap((line, index) => {
+      const key = keys[at]?.[index] ?? '';
+      const settled = key in answers.lines ? answers.lines[key] : line.line;
+      return settled ? [settled] : [];
+    });
+  const stepsOf = (part: number) =>
+    read.steps.flatMap((step, index) => {
+      const { choices, dropped, part: chosen } = answers.steps[ofSteps[index] ?? ''] ?? noStepAnswers;
+      return (chosen ?? step.part) === part ? [stepOf(step, new Set(dropped), choices)] : [];
+    });
+  const said = new Map(
+    read.readings.filter(({ key }) => !answers.dropped.includes(key)).map((each) => [each.key, each]),
+  );
+  const draft = (part: number, name: string, lines: readonly RecipeLine[]): RecipeDraft => {
+    const steps = stepsOf(part);
+    const hands = steps.reduce((sum, step) => sum + step.handsMinutes, 0);
+    const boils = steps.some(({ target }) => target?.boils === true);
+    const foaming = said.get('foaming')?.value;
+    return {
+      ...fresh,
+      name,
+      lines: [...lines],
+      steps,
+      yield: steps.some(({ effect }) => effect.kind === 'cook') ? { by: 'steps' } : fresh.yield,
+      handsMinutes: Math.max(fresh.handsMinutes, Math.ceil(hands)),
+      foaming: boils && typeof foaming === 'string' ? foaming : fresh.foaming,
+      restDays: part === 0 ? fresh.restDays : Math.max(fresh.restDays, nightsAtTheEnd(read, answers, part)),
+    };
+  };
+  const taken = new Set(stored.recipes.map(({ id }) => id));
+  const names = new Set(stored.recipes.map((each) => each.name.toLowerCase()));
+  const components = read.parts.flatMap(({ name, lines }, at): ReadComponent[] => {
+    if (at === 0 || lines.length === 0) return [];
+    const plain = read.title ? `${read.title}, ${name.toLowerCase()}` : name;
+    let [id, full] = [slug(plain) || 'component', plain];
+    for (let number = 2; taken.has(id) || names.has(full.toLowerCase()); number++)
+      [id, full] = [`${slug(plain)}-${number}`, `${plain} ${number}`];
+    taken.add(id);
+    return [{ id, draft: draft(at, full, linesOf(lines, at)) }];
+  });
+  const { recipes: facts } = openRecipeBook(stored.ingredients, [
+    ...stored.recipes,
+    ...components.map(({ id, draft: component }) => ({ ...component, id })),
+  ]);
+  const main = draft(0, read.title, [
+    ...linesOf(read.parts[0]?.lines ?? [], 0),
+    ...components.map(({ id }): RecipeLine => ({
+      uses: { kind: 'recipe', id },
+      amount: Number((facts.get(id)?.yieldGrams ?? 1).toPrecision(6)),
+      unit: 'g',
+      state: null,
+      note: '',
+      afterCook: false,
+    })),
+  ]);
+  const value = (key: 'restDays' | 'keepsDays' | 'hands'): number | null => {
+    const found = said.get(key)?.value;
+    return typeof found === 'number' ? found : null;
+  };
+  const notes = [...(said.has('makes') ? [`${said.get('makes')?.says ?? ''}.`] : []), ...read.notes];
+  const keepsDays = value('keepsDays') ?? main.keepsDays;
+  const recipe = {
+    ...main,
+    method: [main.method, ...notes].filter(Boolean).join('\n').slice(0, 4000),
+    restDays: value('restDays') ?? main.restDays,
+    keepsDays,
+    handsMinutes: Math.max(main.handsMinutes, value('hands') ?? 0),
+    ...read.own,
+  };
+  return { recipe: recipeDraftSchema.safeParse(recipe).data ?? recipe, components };
+}
+
+/** Days that the last step of a part lets it rest. */
+function nightsAtTheEnd(read: ReadRecipe, answers: RecipeAnswers, part: number): number {
+  const keys = stepKeys(read);
+  const last = read.steps.findLast((step, index) => (answers.steps[keys[index] ?? '']?.part ?? step.part) === part);
+  return last?.restDays ?? 0;
+}

@@ -1,0 +1,385 @@
+import type { Foaming } from '../cooking/index.js';
+import type { IngredientFiled } from '../ingredient/index.js';
+import type { MeasureHabit } from '../kitchen/index.js';
+import { sayCount, sayMinutes } from '../quantity/index.js';
+import type { RecipeDraft, RecipeStep } from '../recipe/index.js';
+import { ownOf, readRecipeJsonLd, type RecipeText } from './json-ld.js';
+import { readIngredientLines, readOwnLine, type PantryItem, type ReadLine } from './line.js';
+import { readMeasure } from './measure.js';
+import { nameWords } from './names.js';
+import { readNumber } from './number.js';
+import { keepsIn, readSteps, withoutNumber, type ReadStep } from './steps.js';
+import { readTimes } from './times.js';
+
+/** A part of a recipe with lines of its own: the filling, the base. */
+export interface ReadPart {
+  /** As its heading says it, such as `Filling`; empty for what stands under no heading. */
+  readonly name: string;
+  readonly lines: readonly ReadLine[];
+}
+
+/** What a recipe says of itself as a whole, for the maker to nod at or to drop. */
+export interface RecipeReading {
+  readonly key: 'makes' | 'restDays' | 'keepsDays' | 'foaming' | 'hands';
+  readonly says: string;
+  readonly value: number | Foaming;
+}
+
+/** A whole recipe as it was written and what was understood of it. */
+export interface ReadRecipe {
+  /** Why the text cannot be read at all; null otherwise. */
+  readonly problem: string | null;
+  readonly title: string;
+  /** The first one is the recipe itself, the others its components. */
+  readonly parts: readonly ReadPart[];
+  /** Each with the part that it makes, by its place. */
+  readonly steps: readonly (ReadStep & { readonly part: number })[];
+  readonly readings: readonly RecipeReading[];
+  /** What belongs to nothing else: kept as notes. */
+  readonly notes: readonly string[];
+  /** What this program itself wrote of it. */
+  readonly own: Partial<RecipeDraft>;
+}
+
+const MARKS = /^\s*(?:#{1,6}\s*|\*\*|__)|(?:\*\*|__)\s*$/g;
+const INGREDIENTS = /^(?:the )?(?:ingredients?|you(?:['’]ll| will)? need|what you need|shopping list)\b[^.]{0,20}:?$/i;
+const METHOD =
+  /^(?:the )?(?:method|directions?|instructions?|steps?|preparation|procedure|how to make (?:it|them)|to make(?: it| them)?|what to do)\s*:?$/i;
+const NOTES = /^(?:notes?|tips?|storage|storing|to store|variations?|cook['’]s notes?|nutrition)\b[^.]{0,30}:?$/i;
+const MAKES =
+  /^(?:makes?|yields?|yield|serves?|servings?|gives?|quantity)\s*[:-]?\s*(?:about|approx(?:imately|\.)?|around|roughly|ca\.?|~)?\s*/i;
+const TIME_ROW =
+  /^(?:prep(?:aration)?|cook(?:ing)?|baking|total|chill(?:ing)?|setting|resting|active|hands[- ]on)(?: time)?\s*[:–-]?\s*(?=\d|an? |half|one|two|overnight)/i;
+const PART = /^(?:for (?:the |an? )?(.{2,50}?)|to (?:make|finish) the (.{2,40}?)|the (.{2,30}?)):?$/i;
+const NUMBERED_STEP = /^\s*(?:step\s*)?\d{1,2}\s*[.):]\s+\p{L}|^\s*step\s+\d{1,2}\b/iu;
+const SENTENCE = /[.!]\s*$|[.!]\s+\p{Lu}/u;
+const STARTS_WITH_VERB =
+  /^(?:in an? |using |meanwhile|then |next|when |once |while |after |to finish|add|arrange|allow|bake|beat|blend|boil|break|bring|brush|butter the|carefully|chill|chop|coat|combine|cook|cool|cover|cream the|crush|cut|decorate|dip|dissolve|divide|drain|draw|drizzle|dry|dust|fill|fold|freeze|gently|grease|heat|keep|knead|leave|let|lift|line|lower|melt|mix|place|pour|preheat|press|process|pull|put|reduce|refrigerate|remove|repeat|rest|roast|roll|scald|scatter|score|scrape|separate|serve|set|shake|sift|simmer|slice|smooth|soak|spoon|spread|sprinkle|stand|steep|stir|store|strain|sweeten|take|temper|tip|toast|top|toss|transfer|turn|unmould|warm|wash|weigh|whip|whisk|wipe|work|wrap)\b/i;
+
+const HEADING_WORDS = 6;
+
+type Kind = 'empty' | 'ingredients' | 'method' | 'notes' | 'makes' | 'time' | 'part' | 'line' | 'step' | 'text';
+
+const clean = (line: string): string => line.replace(MARKS, '').trim();
+
+/** A heading of a part in capitals or with a colon, without an amount: `For the filling:`, `GANACHE`, `Filling:`. */
+function partName(line: string): string | null {
+  const text = clean(line);
+  const isMarked = /^\s*(?:#{1,6}\s|\*\*|__)/.test(line);
+  const said = /^for (?:the |an? )/i.test(text) ? PART.exec(text) : null;
+  if (said && !/[.,]/.test(text)) return (said[1] ?? said[2] ?? said[3] ?? '').trim();
+  const isHeading =
+    (text.endsWith(':') || isMarked || (text === text.toUpperCase() && /\p{Lu}{3}/u.test(text))) &&
+    text.split(/\s+/).length <= HEADING_WORDS &&
+    readNumber(text) === null &&
+    !/[.,;]/.test(text);
+  return isHeading
+    ? text
+        .replace(/:$/, '')
+        .replace(/^(?:for )?the /i, '')
+        .trim()
+    : null;
+}
+
+function kindOf(line: string, inMethod: boolean, habit: MeasureHabit): Kind {
+  const text = clean(line);
+  if (text === '') return 'empty';
+  if (INGREDIENTS.test(text)) return 'ingredients';
+  if (METHOD.test(text)) return 'method';
+  if (NOTES.test(text)) return 'notes';
+  if (MAKES.test(text) && readNumber(text.replace(MAKES, '')) !== null && text.length < 80) return 'makes';
+  if (TIME_ROW.test(text) && text.length < 80) return 'time';
+  if (partName(line) !== null) return 'part';
+  if (NUMBERED_STEP.test(line) && !/^\s*\d{1,2}[.)]\s+\d/.test(line)) return 'step';
+  if (inMethod) return 'step';
+  const measure = readMeasure(text, habit);
+  const isSentence = SENTENCE.test(text) && text.split(/\s+/).length > 5;
+  if (
+    measure.amount !== null &&
+    measure.questions.length === 0 &&
+    !STARTS_WITH_VERB.test(withoutNumber(text)) &&
+    !isSentence
+  )
+    return 'line';
+  if (STARTS_WITH_VERB.test(withoutNumber(text)) && (text.endsWith('.') || text.split(/\s+/).length > 3)) return 'step';
+  return isSentence && measure.amount === null ? 'step' : 'text';
+}
+
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1).toLowerCase();
+
+interface Sorted {
+  title: string;
+  parts: { name: string; lines: string[] }[];
+  steps: { text: string; part: string; own: RecipeStep | null }[];
+  makes: string[];
+  times: string[];
+  notes: string[];
+}
+
+/** A method in one paragraph: a step for each sentence. */
+const sentences = (text: string): string[] =>
+  text
+    .split(/(?<=[.!])\s+(?=\p{Lu})/u)
+    .map((each) => each.trim())
+    .filter(Boolean);
+
+/** How long it keeps is no step, when nothing is to be done. */
+const isKeeping = (text: string): boolean =>
+  keepsIn(text) !== null &&
+  sentences(text).length === 1 &&
+  (/^keeps?\b/i.test(text) || !STARTS_WITH_VERB.test(withoutNumber(text)));
+
+/** Sorts the lines of a text into title, parts, steps and notes. Nothing is left out. */
+function sortLines(text: string, habit: MeasureHabit): Sorted {
+  const sorted: Sorted = { title: '', parts: [{ name: '', lines: [] }], steps: [], makes: [], times: [], notes: [] };
+  let where: 'start' | 'ingredients' | 'method' | 'notes' = 'start';
+  let stepPart = '';
+  let isNumbered = false;
+  const lines = text.split(/\r?\n/);
+  for (const [index, line] of lines.entries()) {
+    const afterBlank = clean(lines[index - 1] ?? '') === '';
+    const kind = kindOf(line, where === 'method', habit);
+    const words = clean(line);
+    switch (kind) {
+      case 'empty':
+        break;
+      case 'ingredients':
+        where = 'ingredients';
+        break;
+      case 'method':
+        where = 'method';
+        break;
+      case 'notes':
+        where = 'notes';
+        if (/[:.]\s*\S/.test(words)) sorted.notes.push(words);
+        break;
+      case 'makes':
+        sorted.makes.push(words);
+        break;
+      case 'time':
+        sorted.times.push(words);
+        break;
+      case 'part':
+        if (where === 'start' && sorted.title === '' && !/:\s*$|^for /i.test(words)) sorted.title = words;
+        else if (where === 'method') stepPart = partName(line) ?? '';
+        else if (where === 'notes') sorted.notes.push(words);
+        else {
+          where = 'ingredients';
+          sorted.parts.push({ name: capital(partName(line) ?? ''), lines: [] });
+        }
+        break;
+      case 'line':
+        if (where === 'notes') sorted.notes.push(words);
+        else {
+          where = 'ingredients';
+          sorted.parts.at(-1)?.lines.push(words);
+        }
+        break;
+      case 'step': {
+        if (where === 'notes') {
+          sorted.notes.push(words);
+          break;
+        }
+        if (isKeeping(words)) {
+          sorted.notes.push(words);
+          break;
+        }
+        const isNew = afterBlank || NUMBERED_STEP.test(line) || /^\s*[-–•*·]\s+/.test(line);
+        const last = sorted.steps.at(-1);
+        if (where === 'method' && isNumbered && !isNew && last) last.text = `${last.text} ${words}`;
+        else sorted.steps.push({ text: words, part: stepPart, own: null });
+        isNumbered ||= NUMBERED_STEP.test(line);
+        where = 'method';
+        break;
+      }
+      case 'text':
+        if (where === 'start' && sorted.title === '' && words.length <= 80 && sorted.parts.length === 1)
+          sorted.title = words;
+        else if (where === 'ingredients') sorted.parts.at(-1)?.lines.push(words);
+        else sorted.notes.push(words);
+        break;
+    }
+  }
+  // A single line that was taken for a title may be all there is.
+  const nothing = sorted.parts.every((part) => part.lines.length === 0) && sorted.steps.length === 0;
+  if (nothing && sorted.title !== '') {
+    sorted.parts[0]?.lines.push(sorted.title);
+    sorted.title = '';
+  }
+  return sorted;
+}
+
+/** What a recipe says of how much it makes: `makes 40`. */
+function makesReading(text: string): RecipeReading | null {
+  const number = readNumber(text.replace(MAKES, ''));
+  return number === null ? null : { key: 'makes', says: text.replace(/[.:]$/, ''), value: number.value };
+}
+
+const sameName = (a: string, b: string): boolean => {
+  const plain = (text: string) =>
+    text
+      .toLowerCase()
+      .replace(/^(?:for )?the /, '')
+      .replace(/s$/, '')
+      .trim();
+  return plain(a) === plain(b);
+};
+
+/** What is done with all parts together. */
+const ASSEMBLES = /^(?:to (?:finish|assemble)|fill|dip|coat|enrobe|assemble|sandwich|cap|seal|pipe)\b/i;
+
+/** Words of a name that a step would use for it. */
+const tellingWords = (name: string): string[] => nameWords(name).filter((word) => word.length > 3);
+
+/**
+ * Which part a step makes: the one whose heading it stands under, or that it names at its beginning, or the only one whose ingredients it
+ * names; else the one of the step before.
+ */
+function partOf(
+  step: { text: string; part: string },
+  parts: readonly ReadPart[],
+  before: number,
+  isLast: boolean,
+): number {
+  const under = parts.findIndex(({ name }) => name !== '' && sameName(name, step.part));
+  if (under >= 0) return under;
+  if (step.part !== '' || parts.length < 2) return 0;
+  const words = new Set(nameWords(step.text));
+  const named = parts.findIndex(
+    ({ name }) =>
+      name !== '' &&
+      tellingWords(name).some((word) => words.has(word)) &&
+      /^(?:for|make|prepare)\b/i.test(withoutNumber(step.text)),
+  );
+  if (named >= 0) return named;
+  if (ASSEMBLES.test(withoutNumber(step.text))) return 0;
+  const hits = parts.map(
+    ({ lines }) => lines.filter(({ name }) => tellingWords(name).some((word) => words.has(word))).length,
+  );
+  const most = Math.max(...hits);
+  const best = hits.flatMap((count, index) => (count === most ? [index] : []));
+  if (most > 0 && best.length === 1) return best[0] ?? before;
+  return isLast && most === 0 ? 0 : before;
+}
+
+/** How what boils behaves in the pot, by what is in it. */
+function foamingOf(lines: readonly ReadLine[], ingredients: ReadonlyMap<string, IngredientFiled>): Foaming {
+  const used = lines.flatMap(({ found }) => (found?.kind === 'ingredient' ? (ingredients.get(found.id) ?? []) : []));
+  if (used.some(({ traits }) => traits.includes('bicarbonate'))) return 'foams with bicarbonate';
+  return used.some(({ contains }) => contains.includes('milk')) ? 'boils with dairy' : 'boils clear';
+}
+
+const unreadable = (problem: string): ReadRecipe => ({
+  problem,
+  title: '',
+  parts: [{ name: '', lines: [] }],
+  steps: [],
+  readings: [],
+  notes: [],
+  own: {},
+});
+
+/** Whether a text is meant to be JSON-LD. */
+export const looksLikeJson = (text: string): boolean => /^\s*(?:<script|[{[]\s*["{\]}])/i.test(text);
+
+const asText = ({ name, makes, ingredients, steps, own }: RecipeText): Sorted => ({
+  title: name,
+  parts: [{ name: '', lines: [...ingredients] }],
+  steps: steps.map(({ text, part, step }) => ({ text, part, own: step })),
+  // What this program wrote has its yield apart.
+  makes: own ? [] : makes.map((text) => `Makes ${text}`),
+  times: [],
+  notes: [],
+});
+
+/** A step that this program wrote: nothing of it is read again. */
+const asWritten = (own: RecipeStep): ReadStep => ({
+  text: own.text,
+  own,
+  readings: [],
+  questions: [],
+  remarks: [],
+  boils: own.target?.boils === true,
+  restDays: 0,
+});
+
+/**
+ * Reads a whole recipe as it was written: title, how much it makes, parts with their lines, the method, what keeps and rests; or a
+ * recipe in JSON-LD. Every line of the text is in one of them, or in `notes`.
+ * @param habit what a cup and a spoon are where a line does not say
+ */
+export function readRecipe(
+  text: string,
+  pantry: readonly PantryItem[],
+  ingredients: readonly IngredientFiled[],
+  habit: MeasureHabit,
+): ReadRecipe {
+  const json = looksLikeJson(text) ? readRecipeJsonLd(text) : null;
+  if (json && 'problem' in json) return unreadable(json.problem);
+  const sorted = json ? asText(json) : sortLines(text, habit);
+  const filled = sorted.parts.filter(({ lines }) => lines.length > 0);
+  // Lines under a single heading are the recipe itself.
+  const [first] = filled;
+  const kept =
+    filled.length < 2
+      ? [{ name: '', lines: first?.lines ?? [] }]
+      : first?.name === ''
+        ? filled
+        : [{ name: '', lines: [] }, ...filled];
+  const own = json?.own ?? null;
+  const parts = own
+    ? [{ name: '', lines: own.lines.map((line) => readOwnLine(line, pantry)) }]
+    : kept.map(({ name, lines }) => ({
+        name,
+        lines: readIngredientLines(lines.join('\n'), pantry, habit).filter(({ kind }) => kind === 'line'),
+      }));
+  const [only] = sorted.steps;
+  const written =
+    only && sorted.steps.length === 1 && !only.own
+      ? sentences(only.text).map((each) => ({ ...only, text: each }))
+      : sorted.steps;
+  const texts = written.filter(({ text: each }) => !isKeeping(each));
+  const notes = [...sorted.notes, ...written.filter(({ text: each }) => isKeeping(each)).map((each) => each.text)];
+  let part = 0;
+  const steps = texts.flatMap((step, index) => {
+    part = partOf(step, parts, part, index === texts.length - 1);
+    return step.own ? [{ ...asWritten(step.own), part }] : readSteps(step.text).map((each) => ({ ...each, part }));
+  });
+  const all = [...notes, ...texts.map((step) => step.text)];
+  const keeps = all.map(keepsIn).find((days) => days !== null);
+  const last = steps.at(-1);
+  const restDays = last?.part === 0 ? last.restDays : 0;
+  const lines = parts.flatMap((part) => part.lines);
+  const boils = steps.some((step) => step.boils);
+  const prep =
+    sorted.times.filter((row) => /^(?:prep|active|hands)/i.test(row)).flatMap(readTimes)[0]?.minutes ??
+    json?.prepMinutes;
+  const byIngredient = new Map(ingredients.map((each) => [each.id, each]));
+  const foaming = foamingOf(lines, byIngredient);
+  const readings: RecipeReading[] = [
+    ...sorted.makes.flatMap((row) => makesReading(row) ?? []),
+    ...(boils ? [{ key: 'foaming' as const, says: foaming, value: foaming }] : []),
+    ...(restDays > 0
+      ? [
+          {
+            key: 'restDays' as const,
+            says: `rests ${sayCount(restDays, 'day')} before it can be used`,
+            value: restDays,
+          },
+        ]
+      : []),
+    ...(keeps === undefined
+      ? []
+      : [{ key: 'keepsDays' as const, says: `keeps ${sayCount(keeps, 'day')}`, value: keeps }]),
+    ...(prep ? [{ key: 'hands' as const, says: `${sayMinutes(prep)} of preparation`, value: prep }] : []),
+  ];
+  return {
+    problem: null,
+    title: sorted.title,
+    parts,
+    steps,
+    readings: own ? [] : readings,
+    notes: [...notes, ...sorted.times],
+    own: own ? ownOf(own) : {},
+  };
+}
