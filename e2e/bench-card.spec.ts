@@ -68,13 +68,21 @@ const comesOut = raw - waterIn + withCornSyrup.water;
 test('a pasted recipe is corrected, cut in a pan, read for this kitchen, scaled and swapped', async ({ page }) => {
   await page.goto('/recipes');
   await page.getByRole('link', { name: 'Paste a recipe' }).click();
-  await page.getByLabel('Name', { exact: true }).fill('Pecan caramel');
-  await page
-    .getByLabel('Ingredients')
-    .fill(
-      '2 cups sugar\n1/2 cup light corn syrup\n1 cup heavy cream\n1 stick butter\n1 cup chopped pecans\na knob of ginger',
-    );
-  await expect(page.getByTestId('answer')).toContainText('6 lines: 4 understood, 2 to settle');
+  await page.getByLabel('The recipe').fill(
+    `Pecan caramel
+
+2 cups sugar
+1/2 cup light corn syrup
+1 cup heavy cream
+1 stick butter
+1 cup chopped pecans
+a knob of ginger
+
+1. Cook to 244 F, stirring.
+2. Pour and leave for 2 to 3 hours.`,
+  );
+  await expect(page.getByTestId('answer')).toContainText('6 lines and 2 steps: 2 to settle');
+  await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Pecan caramel');
 
   // Salted or unsalted: that is asked, not guessed; the ginger is left out
   const butter = page.getByRole('listitem', { name: '1 stick butter' });
@@ -83,16 +91,14 @@ test('a pasted recipe is corrected, cut in a pan, read for this kitchen, scaled 
   await page.getByRole('option', { name: 'Unsalted butter' }).click();
   await butter.getByRole('button', { name: 'Take it so' }).click();
   await page.getByRole('listitem', { name: 'a knob of ginger' }).getByRole('button', { name: 'Leave it out' }).click();
-  await page
-    .getByLabel('Steps, one a line')
-    .fill('1. Bring to the boil, stirring.\n2. Cook to 244 F.\n3. Pour and leave for 2 to 3 hours.');
+  await expect(page.getByRole('listitem', { name: /^Cook to 244 F/ })).toContainText('cooks to 118 C / 244 F');
+  await expect(page.getByRole('listitem', { name: /^Pour and leave/ })).toContainText('waits 2 h to 3 h');
   await page.getByRole('button', { name: 'Go on' }).click();
 
   // 244 F are 117.8 C as they are written: the maker means 118
   await expect(page.getByLabel('At sea level')).toHaveValue(/^117\.7/);
   await page.getByLabel('At sea level').fill('118');
-  await page.getByLabel('In the pot it').click();
-  await page.getByRole('option', { name: 'boils with dairy' }).click();
+  await expect(page.getByLabel('In the pot it')).toHaveText('boils with dairy');
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByText('Pecan caramel saved.')).toBeVisible();
 
@@ -170,35 +176,96 @@ test('a swap is kept as a variant that shares the rest, and both stand side by s
 
 test('JSON-LD that is wrong is refused in words and stays where it was typed', async ({ page }) => {
   await page.goto('/recipes/paste');
-  await page.getByLabel('Ingredients').fill('{"@type": "Recipe", ');
+  await page.getByLabel('The recipe').fill('{"@type": "Recipe", ');
   await expect(
     page.getByText('That is no JSON: a bracket, a comma or a quotation mark is wrong or missing.'),
   ).toBeVisible();
-  await expect(page.getByLabel('Ingredients')).toHaveValue('{"@type": "Recipe", ');
+  await expect(page.getByLabel('The recipe')).toHaveValue('{"@type": "Recipe", ');
   await page
-    .getByLabel('Ingredients')
+    .getByLabel('The recipe')
     .fill(
       '{"@type": "Recipe", "name": "Bark", "recipeIngredient": ["900 g white chocolate"], "recipeInstructions": "Temper to 28 C."}',
     );
   await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Bark');
-  await expect(page.getByLabel('Steps, one a line')).toHaveValue('Temper to 28 C.');
+  await expect(page.getByRole('listitem', { name: 'Temper to 28 C.' })).toContainText('goes to 28 C / 82 F');
+});
+
+const BONBONS = `Currant bonbons
+
+Makes 40
+
+For the shells:
+300 g dark chocolate 60 %
+
+For the ganache:
+200 g white chocolate
+150 ml double cream
+1 cup (150 g) granulated sugar
+
+Method
+1. For the ganache, bring the cream to the boil, pour over the white chocolate and stir until smooth.
+2. Heat the shells to 90 degrees.
+3. Fill the shells and leave to set overnight.
+
+Keeps for three weeks.`;
+
+test('a whole recipe is read at once: parts, method, rest; what is missing is added there, and answers outlive the page', async ({
+  page,
+}) => {
+  await page.goto('/recipes/paste');
+  await page.getByLabel('The recipe').fill(BONBONS);
+  await expect(page.getByTestId('answer')).toHaveText('4 lines and 3 steps: 3 to settle.');
+  await expect(page.getByText('rests 1 day before it can be used')).toBeVisible();
+  await expect(page.getByText('keeps 21 days')).toBeVisible();
+  await expect(page.getByRole('listitem', { name: /^For the ganache, bring/ })).toContainText('boils');
+
+  // Double cream is not in the pantry: it comes from the starter pantry, in place
+  const cream = page.getByRole('listitem', { name: '150 ml double cream' });
+  await cream.getByRole('button', { name: 'Add double cream to the pantry' }).click();
+  await expect(cream).toContainText('150 g Double cream');
+
+  // Two measures that do not agree: no amount is filled in; one is chosen
+  const sugar = page.getByRole('listitem', { name: '1 cup (150 g) granulated sugar' });
+  await expect(sugar).toContainText('which is meant?');
+  await expect(sugar.getByLabel('Amount')).toHaveValue('');
+  await sugar.getByRole('button', { name: '150 g' }).click();
+  await sugar.getByRole('button', { name: 'Take it so' }).click();
+
+  // Degrees without a scale
+  const heat = page.getByRole('listitem', { name: 'Heat the shells to 90 degrees.' });
+  await heat.getByRole('button', { name: /^F: 90 F/ }).click();
+  await expect(page.getByTestId('answer')).toHaveText('4 lines and 3 steps, all understood.');
+
+  // Leaving the page and coming back loses no answer
+  await page.getByRole('link', { name: /^Boxes/ }).click();
+  await page.goto('/recipes/paste');
+  await expect(page.getByTestId('answer')).toHaveText('4 lines and 3 steps, all understood.');
+  await page.getByRole('button', { name: 'Go on' }).click();
+  await expect(page.getByLabel('Rests')).toHaveValue('1');
+  await expect(page.getByLabel('Keeps')).toHaveValue('21');
+  await expect(page.getByLabel('Notes')).toHaveValue('Makes 40.\nKeeps for three weeks.');
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByText('Currant bonbons saved.')).toBeVisible();
+  await page.goto('/recipes');
+  await page.getByRole('link', { name: /^Currant bonbons, ganache/ }).click();
+  await expect(page.getByText('bring the cream to the boil')).toBeVisible();
 });
 
 test('pasted text outlives a reload until it is stored', async ({ page }) => {
   await page.goto('/recipes/new');
   await page.getByLabel('Name', { exact: true }).fill('Something else, not saved yet');
   await page.goto('/recipes/paste');
-  await page.getByLabel('Ingredients').fill('900 g white chocolate');
+  await page.getByLabel('The recipe').fill('900 g white chocolate');
   await page.getByLabel('Name', { exact: true }).fill('Plain bark');
   await page.reload();
-  await expect(page.getByLabel('Ingredients')).toHaveValue('900 g white chocolate');
+  await expect(page.getByLabel('The recipe')).toHaveValue('900 g white chocolate');
   await page.getByRole('button', { name: 'Go on' }).click();
   await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Plain bark');
   await expect(page.getByLabel('Amount')).toHaveValue('900');
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByText('Plain bark saved.')).toBeVisible();
   await page.goto('/recipes/paste');
-  await expect(page.getByLabel('Ingredients')).toHaveValue('');
+  await expect(page.getByLabel('The recipe')).toHaveValue('');
   await page.goto('/recipes/new');
   await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Something else, not saved yet');
 });

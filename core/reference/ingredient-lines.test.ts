@@ -1,5 +1,6 @@
 // Lines of our own, written in the habits of three regions, with the reading that a confectioner expects.
 import { describe, expect, it } from '@jest/globals';
+import { parseIngredient } from 'parse-ingredient';
 import type { MeasureHabit } from '../src/kitchen/index.js';
 import type { UnitCode } from '../src/quantity/index.js';
 import { readIngredientLines, type PantryItem, type ReadLine } from '../src/reading/index.js';
@@ -55,7 +56,7 @@ const us: readonly Row[] = [
   ['1 T heavy cream', 1, 'tbsp', 'heavy-cream'],
   ['a pinch of salt', 0.0625, 'tsp', 'table-salt'],
   ['1 pinch table salt', 0.0625, 'tsp', 'table-salt'],
-  ['dash of cinnamon', 0, 'tsp', '?'],
+  ['dash of cinnamon', 0.125, 'tsp', 'ground-cinnamon'],
   ['1 dash ground cinnamon', 0.125, 'tsp', 'ground-cinnamon'],
   ['1 lb unsalted butter', 1, 'lb', 'unsalted-butter'],
   ['1 pound unsalted butter, cubed', 1, 'lb', 'unsalted-butter'],
@@ -315,6 +316,20 @@ const australia: readonly Row[] = [
   ['300ml thickened cream', 0, 'ml', '?'],
   ['1 dozen marshmallows', 12, 'count', 'marshmallows'],
 ];
+/** Units of the library by the units of a recipe, whatever the region. */
+const sameUnit = {
+  cup: 'cup',
+  tablespoon: 'tbsp',
+  teaspoon: 'tsp',
+  gram: 'g',
+  kilogram: 'kg',
+  ounce: 'oz',
+  pound: 'lb',
+  milliliter: 'ml',
+  liter: 'l',
+} as const;
+const plainUnit = (unit: UnitCode): string => unit.replace(/^(?:metric|imperial|australian)-/, '');
+
 /** Lines that no one could read for certain: each must be asked about. */
 const askedAbout: readonly string[] = [
   '1 cup brown sugar',
@@ -413,5 +428,24 @@ describe('ingredient lines as people write them', () => {
 
   it.each(askedAbout)('asks about "%s"', (line) => {
     expect(read(line, 'US').questions.length).toBeGreaterThan(0);
+  });
+
+  it('agrees with a general library on the numbers of the lines that both read', () => {
+    const both = rows.flatMap(({ row: [text], got }) => {
+      const [other] = parseIngredient(text);
+      const unit = (other?.unitOfMeasureID ?? '') as keyof typeof sameUnit;
+      // Decimal commas, brackets and sums are beyond the library: only what has one plain amount is compared.
+      const isPlain =
+        !/[,(/+;]|plus|and|dozen|doz|half|stick|pinch|dash|level|tin|can|bag|box|pack|bar|lb\.? \d|lb ?\d|kg \d|quarter|third|couple|\d ?[x×]/i.test(
+          text.replace(/,? \p{L}+$/u, ''),
+        );
+      return got.line && isPlain && unit in sameUnit && other?.quantity
+        ? [{ text, ours: [got.line.amount, plainUnit(got.line.unit)], theirs: [other.quantity, sameUnit[unit]] }]
+        : [];
+    });
+    expect(both.length).toBeGreaterThan(60);
+    expect(both.map(({ text, ours }) => [text, ...ours])).toEqual(
+      both.map(({ text, theirs: [amount, unit] }) => [text, expect.closeTo(Number(amount), 2), unit]),
+    );
   });
 });

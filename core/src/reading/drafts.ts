@@ -64,6 +64,8 @@ export function openQuestions(read: ReadRecipe, answers: RecipeAnswers): number 
 
 /** A component that a recipe was read with, and the key under which it is to be stored. */
 export interface ReadComponent {
+  /** The name of the part that it was. */
+  readonly part: string;
   readonly id: string;
   readonly draft: RecipeDraft;
 }
@@ -80,12 +82,14 @@ const slug = (name: string): string =>
  * The recipe, and its components, that a text was read as. Every line must be settled: see {@link openQuestions}.
  * @param fresh what the text says nothing of
  * @param stored what is in the pantry and in the book: components get keys that are free
+ * @param made components that were stored before, by the name of their part: they keep their keys
  */
 export function recipesOf(
   read: ReadRecipe,
   answers: RecipeAnswers,
   fresh: RecipeDraft,
   stored: { readonly ingredients: readonly IngredientFiled[]; readonly recipes: readonly RecipeFiled[] },
+  made: Readonly<Record<string, string>> = {},
 ): { readonly recipe: RecipeDraft; readonly components: readonly ReadComponent[] } {
   const keys = lineKeys(read);
   const ofSteps = stepKeys(read);
@@ -123,16 +127,21 @@ export function recipesOf(
   const names = new Set(stored.recipes.map((each) => each.name.toLowerCase()));
   const components = read.parts.flatMap(({ name, lines }, at): ReadComponent[] => {
     if (at === 0 || lines.length === 0) return [];
+    const before = made[name];
+    if (before !== undefined && taken.has(before))
+      return [{ part: name, id: before, draft: draft(at, name, linesOf(lines, at)) }];
     const plain = read.title ? `${read.title}, ${name.toLowerCase()}` : name;
     let [id, full] = [slug(plain) || 'component', plain];
     for (let number = 2; taken.has(id) || names.has(full.toLowerCase()); number++)
       [id, full] = [`${slug(plain)}-${number}`, `${plain} ${number}`];
     taken.add(id);
-    return [{ id, draft: draft(at, full, linesOf(lines, at)) }];
+    return [{ part: name, id, draft: draft(at, full, linesOf(lines, at)) }];
   });
   const { recipes: facts } = openRecipeBook(stored.ingredients, [
     ...stored.recipes,
-    ...components.map(({ id, draft: component }) => ({ ...component, id })),
+    ...components
+      .filter(({ id }) => !stored.recipes.some((each) => each.id === id))
+      .map(({ id, draft: component }) => ({ ...component, id })),
   ]);
   const main = draft(0, read.title, [
     ...linesOf(read.parts[0]?.lines ?? [], 0),

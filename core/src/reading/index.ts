@@ -5,6 +5,7 @@ export * from './measure.js';
 export * from './number.js';
 export * from './names.js';
 export * from './spelling.js';
+export * from './starters.js';
 export * from './steps.js';
 export * from './temperatures.js';
 export * from './times.js';

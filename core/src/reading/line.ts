@@ -270,7 +270,8 @@ function ouncesOf(
 const headingPattern = /^(?:for (?:the )?.{2,60}|[^\d½⅓⅔¼¾⅛⅜⅝⅞]{2,60}):$/iu;
 
 /** A number in a name that no pantry has: it may be an amount that nobody has read. */
-const strayNumber = (name: string, isKnown: boolean): boolean => !isKnown && /[\d½⅓⅔¼¾⅛⅜⅝⅞]/u.test(name);
+const strayNumber = (name: string, isKnown: boolean): boolean =>
+  !isKnown && /[\d½⅓⅔¼¾⅛⅜⅝⅞]/u.test(name.replace(/\d+ ?%/g, ''));
 
 const unread = { amount: null, unit: null, state: null, note: '' };
 
@@ -385,7 +386,7 @@ function ingredientsIn(text: string, habit: MeasureHabit): string[] {
     const gap = number ? (/^\s*-?\s*/.exec(after.slice(number.length))?.[0].length ?? 0) : 0;
     const unit = number && readUnit(after.slice(number.length + gap), habit);
     const hasName = /\p{L}{2}/u.test(readMeasure(before, habit).rest);
-    const ownName = unit ? after.slice((number?.length ?? 0) + gap + unit.length).trim() : '';
+    const ownName = unit ? after.slice(number.length + gap + unit.length).trim() : '';
     if (!unit || !hasName || !/^(?:of\s+)?\p{L}{2}/u.test(ownName) || /^for\b/i.test(ownName)) continue;
     return [before, ...ingredientsIn(after, habit)];
   }

@@ -20,6 +20,9 @@ function dayText(day: SeasonDay, plan: Plan): string {
   ].join('\n');
 }
 
+/** Every line ended by CRLF, the last one too. Source: RFC 5545, 3.1. */
+const inLines = (text: string): string => `${text.trimEnd().replace(/\r?\n/g, '\r\n')}\r\n`;
+
 /** The bench days and the hand-overs as a calendar. The same day keeps its UID, so that a second import changes and does not add. */
 export function calendarOf(plan: Plan, maker: string): string {
   const calendar = ical({ name: `${maker}: bench days`, prodId: { company: 'Usual Pantry', product: 'Season plan' } });
@@ -45,5 +48,5 @@ export function calendarOf(plan: Plan, maker: string): string {
         description: order.contents.map(({ boxName, count }) => `${String(count)} × ${boxName}`).join('\n'),
       });
   }
-  return calendar.toString();
+  return inLines(calendar.toString());
 }

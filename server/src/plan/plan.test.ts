@@ -148,6 +148,10 @@ describe('the season plan', () => {
       .get('/api/plan/calendar.ics')
       .expect(200)
       .expect('Content-Type', /text\/calendar/);
+    // RFC 5545, 3.1: every line ends with CRLF, none is longer than 75 octets.
+    expect(text.endsWith('END:VCALENDAR\r\n')).toBe(true);
+    expect(text.replace(/\r\n/g, '')).not.toMatch(/[\r\n]/);
+    expect(Math.max(...text.split('\r\n').map((row) => Buffer.byteLength(row)))).toBeLessThanOrEqual(75);
     const calendar = new ICAL.Component(ICAL.parse(text) as unknown[]);
     const events = calendar.getAllSubcomponents('vevent').map((each) => new ICAL.Event(each));
     const now = await plan();

@@ -9,12 +9,12 @@ import { AnswerLine } from '../parts/AnswerLine';
 import { Allergens } from '../parts/Allergens';
 import { Figure, FigureList } from '../parts/Figures';
 import { Panel } from '../parts/Panel';
-import { useEdit } from '../parts/useEdit';
 import type { SeasonBook } from '../parts/useSeason';
+import { useStarter } from './useStarter';
 
 /** Plain ingredients with what is known of them, to take into the pantry. */
 export function StarterPicker({ season }: { season: SeasonBook }) {
-  const edit = useEdit();
+  const take = useStarter(season);
   const [picked, setPicked] = useState<string[]>([]);
   const [trouble, setTrouble] = useState<string | null>(null);
   const starters = starterIngredients();
@@ -22,14 +22,8 @@ export function StarterPicker({ season }: { season: SeasonBook }) {
   const offered = starters.filter(({ id, name }) => !have.has(id) && !have.has(name.toLowerCase()));
   const chosen = offered.filter(({ id }) => picked.includes(id));
   const add = async () => {
-    const stored = new Set(season.data.ingredients.map(({ id }) => id));
     try {
-      for (const { id, ...draft } of chosen) {
-        // A substitute that is not in the pantry cannot be named yet.
-        const substitutes = draft.substitutes.filter(({ ingredientId }) => stored.has(ingredientId));
-        await edit.add('ingredient', { ...draft, substitutes }, `${draft.name} added.`, id);
-        stored.add(id);
-      }
+      await take(chosen);
       setPicked([]);
     } catch {
       setTrouble('Not all of them could be added; what is in the pantry now is on the left.');

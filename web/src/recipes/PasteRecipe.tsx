@@ -1,104 +1,154 @@
+import { mdiCheck } from '@mdi/js';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import Chip from '@mui/material/Chip';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { measureHabits, type MeasureHabit } from '@usual-pantry/core/kitchen';
 import { sayCount } from '@usual-pantry/core/quantity';
 import {
+  lineKeys,
+  noAnswers,
+  openQuestions,
   pantryItems,
-  readIngredientLines,
-  readRecipeJsonLd,
-  readSteps,
-  type ReadLine,
+  readRecipe,
+  recipesOf,
+  stepKeys,
+  type ReadRecipe,
+  type RecipeAnswers,
 } from '@usual-pantry/core/reading';
-import type { RecipeDraft, RecipeLine } from '@usual-pantry/core/recipe';
-import { useEffect, useMemo, useState } from 'react';
+import type { RecipeDraft } from '@usual-pantry/core/recipe';
+import { useDeferredValue, useEffect, useMemo, useState } from 'react';
+import type { Refusal } from '../app/api';
+import { Icon } from '../app/Icon';
 import { AnswerLine } from '../parts/AnswerLine';
 import { dropDraft, keepDraft, takeDraft } from '../parts/drafts';
 import { Panel } from '../parts/Panel';
+import { useEdit } from '../parts/useEdit';
 import type { SeasonBook } from '../parts/useSeason';
 import { freshRecipe } from './freshRecipe';
 import { ReadLines } from './ReadLines';
+import { ReadSteps } from './ReadSteps';
 
 interface PasteRecipeProps {
   readonly season: SeasonBook;
-  /** Called with what was understood and confirmed. */
+  /** Called with what was understood and confirmed; its components are stored. */
   readonly onRead: (draft: RecipeDraft) => void;
 }
 
 const KEY = 'paste';
 
-/** The text of an earlier visit. */
-const keptPaste = (): { name: string; text: string; steps: string } => {
-  const { name = '', text = '', steps = '' } = (takeDraft(KEY)?.values ?? {}) as Partial<Record<string, string>>;
-  return { name, text, steps };
-};
+/** What was pasted and answered. */
+interface Kept {
+  readonly name: string | null;
+  readonly text: string;
+  readonly habit: MeasureHabit;
+  readonly answers: RecipeAnswers;
+  /** Components that were stored, by the name of their part. */
+  readonly made: Readonly<Record<string, string>>;
+}
+
+/** The text of an earlier visit, with its answers. */
+const keptPaste = (habit: MeasureHabit): Kept => ({
+  name: null,
+  text: '',
+  habit,
+  answers: noAnswers,
+  made: {},
+  ...(takeDraft(KEY)?.values as Partial<Kept> | undefined),
+});
 
 /** The pasted text has become a recipe: it need not be kept any more. */
 export const forgetPaste = (): void => {
   dropDraft(KEY);
 };
 
-const looksLikeJson = (text: string): boolean => /^\s*(?:<script|[{[])/.test(text);
+const PLACEHOLDER = `Pecan fudge
+Makes 64
 
-/** A recipe from text: what is pasted above, what is understood of it below, line by line. */
+1 1/2 cups packed brown sugar
+1 can (354 mL) evaporated milk
+
+1. Bring to the boil and cook to 236 F.
+2. Cool to 110 F, about 1 hour, then beat.`;
+
+/** What stands first: what must be settled, or that all is understood. */
+function sayRead(read: ReadRecipe, open: number): string {
+  const lines = read.parts.reduce((sum, part) => sum + part.lines.length, 0);
+  if (lines + read.steps.length === 0) return 'Paste a whole recipe as it is written, or one in JSON-LD.';
+  const found = [sayCount(lines, 'line'), ...(read.steps.length > 0 ? [sayCount(read.steps.length, 'step')] : [])].join(
+    ' and ',
+  );
+  return open === 0 ? `${found}, all understood.` : `${found}: ${String(open)} to settle.`;
+}
+
+/** A recipe from text: what is pasted above, what is understood of it below, line by line and step by step. */
 export function PasteRecipe({ season, onRead }: PasteRecipeProps) {
   const { ingredients, recipes, kitchen } = season.data;
-  const [kept] = useState(keptPaste);
-  const [name, setName] = useState(kept.name);
-  const [text, setText] = useState(kept.text);
-  const [steps, setSteps] = useState(kept.steps);
-  const [habit, setHabit] = useState<MeasureHabit>(kitchen.measures);
-  const [settled, setSettled] = useState<ReadonlyMap<string, RecipeLine | null>>(new Map());
-  const [problem, setProblem] = useState<string | null>(null);
+  const edit = useEdit();
+  const [kept, setKept] = useState(() => keptPaste(kitchen.measures));
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const { text, habit, answers, made } = kept;
+  const deferred = useDeferredValue(text);
   const pantry = useMemo(() => pantryItems(ingredients, recipes), [ingredients, recipes]);
-  const read = useMemo(() => readIngredientLines(text, pantry, habit), [text, pantry, habit]);
-  const lines = read.filter(({ kind }) => kind === 'line');
-  const open = lines.filter(({ source, questions }) => questions.length > 0 && !settled.has(source));
+  const read = useMemo(() => readRecipe(deferred, pantry, ingredients, habit), [deferred, pantry, ingredients, habit]);
+  const open = openQuestions(read, answers);
+  const name = kept.name ?? read.title;
+  const keys = lineKeys(read);
+  const change = (more: Partial<Kept>) => {
+    setKept({ ...kept, ...more });
+  };
+  const answer = (more: Partial<RecipeAnswers>) => {
+    change({ answers: { ...answers, ...more } });
+  };
 
   useEffect(() => {
-    if (name + text + steps === '') forgetPaste();
-    else keepDraft(KEY, { version: 0, values: { name, text, steps } });
-  }, [name, text, steps]);
+    if (kept.text === '' && !kept.name) forgetPaste();
+    else keepDraft(KEY, { version: 0, values: kept });
+  }, [kept]);
 
-  const paste = (value: string) => {
-    setProblem(null);
-    if (!looksLikeJson(value)) {
-      setText(value);
-      return;
+  const goOn = async () => {
+    const titled = { ...read, title: name };
+    const { recipe, components } = recipesOf(titled, answers, freshRecipe, { ingredients, recipes }, made);
+    const stored = { ...made };
+    try {
+      for (const { part, id, draft } of components) {
+        if (stored[part] !== id) await edit.add('recipe', draft, `${draft.name} added.`, id);
+        stored[part] = id;
+      }
+      onRead(recipe);
+    } catch (error) {
+      setTrouble((error as Refusal).message);
     }
-    const found = readRecipeJsonLd(value);
-    if ('problem' in found) {
-      setProblem(found.problem);
-      setText(value);
-      return;
-    }
-    setName(found.name);
-    setText(found.ingredients);
-    setSteps(found.steps);
+    if (components.length > 0) change({ made: stored });
   };
 
-  const lineOf = (each: ReadLine): RecipeLine[] => {
-    const line = settled.has(each.source) ? settled.get(each.source) : each.line;
-    return line ? [line] : [];
-  };
-
+  const hasLines = read.parts.some((part) => part.lines.length > 0);
+  const readings = read.readings.filter((each) => !answers.dropped.includes(each.key));
   return (
     <Box sx={{ display: 'grid', gap: 2 }}>
       <Box sx={{ mb: -2 }}>
-        <AnswerLine>
-          {lines.length === 0
-            ? 'Paste a recipe: its ingredients, one a line, or a recipe in JSON-LD.'
-            : `${sayCount(lines.length, 'line')}: ${lines.length - open.length} understood, ${open.length} to settle.`}
-        </AnswerLine>
+        <AnswerLine>{sayRead(read, open)}</AnswerLine>
       </Box>
+      <TextField
+        label="The recipe"
+        placeholder={PLACEHOLDER}
+        multiline
+        minRows={7}
+        maxRows={16}
+        value={text}
+        onChange={({ target }) => {
+          change({ text: target.value });
+        }}
+      />
+      {read.problem !== null && <Alert severity="error">{read.problem}</Alert>}
       <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: { xs: '1fr', md: '1fr 220px' } }}>
         <TextField
           label="Name"
           value={name}
           onChange={({ target }) => {
-            setName(target.value);
+            change({ name: target.value });
           }}
         />
         <TextField
@@ -106,7 +156,7 @@ export function PasteRecipe({ season, onRead }: PasteRecipeProps) {
           label="Its cups and spoons are"
           value={habit}
           onChange={({ target }) => {
-            setHabit(target.value as MeasureHabit);
+            change({ habit: target.value as MeasureHabit });
           }}
         >
           {measureHabits.map((each) => (
@@ -116,59 +166,61 @@ export function PasteRecipe({ season, onRead }: PasteRecipeProps) {
           ))}
         </TextField>
       </Box>
-      <TextField
-        label="Ingredients"
-        placeholder={'1 1/2 cups packed brown sugar\n1 can (354 mL) evaporated milk'}
-        multiline
-        minRows={5}
-        maxRows={14}
-        value={text}
-        onChange={({ target }) => {
-          paste(target.value);
-        }}
-      />
-      {problem && <Alert severity="error">{problem}</Alert>}
-      {lines.length > 0 && !problem && (
-        <Panel title="Understood">
-          <ReadLines
-            season={season}
-            read={read}
-            settled={settled}
-            onSettle={(source, line) => {
-              setSettled(new Map(settled).set(source, line));
+      {readings.length + read.notes.length > 0 && (
+        <Box sx={{ display: 'flex', gap: 0.75, flexWrap: 'wrap', alignItems: 'center' }}>
+          {readings.map((each) => (
+            <Chip
+              key={each.key}
+              icon={<Icon path={mdiCheck} />}
+              label={each.says}
+              onDelete={() => {
+                answer({ dropped: [...answers.dropped, each.key] });
+              }}
+            />
+          ))}
+          {read.notes.length > 0 && (
+            <Box sx={{ flexBasis: '100%', color: 'text.secondary' }}>Kept as notes: {read.notes.join(' ')}</Box>
+          )}
+        </Box>
+      )}
+      {read.parts.map(
+        ({ name: part, lines }, at) =>
+          lines.length > 0 && (
+            <Panel key={part} title={part ? `${part}: a recipe of its own` : 'Lines'}>
+              <ReadLines
+                season={season}
+                lines={lines}
+                keys={keys[at] ?? []}
+                settled={answers.lines}
+                onSettle={(key, line) => {
+                  answer({ lines: { ...answers.lines, [key]: line } });
+                }}
+              />
+            </Panel>
+          ),
+      )}
+      {read.steps.length > 0 && (
+        <Panel title="Method">
+          <ReadSteps
+            read={{ ...read, title: name }}
+            keys={stepKeys(read)}
+            answers={answers.steps}
+            onAnswer={(key, step) => {
+              answer({ steps: { ...answers.steps, [key]: step } });
             }}
           />
         </Panel>
       )}
-      <TextField
-        label="Steps, one a line"
-        multiline
-        minRows={3}
-        maxRows={12}
-        value={steps}
-        helperText="Temperatures and waits are read; correct them in the next form."
-        onChange={({ target }) => {
-          setSteps(target.value);
-        }}
-      />
+      {trouble !== null && <Alert severity="error">{trouble}</Alert>}
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap' }}>
         <Button
           variant="contained"
-          disabled={lines.length === 0 || open.length > 0 || problem !== null}
-          onClick={() => {
-            const read = readSteps(steps);
-            onRead({
-              ...freshRecipe,
-              name,
-              lines: lines.flatMap(lineOf),
-              steps: read,
-              yield: read.some(({ effect }) => effect.kind === 'cook') ? { by: 'steps' } : freshRecipe.yield,
-            });
-          }}
+          disabled={!hasLines || open > 0 || read.problem !== null || deferred !== text}
+          onClick={() => void goOn()}
         >
           Go on
         </Button>
-        {open.length > 0 && <span>Settle every line first: nothing is guessed.</span>}
+        {open > 0 && <span>Settle what is asked first: nothing is guessed.</span>}
       </Box>
     </Box>
   );

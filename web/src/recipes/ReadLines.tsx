@@ -1,24 +1,30 @@
-import { mdiCheck, mdiHelpRhombusOutline } from '@mdi/js';
+import { mdiCheck, mdiHelpRhombusOutline, mdiPlus } from '@mdi/js';
 import Autocomplete from '@mui/material/Autocomplete';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import Chip from '@mui/material/Chip';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { sayGrams, sayMeasure, unitCodes, units, weigh, type UnitCode } from '@usual-pantry/core/quantity';
 import type { ReadLine } from '@usual-pantry/core/reading';
 import type { RecipeLine } from '@usual-pantry/core/recipe';
+import { startersNamed } from '@usual-pantry/core/reading';
 import { useState } from 'react';
+import { Link } from 'react-router';
 import { Icon } from '../app/Icon';
 import { FIGURES } from '../app/theme';
+import { useStarter } from '../pantry/useStarter';
 import type { SeasonBook } from '../parts/useSeason';
 import { nameOfUse } from './nameOfUse';
 
 interface ReadLinesProps {
   readonly season: SeasonBook;
-  readonly read: readonly ReadLine[];
+  readonly lines: readonly ReadLine[];
+  /** The key of each line. */
+  readonly keys: readonly string[];
   /** What the maker made of a line that was asked about; null leaves it out. */
-  readonly settled: ReadonlyMap<string, RecipeLine | null>;
-  readonly onSettle: (source: string, line: RecipeLine | null) => void;
+  readonly settled: Readonly<Record<string, RecipeLine | null>>;
+  readonly onSettle: (key: string, line: RecipeLine | null) => void;
 }
 
 function gramsOf(season: SeasonBook, line: RecipeLine): string {
@@ -27,7 +33,39 @@ function gramsOf(season: SeasonBook, line: RecipeLine): string {
   return 'grams' in weight ? sayGrams(weight.grams) : '–';
 }
 
-/** Settles one line that was asked about: ingredient, amount, unit. */
+/** Plain ingredients that the name of a line may mean and that the pantry lacks, to be added here. */
+function FromStarter({ season, name }: { season: SeasonBook; name: string }) {
+  const take = useStarter(season);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const have = new Set(season.data.ingredients.map(({ id }) => id));
+  const offered = startersNamed(name).filter(({ id }) => !have.has(id));
+  return (
+    <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', alignItems: 'center', mt: 0.5 }}>
+      {offered.map((starter) => (
+        <Button
+          key={starter.id}
+          size="small"
+          startIcon={<Icon path={mdiPlus} />}
+          onClick={() => {
+            take([starter]).catch(() => {
+              setTrouble(`${starter.name} could not be added.`);
+            });
+          }}
+        >
+          Add {starter.name.toLowerCase()} to the pantry
+        </Button>
+      ))}
+      {offered.length === 0 && name !== '' && (
+        <Button size="small" component={Link} to="/pantry/new" startIcon={<Icon path={mdiPlus} />}>
+          Write it into the pantry
+        </Button>
+      )}
+      {trouble}
+    </Box>
+  );
+}
+
+/** Settles one line that was asked about: ingredient, amount, unit, state. What is not sure is left empty. */
 function Settle({
   season,
   each,
@@ -44,84 +82,149 @@ function Settle({
     ...recipes.map(({ id, name }) => ({ kind: 'recipe' as const, id, name })),
   ].filter((option, at, all) => all.findIndex(({ id, kind }) => id === option.id && kind === option.kind) === at);
   const [uses, setUses] = useState(each.found);
-  const [amount, setAmount] = useState(each.line?.amount ?? 1);
-  const [unit, setUnit] = useState<UnitCode>(each.line?.unit ?? 'g');
+  const [typed, setTyped] = useState(each.sure.amount === null ? '' : String(each.sure.amount));
+  const [unit, setUnit] = useState<UnitCode | ''>(each.sure.unit ?? '');
+  const [state, setState] = useState(each.sure.state ?? '');
+  const amount = Number(typed.replace(',', '.'));
+  const used = uses?.kind === 'ingredient' ? season.book.ingredients.get(uses.id) : undefined;
+  const states = unit !== '' && units[unit].measures === 'volume' ? (used?.densities ?? []) : [];
+  const isState = states.some((density) => density.state === state);
   return (
-    <Box
-      sx={{ display: 'grid', gap: 1, mt: 1, gridTemplateColumns: { xs: '1fr 1fr', md: '1fr 90px 130px auto auto' } }}
-    >
-      <Autocomplete
-        sx={{ gridColumn: { xs: '1 / -1', md: 'auto' } }}
-        options={options}
-        value={options.find(({ id }) => id === uses?.id) ?? null}
-        groupBy={(option) => (each.candidates.some(({ id }) => id === option.id) ? 'Perhaps' : 'Everything')}
-        getOptionLabel={(option) => option.name}
-        getOptionKey={({ kind, id }) => `${kind} ${id}`}
-        onChange={(_event, picked) => {
-          setUses(picked);
-        }}
-        renderInput={(props) => <TextField {...props} label="Which ingredient" />}
-      />
-      <TextField
-        label="Amount"
-        type="number"
-        value={amount || ''}
-        onChange={({ target }) => {
-          setAmount(Number(target.value));
-        }}
-      />
-      <TextField
-        select
-        label="Unit"
-        value={unit}
-        onChange={({ target }) => {
-          setUnit(target.value as UnitCode);
+    <>
+      {each.found === null && <FromStarter season={season} name={each.name} />}
+      {each.either.length > 0 && (
+        <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', mt: 0.5 }}>
+          {each.either.map((one) => (
+            <Chip
+              key={`${String(one.amount)} ${one.unit}`}
+              label={sayMeasure(one.amount, one.unit)}
+              variant="outlined"
+              onClick={() => {
+                setTyped(String(Number(one.amount.toPrecision(9))));
+                setUnit(one.unit);
+              }}
+            />
+          ))}
+        </Box>
+      )}
+      <Box
+        sx={{
+          display: 'grid',
+          gap: 1,
+          mt: 1,
+          gridTemplateColumns: { xs: '1fr 1fr', md: `1fr 90px 130px ${states.length > 1 ? '120px' : ''} auto auto` },
         }}
       >
-        {unitCodes.map((code) => (
-          <MenuItem key={code} value={code}>
-            {units[code].label}
-          </MenuItem>
-        ))}
-      </TextField>
-      <Button
-        variant="outlined"
-        disabled={!uses || !(amount > 0)}
-        onClick={() => {
-          if (uses && each.line)
-            onSettle({ ...each.line, uses: { kind: uses.kind, id: uses.id }, amount, unit, state: null });
-        }}
-      >
-        Take it so
-      </Button>
-      <Button
-        onClick={() => {
-          onSettle(null);
-        }}
-      >
-        Leave it out
-      </Button>
-    </Box>
+        <Autocomplete
+          sx={{ gridColumn: { xs: '1 / -1', md: 'auto' } }}
+          options={options}
+          value={options.find(({ id }) => id === uses?.id) ?? null}
+          groupBy={(option) => (each.candidates.some(({ id }) => id === option.id) ? 'Perhaps' : 'Everything')}
+          getOptionLabel={(option) => option.name}
+          getOptionKey={({ kind, id }) => `${kind} ${id}`}
+          onChange={(_event, picked) => {
+            setUses(picked);
+          }}
+          renderInput={(props) => <TextField {...props} label="Which ingredient" />}
+        />
+        <TextField
+          label="Amount"
+          value={typed}
+          error={typed !== '' && !(amount > 0)}
+          slotProps={{ htmlInput: { inputMode: 'decimal' } }}
+          onChange={({ target }) => {
+            setTyped(target.value);
+          }}
+        />
+        <TextField
+          select
+          label="Unit"
+          value={unit}
+          onChange={({ target }) => {
+            setUnit(target.value as UnitCode);
+          }}
+        >
+          {unitCodes.map((code) => (
+            <MenuItem key={code} value={code}>
+              {units[code].label}
+            </MenuItem>
+          ))}
+        </TextField>
+        {states.length > 1 && (
+          <TextField
+            select
+            label="Measured"
+            value={isState ? state : ''}
+            onChange={({ target }) => {
+              setState(target.value);
+            }}
+          >
+            {states.map((density) => (
+              <MenuItem key={density.state} value={density.state}>
+                {density.state}
+              </MenuItem>
+            ))}
+          </TextField>
+        )}
+        <Button
+          variant="outlined"
+          disabled={!uses || !(amount > 0) || unit === '' || (states.length > 1 && !isState)}
+          onClick={() => {
+            if (uses && unit !== '')
+              onSettle({
+                uses: { kind: uses.kind, id: uses.id },
+                amount,
+                unit,
+                state: isState ? state : null,
+                note: each.sure.note,
+                afterCook: false,
+              });
+          }}
+        >
+          Take it so
+        </Button>
+        <Button
+          onClick={() => {
+            onSettle(null);
+          }}
+        >
+          Leave it out
+        </Button>
+      </Box>
+    </>
   );
 }
 
+const SettledLine = ({ season, line }: { season: SeasonBook; line: RecipeLine | null }) => (
+  <Box sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>
+    <Icon path={mdiCheck} />
+    {line ? (
+      <span>
+        <Box component="span" sx={{ fontFamily: FIGURES, fontWeight: 650 }}>
+          {gramsOf(season, line)}
+        </Box>{' '}
+        {nameOfUse(season, line.uses)}, {sayMeasure(line.amount, line.unit)}
+        {[line.state, line.note].filter(Boolean).map((word) => `, ${word ?? ''}`)}
+      </span>
+    ) : (
+      <span>left out</span>
+    )}
+  </Box>
+);
+
 /** What was understood of each pasted line, and what must be asked. */
-export function ReadLines({ season, read, settled, onSettle }: ReadLinesProps) {
+export function ReadLines({ season, lines, keys, settled, onSettle }: ReadLinesProps) {
   return (
     <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none', display: 'grid', gap: 1 }}>
-      {read.map((each, index) => {
-        if (each.kind === 'heading')
-          return (
-            <Box component="li" key={index} sx={{ fontWeight: 700 }}>
-              {each.name}
-            </Box>
-          );
-        const line = settled.has(each.source) ? settled.get(each.source) : each.line;
-        const done = each.questions.length === 0 || settled.has(each.source);
+      {lines.map((each, index) => {
+        const key = keys[index] ?? '';
+        const isSettled = key in settled;
+        const line = isSettled ? (settled[key] ?? null) : each.line;
+        const done = each.questions.length === 0 || isSettled;
         return (
           <Box
             component="li"
-            key={index}
+            key={key}
             aria-label={each.source}
             sx={{
               borderLeft: 4,
@@ -134,20 +237,7 @@ export function ReadLines({ season, read, settled, onSettle }: ReadLinesProps) {
           >
             <Box sx={{ color: 'text.secondary', fontSize: 14 }}>{each.source}</Box>
             {done ? (
-              <Box sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>
-                <Icon path={mdiCheck} />
-                {line ? (
-                  <span>
-                    <Box component="span" sx={{ fontFamily: FIGURES, fontWeight: 650 }}>
-                      {gramsOf(season, line)}
-                    </Box>{' '}
-                    {nameOfUse(season, line.uses)}, {sayMeasure(line.amount, line.unit)}
-                    {[line.state, line.note].filter(Boolean).map((word) => `, ${word ?? ''}`)}
-                  </span>
-                ) : (
-                  <span>left out</span>
-                )}
-              </Box>
+              <SettledLine season={season} line={line} />
             ) : (
               each.questions.map((question) => (
                 <Box key={question} sx={{ display: 'flex', gap: 1, alignItems: 'center', fontWeight: 650 }}>
@@ -163,10 +253,12 @@ export function ReadLines({ season, read, settled, onSettle }: ReadLinesProps) {
             ))}
             {!done && (
               <Settle
+                // What was found anew, such as an ingredient that was just added, begins anew.
+                key={each.found?.id ?? ''}
                 season={season}
                 each={each}
                 onSettle={(picked) => {
-                  onSettle(each.source, picked);
+                  onSettle(key, picked);
                 }}
               />
             )}
