@@ -436,7 +436,7 @@ describe('ingredient lines as people write them', () => {
       const unit = (other?.unitOfMeasureID ?? '') as keyof typeof sameUnit;
       // Decimal commas, brackets and sums are beyond the library: only what has one plain amount is compared.
       const isPlain =
-        !/[,(/+;]|plus|and|dozen|doz|half|stick|pinch|dash|level|tin|can|bag|box|pack|bar|lb\.? \d|lb ?\d|kg \d|quarter|third|couple|\d ?[x×]/i.test(
+        !/[,([=/+;]|plus|and|dozen|doz|half|stick|pinch|dash|level|tin|can|bag|box|pack|bar|lb\.? \d|lb ?\d|kg \d|quarter|third|couple|\d ?[x×]/i.test(
           text.replace(/,? \p{L}+$/u, ''),
         );
       return got.line && isPlain && unit in sameUnit && other?.quantity
