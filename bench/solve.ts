@@ -73,7 +73,16 @@ say(
   const box = file.boxes.find(({ id }) => id === 'longest-night');
   if (box)
     await composeBox(
-      { box, without: [], leastKinds: 5, mostOfOne: 4, leastMarginPercent: 30, boxes: 10, spareMinutes: null },
+      {
+        box,
+        traces: false,
+        without: [],
+        leastKinds: 5,
+        mostOfOne: 4,
+        leastMarginPercent: 30,
+        boxes: 10,
+        spareMinutes: null,
+      },
       demo,
       solver,
     );

@@ -59,7 +59,7 @@ export function verifyPlan(plan: Plan, book: Book, orders: readonly OrderFiled[]
       if (at(day) < at(madeOn) + body.restDays) wrong.push(`${key}: finished on ${day} before its body has rested`);
       if (at(day) > at(handOver) - kitchen.packingLeadDays && !isFact)
         wrong.push(`${key}: finished on ${day}, too late to be packed`);
-      if (at(madeOn) + facts.piece.keepsDays < at(handOver) + kitchen.promisedDays)
+      if (at(madeOn) + facts.keepsDays < at(handOver) + kitchen.promisedDays)
         wrong.push(`${key}: made on ${madeOn}, too old for its promise`);
     }
   }

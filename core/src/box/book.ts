@@ -2,7 +2,7 @@ import { withYieldsOf, type BatchFiled } from '../batch/index.js';
 import type { Finding } from '../finding/index.js';
 import type { IngredientFiled } from '../ingredient/index.js';
 import type { KitchenDraft } from '../kitchen/index.js';
-import { workOutPiece, type PieceFacts, type PieceFiled } from '../piece/index.js';
+import { checkPans, workOutPiece, type PieceFacts, type PieceFiled } from '../piece/index.js';
 import { checkPots, openRecipeBook, type RecipeBook, type RecipeFiled } from '../recipe/index.js';
 import { asSold } from './editions.js';
 import { workOutBox, type BoxFacts } from './facts.js';
@@ -55,6 +55,7 @@ export function openBook(data: BookData): Book {
   const findings: Finding[] = [
     ...recipeBook.findings,
     ...checkPots(recipeBook, data.kitchen.pots),
+    ...checkPans(pieces.values(), recipeBook, data.kitchen.pans),
     ...[...pieces.values()].flatMap((facts) => facts.findings),
     ...[...boxes.values()].flatMap((facts) => facts.findings),
   ];

@@ -66,7 +66,7 @@ export function workOutBox(box: BoxFiled, pieces: ReadonlyMap<string, PieceFacts
   const weightGrams = known.reduce((sum, { facts, count }) => sum + facts.weightGrams * count, 0);
   const contains = inLabelOrder(known.flatMap(({ facts }) => facts.contains));
   const shortest = known.reduce<PieceFacts | undefined>(
-    (least, { facts }) => (least && least.piece.keepsDays <= facts.piece.keepsDays ? least : facts),
+    (least, { facts }) => (least && least.keepsDays <= facts.keepsDays ? least : facts),
     undefined,
   );
   const weakest = Math.max(0, ...known.map(({ facts }) => travelOrder.indexOf(facts.piece.travel)));
@@ -80,7 +80,7 @@ export function workOutBox(box: BoxFiled, pieces: ReadonlyMap<string, PieceFacts
     mayContain: inLabelOrder(known.flatMap(({ facts }) => facts.mayContain)).filter((code) => !contains.includes(code)),
     ingredientIds: new Set(known.flatMap(({ facts }) => [...facts.ingredientIds])),
     pieceIds: new Set(counts.map(({ pieceId }) => pieceId)),
-    keeps: shortest ? { days: shortest.piece.keepsDays, pieceName: shortest.piece.name } : null,
+    keeps: shortest ? { days: shortest.keepsDays, pieceName: shortest.piece.name } : null,
     travel: travelOrder[weakest] ?? 'travels',
     complete: counts.length > 0 && known.length === counts.length && known.every(({ facts }) => facts.complete),
     findings,

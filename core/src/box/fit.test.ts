@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { bookOf, box, ingredient, line, piece, recipe } from '../../testing/kitchen.js';
 import { saySize, sizeOfPiece } from '../piece/index.js';
-import { boxDraftSchema, goesInto, misfits, resolveBox, whyNotInto, wrongInBoxEdit } from './index.js';
+import { boxDraftSchema, goesInto, misfits, mostIn, resolveBox, whyNotInto, wrongInBoxEdit } from './index.js';
 
 const cut = {
   kind: 'cut' as const,
@@ -65,6 +65,39 @@ describe('the size of a piece', () => {
   });
 });
 
+describe('how many lie in a cell', () => {
+  const flat = { lengthMm: 36, widthMm: 36, heightMm: 8, estimated: false };
+
+  it('is counted by how they lie, not by their volume', () => {
+    // Eight have the volume for it; three lie on top of each other.
+    const cell = { lengthMm: 45, widthMm: 75, depthMm: 25 };
+    expect(8 * 36 * 36 * 8).toBeLessThan(cell.lengthMm * cell.widthMm * (cell.depthMm + 1));
+    expect(mostIn(flat, { ...cell, widthMm: 40 })).toBe(3);
+    expect(mostIn(flat, cell)).toBe(6);
+    expect(goesInto(flat, { ...cell, widthMm: 40 }, 8)).toBe(false);
+  });
+
+  it('turns some of them where that makes room', () => {
+    // 30 x 20 in 50 x 30: one lies along, one across.
+    expect(
+      mostIn({ lengthMm: 30, widthMm: 20, heightMm: 10, estimated: false }, { lengthMm: 50, widthMm: 30, depthMm: 10 }),
+    ).toBe(2);
+  });
+
+  it('is never more than the room, and never less in a larger cell', () => {
+    const side = fc.integer({ min: 5, max: 80 });
+    fc.assert(
+      fc.property(side, side, side, side, side, side, fc.integer({ min: 0, max: 20 }), (a, b, c, l, w, d, more) => {
+        const size = { lengthMm: a, widthMm: b, heightMm: c, estimated: false };
+        const most = mostIn(size, { lengthMm: l, widthMm: w, depthMm: d });
+        expect(most * a * b * c).toBeLessThanOrEqual(l * w * d);
+        expect(mostIn(size, { lengthMm: w, widthMm: l, depthMm: d })).toBe(most);
+        expect(mostIn(size, { lengthMm: l, widthMm: w, depthMm: d + more })).toBeGreaterThanOrEqual(most);
+      }),
+    );
+  });
+});
+
 describe('a piece that does not fit', () => {
   const snug = book.boxes.get('snug');
 
@@ -74,7 +107,9 @@ describe('a piece that does not fit', () => {
     expect(snug?.findings.map((each) => each.message)).toContain(why);
     expect(snug && whyNotInto({ ...snug.box, tray: null }, 1, facts('bar'))).toBeNull();
     expect(snug && whyNotInto(snug.box, 1, facts('jar'))).toBeNull();
-    expect(snug && whyNotInto(snug.box, 0, facts('square'), 3)).toMatch(/^3 of square does not fit: each is about/);
+    expect(snug && whyNotInto(snug.box, 0, facts('square'), 3)).toMatch(
+      /^3 of square do not fit: each is about .* and 1 lies in it\.$/,
+    );
   });
 
   it('is refused by an edit that puts it there, and left alone where it lay before', () => {

@@ -1,3 +1,4 @@
+import { sayCount } from '../quantity/index.js';
 import { sizeOfPiece, saySize, type PieceFacts, type PieceSize } from '../piece/index.js';
 import type { BoxDraft } from './schema.js';
 
@@ -22,18 +23,36 @@ export function cellSize({ rows, columns, tray }: Trayed, index: number): CellSi
 /** A piece may be this much larger than worked out before it is turned away, mm: a worked-out size is no measurement. */
 const GIVE_MM = 1;
 
-/** Whether pieces of a size go into a cell: each by its sides, turned if need be, and all of them by their room. */
-export function goesInto(size: PieceSize, cell: CellSize, count: number): boolean {
-  const give = size.estimated ? GIVE_MM : 0;
-  const [long, short] = [Math.max(size.lengthMm, size.widthMm), Math.min(size.lengthMm, size.widthMm)];
-  const [longCell, shortCell] = [Math.max(cell.lengthMm, cell.widthMm), Math.min(cell.lengthMm, cell.widthMm)];
-  return (
-    long <= longCell + give &&
-    short <= shortCell + give &&
-    size.heightMm <= cell.depthMm + give &&
-    (count === 1 || count * size.lengthMm * size.widthMm * size.heightMm <= cell.lengthMm * cell.widthMm * cell.depthMm)
+/** How many times a side goes along another, with a hair for the arithmetic. */
+const times = (along: number, side: number): number => Math.floor(along / side + 1e-9);
+
+/** How many rectangles lie in a larger one, all of them straight: in columns the one way round, in what is left the other. */
+function layFlat(length: number, width: number, cellLength: number, cellWidth: number): number {
+  const blocks = (a: number, b: number, along: number, across: number): number[] =>
+    Array.from({ length: times(along, a) + 1 }, (_none, columns) => {
+      const left = along - columns * a;
+      return columns * times(across, b) + times(left, b) * times(across, a);
+    });
+  return Math.max(
+    ...blocks(length, width, cellLength, cellWidth),
+    ...blocks(width, length, cellLength, cellWidth),
+    ...blocks(length, width, cellWidth, cellLength),
+    ...blocks(width, length, cellWidth, cellLength),
   );
 }
+
+/**
+ * How many pieces of a size lie in a cell: flat and straight, turned where that helps, in layers as deep as the cell is.
+ * @returns 0 when not even one does
+ */
+export function mostIn(size: PieceSize, cell: CellSize): number {
+  const give = size.estimated ? GIVE_MM : 0;
+  const [length, width] = [cell.lengthMm + give, cell.widthMm + give];
+  return layFlat(size.lengthMm, size.widthMm, length, width) * times(cell.depthMm + give, size.heightMm);
+}
+
+/** Whether so many pieces of a size lie in a cell. */
+export const goesInto = (size: PieceSize, cell: CellSize, count: number): boolean => mostIn(size, cell) >= count;
 
 /**
  * Why pieces do not go into a cell, with the sizes.
@@ -44,8 +63,11 @@ export function whyNotInto(box: Trayed, index: number, facts: PieceFacts, count 
   const size = sizeOfPiece(facts);
   if (!cell || !size || goesInto(size, cell, count)) return null;
   const inner = `${String(cell.lengthMm)} x ${String(cell.widthMm)} mm, ${String(cell.depthMm)} mm deep`;
-  const what = count === 1 ? facts.piece.name : `${String(count)} of ${facts.piece.name}`;
-  return `${what} does not fit: ${count === 1 ? 'it is' : 'each is'} ${saySize(size)}, cell ${String(index + 1)} is ${inner}.`;
+  const most = mostIn(size, cell);
+  const where = `cell ${String(index + 1)} is ${inner}`;
+  return most === 0
+    ? `${facts.piece.name} does not fit: it is ${saySize(size)}, ${where}.`
+    : `${String(count)} of ${facts.piece.name} do not fit: each is ${saySize(size)}, ${where}, and ${sayCount(most, 'lies', 'lie')} in it.`;
 }
 
 /** Every cell whose pieces do not go into it, and why. */

@@ -84,6 +84,9 @@ export function resolveBox(
   };
 }
 
+/** How far one number is from another: 0 for the same, the more the greater their ratio. */
+export const nearness = (a: number, b: number): number => Math.abs(Math.log(Math.max(a, 1e-9) / Math.max(b, 1e-9)));
+
 /** A piece that could take the place of another, where the box has no stand-in for it. */
 export interface Proposal {
   readonly fromId: string;
@@ -108,8 +111,6 @@ export function proposeStandIns(
     const id = facts.box.cells[cell - 1]?.pieceId;
     if (id !== undefined) cellsOf.set(id, [...(cellsOf.get(id) ?? []), cell - 1]);
   }
-  /** How far one number is from another, as a share of it. */
-  const apart = (a: number, b: number) => Math.abs(Math.log(Math.max(a, 1e-9) / Math.max(b, 1e-9)));
   return [...cellsOf].flatMap(([fromId, cells]) => {
     const from = pieces.get(fromId);
     if (!from) return [];
@@ -118,7 +119,7 @@ export function proposeStandIns(
       .filter((other) => cells.every((index) => mayStandIn(facts, index, without, other)))
       .map((other) => ({
         id: other.piece.id,
-        far: apart(other.weightGrams, from.weightGrams) + apart(costOf(other.piece.id), costOf(fromId)),
+        far: nearness(other.weightGrams, from.weightGrams) + nearness(costOf(other.piece.id), costOf(fromId)),
       }))
       .sort((a, b) => a.far - b.far || (a.id < b.id ? -1 : 1));
     return best ? [{ fromId, toId: best.id }] : [];

@@ -1,7 +1,14 @@
-import type { Book, BoxContent } from '../box/index.js';
-import { whyNotInto } from '../box/index.js';
-import { exclusionName, isClear } from '../ingredient/index.js';
-import { costBasis, workOfPiece, type CostBasis } from '../money/index.js';
+import {
+  cellSize,
+  nearness,
+  whyNotInto,
+  workOutBox,
+  type Book,
+  type BoxContent,
+  type PieceCount,
+} from '../box/index.js';
+import { exclusionName, isClear, substances } from '../ingredient/index.js';
+import { costBasis, costOfBox, workOfPiece, type CostBasis } from '../money/index.js';
 import type { PieceFacts } from '../piece/index.js';
 import { sayCount, sayList, sayMinutes, sayMoney } from '../quantity/index.js';
 import { ModelBuilder, smallestClash, type LinearModel, type Solver, type Term } from '../solver/index.js';
@@ -12,6 +19,8 @@ export interface ComposeWish {
   readonly box: BoxContent;
   /** What must not be in it, such as `nuts`. */
   readonly without: readonly string[];
+  /** Whether pieces may be used that may contain traces of that, as their suppliers say. */
+  readonly traces: boolean;
   readonly leastKinds: number;
   readonly mostOfOne: number;
   readonly leastMarginPercent: number;
@@ -42,23 +51,46 @@ export interface Proposal {
 export interface Composition {
   readonly proposals: readonly Proposal[];
   readonly clash: readonly string[];
+  /** Pieces that were not used, because they may contain traces of what is ruled out: that is for the maker to say. */
+  readonly traces: readonly string[];
 }
 
 interface Candidate {
   readonly facts: PieceFacts;
   readonly costMinor: number;
   readonly minutes: number;
+  /** The groups of cells that it fits into. */
+  readonly groups: readonly number[];
 }
 
-/** The pieces that may lie in the box at all: complete, clear of what is ruled out, and small enough for every cell. */
-function candidates(wish: ComposeWish, book: Book, basis: CostBasis): Candidate[] {
+/** Cells of one size: what fits into one of them fits into all. */
+interface CellGroup {
+  readonly cells: readonly number[];
+}
+
+function groupCells({ box }: ComposeWish): CellGroup[] {
+  const groups = new Map<string, number[]>();
+  box.cells.forEach((_cell, index) => {
+    const key = JSON.stringify(cellSize(box, index));
+    groups.set(key, [...(groups.get(key) ?? []), index]);
+  });
+  return [...groups.values()].map((cells) => ({ cells }));
+}
+
+/** Whether the suppliers of a piece speak of traces of what is ruled out. */
+const hasTraces = ({ without }: ComposeWish, { mayContain }: PieceFacts): boolean =>
+  !isClear(without, substances(mayContain));
+
+/** The pieces that may lie in the box at all: complete, clear of what is ruled out, and small enough for a cell of it. */
+function candidates(wish: ComposeWish, groups: readonly CellGroup[], book: Book, basis: CostBasis): Candidate[] {
   return [...book.pieces.values()].flatMap((facts) => {
-    const clear = isClear(wish.without, facts);
-    const fits = wish.box.cells.every((_cell, index) => whyNotInto(wish.box, index, facts) === null);
-    if (!facts.complete || !clear || !fits) return [];
+    const fits = groups.flatMap(({ cells: [first = 0] }, index) =>
+      whyNotInto(wish.box, first, facts) === null ? [index] : [],
+    );
+    if (!facts.complete || !isClear(wish.without, facts) || fits.length === 0) return [];
     const { ingredients, handsMinutes } = workOfPiece(facts, book, basis);
     const hands = (handsMinutes * book.kitchen.handsRateMinorPerHour) / 60;
-    return [{ facts, costMinor: ingredients.toNumber() + hands, minutes: handsMinutes }];
+    return [{ facts, costMinor: ingredients.toNumber() + hands, minutes: handsMinutes, groups: fits }];
   });
 }
 
@@ -91,10 +123,11 @@ function keepApart(pieces: readonly Candidate[]): { readonly these: number[]; re
 /** The wishes as a model; the first rows are the wishes that may clash, with their words. */
 function modelOf(
   wish: ComposeWish,
+  groups: readonly CellGroup[],
   pieces: readonly Candidate[],
   aim: Aim,
   book: Book,
-): { model: LinearModel; words: string[] } {
+): { model: LinearModel; words: string[]; placed: readonly (readonly number[])[] } {
   const model = new ModelBuilder();
   const cells = wish.box.cells.length;
   // Among equally good ones the cheaper: less than one kind and less than a second can ever be worth.
@@ -106,6 +139,15 @@ function modelOf(
       whole: true,
     }),
   );
+  // How many of each piece lie in the cells of each size that it fits into.
+  const placed = pieces.map((each) =>
+    groups.map((group, index) =>
+      model.column(`${each.facts.piece.id} in cells ${String(index + 1)}`, 0, {
+        upper: each.groups.includes(index) ? group.cells.length : 0,
+        whole: true,
+      }),
+    ),
+  );
   const uses = pieces.map((each) => model.choice(`use ${each.facts.piece.id}`, aim === 'variety' ? -1 : 0));
   const say = (minor: number) => sayMoney(Math.round(minor), book.kitchen.currency);
   const of = (value: (each: Candidate) => number): Term[] =>
@@ -115,12 +157,16 @@ function modelOf(
     words.push(text);
     add(text);
   };
-  wished(
-    `${sayCount(cells, 'cell')}, no more than ${sayCount(wish.mostOfOne, 'of a kind', 'of a kind')}, from ${sayCount(pieces.length, 'piece')}${sayRuledOut(wish, book)} that fit`,
-    (name) => {
-      model.exactly(name, of(() => 1), cells); // prettier-ignore
-    },
-  );
+  groups.forEach((group, at) => {
+    const fitting = pieces.filter((each) => each.groups.includes(at)).length;
+    const which = groups.length === 1 ? '' : ` like cell ${String((group.cells[0] ?? 0) + 1)}`;
+    wished(
+      `${sayCount(group.cells.length, 'cell')}${which}, no more than ${sayCount(wish.mostOfOne, 'of a kind', 'of a kind')}, from ${sayCount(fitting, 'piece')}${sayRuledOut(wish, book)} that fit`,
+      (name) => {
+        model.exactly(name, placed.map((row): Term => [row[at] ?? 0, 1]), group.cells.length); // prettier-ignore
+      },
+    );
+  });
   wished(`${sayCount(wish.leastKinds, 'kind')} or more that may lie together`, (name) => {
     model.atLeast(name, uses.map((use): Term => [use, 1]), wish.leastKinds); // prettier-ignore
   });
@@ -138,6 +184,8 @@ function modelOf(
     });
   pieces.forEach((each, index) => {
     const [count, use] = [counts[index] ?? 0, uses[index] ?? 0];
+    const inCells = (placed[index] ?? []).map((column): Term => [column, 1]);
+    model.exactly(`${each.facts.piece.id} lies in cells`, [...inCells, [count, -1]], 0);
     model.atMost(`${each.facts.piece.id} only when used`, [[count, 1], [use, -wish.mostOfOne]], 0); // prettier-ignore
     model.atLeast(`${each.facts.piece.id} when used`, [[count, 1], [use, -1]], 0); // prettier-ignore
   });
@@ -146,73 +194,146 @@ function modelOf(
     for (const index of these) model.atMost('apart', [[uses[index] ?? 0, 1], [chosen, -1]], 0); // prettier-ignore
     for (const index of those) model.atMost('apart', [[uses[index] ?? 0, 1], [chosen, 1]], 1); // prettier-ignore
   }
-  return { model: model.build(), words };
+  return { model: model.build(), words, placed };
 }
 
-/** The pieces laid out so that equal ones lie far from each other: dealt round, the most frequent first. */
-function layOut(counts: readonly { readonly pieceId: string; readonly count: number }[]): BoxContent['cells'] {
-  const left = counts.map((each) => ({ ...each })).sort((a, b) => b.count - a.count);
-  const cells: BoxContent['cells'] = [];
-  while (left.some(({ count }) => count > 0))
-    for (const each of left)
-      if (each.count > 0) {
-        each.count -= 1;
-        cells.push({ pieceId: each.pieceId, count: 1, standIns: [] });
-      }
+/** The pieces of each group of cells laid out so that equal ones lie far from each other: dealt round, the most frequent first. */
+function layOut(groups: readonly CellGroup[], counts: readonly (readonly PieceCount[])[]): string[] {
+  const cells: string[] = [];
+  groups.forEach((group, at) => {
+    const left = (counts[at] ?? []).map((each) => ({ ...each })).sort((a, b) => b.count - a.count);
+    const dealt: string[] = [];
+    while (left.some(({ count }) => count > 0))
+      for (const each of left)
+        if (each.count > 0) {
+          each.count -= 1;
+          dealt.push(each.pieceId);
+        }
+    group.cells.forEach((cell, index) => {
+      cells[cell] = dealt[index] ?? '';
+    });
+  });
   return cells;
 }
 
-const best: Record<Aim, (text: { cost: string; kinds: string; minutes: string }) => string> = {
-  cost: ({ cost }) => `No box that keeps your wishes costs less than ${cost}.`,
-  variety: ({ kinds }) => `No box that keeps your wishes has more than ${kinds}.`,
-  'bench time': ({ minutes }) => `No box that keeps your wishes takes less than ${minutes} of your hands.`,
-};
+/** A cell names at most so many stand-ins. */
+const MOST_STAND_INS = 3;
 
 /**
- * Finds the cheapest, the most varied and the quickest box that keeps every wish, each proven by the solver. Pieces that must not lie
- * together never do.
+ * Stand-ins for a piece in a cell: others that fit there, for each thing that it contains one that is free of it where there is one;
+ * those of the same box first, then the nearest in weight and price.
+ */
+function standInsFor(
+  piece: Candidate,
+  group: number,
+  chosen: ReadonlySet<string>,
+  pieces: readonly Candidate[],
+): string[] {
+  const far = (other: Candidate) =>
+    (chosen.has(other.facts.piece.id) ? 0 : 100) +
+    nearness(other.facts.weightGrams, piece.facts.weightGrams) +
+    nearness(other.costMinor, piece.costMinor);
+  const others = pieces
+    .filter((other) => other !== piece && other.groups.includes(group))
+    .sort((a, b) => far(a) - far(b) || (a.facts.piece.id < b.facts.piece.id ? -1 : 1));
+  const open = new Set(piece.facts.contains);
+  const found: string[] = [];
+  for (const { facts } of others) {
+    const frees = [...open].filter((code) => !facts.contains.includes(code));
+    if (frees.length === 0 || found.length === MOST_STAND_INS) continue;
+    frees.forEach((code) => open.delete(code));
+    found.push(facts.piece.id);
+  }
+  return found;
+}
+
+const best: Record<Aim, (text: { cost: string; kinds: string; minutes: string }) => string> = {
+  cost: ({ cost }) => `No box with a piece in each cell that keeps your wishes costs less than ${cost}.`,
+  variety: ({ kinds }) => `No box with a piece in each cell that keeps your wishes has more than ${kinds}.`,
+  'bench time': ({ minutes }) =>
+    `No box with a piece in each cell that keeps your wishes takes less than ${minutes} of your hands.`,
+};
+
+/** What a proposal is worked out from. */
+interface Ground {
+  readonly wish: ComposeWish;
+  readonly groups: readonly CellGroup[];
+  readonly pieces: readonly Candidate[];
+  readonly book: Book;
+  readonly basis: CostBasis;
+}
+
+/** A proposal: its pieces cell by cell with their stand-ins, and what the same box costs anywhere else. */
+function proposalOf(
+  aim: Aim,
+  counts: readonly PieceCount[],
+  ids: readonly string[],
+  { wish, groups, pieces, book, basis }: Ground,
+): Proposal {
+  const chosen = new Set(counts.map(({ pieceId }) => pieceId));
+  const cells = ids.map((pieceId, index) => {
+    const piece = pieces.find(({ facts }) => facts.piece.id === pieceId);
+    const group = groups.findIndex((each) => each.cells.includes(index));
+    return { pieceId, count: 1, standIns: piece ? standInsFor(piece, group, chosen, pieces) : [] };
+  });
+  const content = { ...wish.box, cells };
+  const facts = workOutBox({ ...content, id: 'proposal', notes: '', edition: 1, editions: [] }, book.pieces);
+  const { costMinor, marginPercent, handsMinutes } = costOfBox(facts, book, basis);
+  const said = {
+    cost: sayMoney(costMinor, book.kitchen.currency),
+    kinds: sayCount(counts.length, 'kind'),
+    minutes: sayMinutes(handsMinutes),
+  };
+  return {
+    aim,
+    cells,
+    pieces: counts,
+    kinds: counts.length,
+    costMinor,
+    marginPercent: marginPercent ?? 0,
+    handsMinutes,
+    why: [
+      best[aim](said),
+      `It costs ${said.cost}, ${String(Math.round(marginPercent ?? 0))} % of the price is left, and it takes ${said.minutes}.`,
+    ],
+  };
+}
+
+/**
+ * Finds the cheapest, the most varied and the quickest box that keeps every wish, one piece in each cell, each proven by the solver.
+ * Each piece fits the cell it lies in; pieces that must not lie together never do; pieces that may contain traces of what is ruled out
+ * are used only where the wish says so. Each cell gets stand-ins.
  * @returns the same box only once; when no box keeps the wishes, the fewest of them that clash
  */
 export async function composeBox(wish: ComposeWish, book: Book, solver: Solver): Promise<Composition> {
-  const pieces = candidates(wish, book, costBasis(book));
+  const basis = costBasis(book);
+  const groups = groupCells(wish);
+  const all = candidates(wish, groups, book, basis);
+  const pieces = wish.traces ? all : all.filter(({ facts }) => !hasTraces(wish, facts));
+  const traces = all.filter((each) => !pieces.includes(each)).map(({ facts }) => facts.piece.id);
   if (pieces.length === 0)
-    return { proposals: [], clash: [`A piece that goes into every cell${sayRuledOut(wish, book)}`] };
+    return { proposals: [], clash: [`A piece that goes into a cell${sayRuledOut(wish, book)}`], traces };
   const proposals: Proposal[] = [];
   for (const aim of aims) {
-    const { model, words } = modelOf(wish, pieces, aim, book);
+    const { model, words, placed } = modelOf(wish, groups, pieces, aim, book);
     const { status, values } = await solver(model);
     if (status === 'impossible') {
       const rows = words.map((_text, index) => index);
-      return { proposals: [], clash: (await smallestClash(model, rows, solver)).map((row) => words[row] ?? '') };
+      const clash = (await smallestClash(model, rows, solver)).map((row) => words[row] ?? '');
+      return { proposals: [], clash, traces };
     }
+    const inGroup = groups.map((_group, at) =>
+      pieces.flatMap(({ facts }, index) => {
+        const count = Math.round(values[placed[index]?.[at] ?? -1] ?? 0);
+        return count > 0 ? [{ pieceId: facts.piece.id, count }] : [];
+      }),
+    );
     const counts = pieces.flatMap(({ facts }, index) => {
-      const count = values[index] ?? 0;
+      const count = Math.round(values[index] ?? 0);
       return count > 0 ? [{ pieceId: facts.piece.id, count }] : [];
     });
-    const sum = (value: (each: Candidate) => number) =>
-      pieces.reduce((total, each, index) => total + value(each) * (values[index] ?? 0), 0);
-    const cost = sum((each) => each.costMinor) + fixedCost(wish, book);
-    const minutes = sum((each) => each.minutes) + wish.box.packMinutes;
-    const margin = (100 * (wish.box.priceMinor - cost)) / wish.box.priceMinor;
-    const words3 = {
-      cost: sayMoney(Math.round(cost), book.kitchen.currency),
-      kinds: sayCount(counts.length, 'kind'),
-      minutes: sayMinutes(minutes),
-    };
     if (proposals.some((each) => JSON.stringify(each.pieces) === JSON.stringify(counts))) continue;
-    proposals.push({
-      aim,
-      cells: layOut(counts),
-      pieces: counts,
-      kinds: counts.length,
-      costMinor: Math.round(cost),
-      marginPercent: margin,
-      handsMinutes: minutes,
-      why: [
-        best[aim](words3),
-        `It costs ${words3.cost}, ${String(Math.round(margin))} % of the price is left, and it takes ${words3.minutes}.`,
-      ],
-    });
+    proposals.push(proposalOf(aim, counts, layOut(groups, inGroup), { wish, groups, pieces, book, basis }));
   }
-  return { proposals, clash: [] };
+  return { proposals, clash: [], traces };
 }

@@ -1,12 +1,13 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { noParts, type Parts } from '../ingredient/index.js';
+import { addParts, noParts, scaleParts, type Parts } from '../ingredient/index.js';
 import {
   abvOf,
   boilingPointAt,
   elevationOf,
   foamings,
   ganacheBalance,
+  keptAfterHeat,
   potCheck,
   readingHere,
   stageAt,
@@ -15,6 +16,8 @@ import {
   temperingCurves,
   waterActivity,
   waterLeft,
+  type EstimatedWaterActivity,
+  type GanachePart,
 } from './index.js';
 
 const parts = (some: Partial<Parts>): Parts => ({ ...noParts, ...some });
@@ -24,6 +27,7 @@ const anyParts = fc
     sucrose: fc.double({ min: 0, max: 60, noNaN: true }),
     glucose: fc.double({ min: 0, max: 40, noNaN: true }),
     lactose: fc.double({ min: 0, max: 10, noNaN: true }),
+    otherCarbohydrate: fc.double({ min: 0, max: 60, noNaN: true }),
   })
   .map(parts);
 
@@ -106,69 +110,124 @@ describe('the pot', () => {
   });
 });
 
+/** The estimate of what can be estimated. */
+function estimated(of: Parts, glassy = false): EstimatedWaterActivity {
+  const estimate = waterActivity(of, glassy);
+  if (estimate.reading === 'not estimated') throw new Error(estimate.why);
+  return estimate;
+}
+
 describe('water activity', () => {
   it('is a range with its uncertainty, and reads the Food Code against its upper end', () => {
-    const cream = waterActivity(parts({ water: 30, sucrose: 30, lactose: 3, fat: 37 }), false);
+    const cream = estimated(parts({ water: 30, sucrose: 30, lactose: 3, fat: 37 }));
     expect(cream.low).toBeLessThan(cream.high);
     expect(cream.reading).toBe('may be above');
-    expect(waterActivity(parts({ water: 12, glucose: 40, sucrose: 30, fat: 18 }), false).reading).toBe('below');
+    expect(estimated(parts({ water: 12, glucose: 40, sucrose: 30, fat: 18 })).reading).toBe('below');
   });
 
   it('counts no more sugar than dissolves, unless it is a clear boiled one', () => {
-    const fudge = parts({ water: 8, sucrose: 80, fat: 12 });
-    expect(waterActivity(fudge, false).high).toBeGreaterThan(waterActivity(fudge, true).high + 0.2);
+    const fudge = parts({ water: 11, sucrose: 77, fat: 12 });
+    expect(estimated(fudge).high).toBeGreaterThan(estimated(fudge, true).high + 0.2);
   });
 
-  it('says only that it is dry where there is hardly any water', () => {
-    expect(waterActivity(parts({ water: 1, sucrose: 50, fat: 49 }), false)).toEqual({
-      norrish: null,
-      moneyBorn: null,
-      low: 0,
-      high: 0.6,
-      reading: 'below',
-    });
+  it('is lower with dextrins, which hold water too', () => {
+    const syrup = parts({ water: 20, glucose: 16, maltose: 12 });
+    expect(estimated({ ...syrup, dextrin: 52 }).high).toBeLessThan(estimated({ ...syrup, fat: 52 }).low);
   });
 
-  it('stays between 0 and 1 and never rises with sugar', () => {
+  it.each([
+    ['cocoa powder', parts({ water: 3, sucrose: 1.8, otherCarbohydrate: 56, fat: 13.7, protein: 19.6, ash: 5.9 })],
+    ['shortbread', parts({ water: 5, sucrose: 18, otherCarbohydrate: 42, fat: 29, protein: 6 })],
+    ['shortbread that is hardly baked', parts({ water: 14, sucrose: 16, otherCarbohydrate: 40, fat: 25, protein: 5 })],
+    ['nougat', parts({ water: 9, sucrose: 40, glucose: 15, fructose: 10, fat: 20, protein: 6 })],
+    ['toffee', parts({ water: 1, sucrose: 50, fat: 49 })],
+  ])('of %s is not estimated', (_name, dry) => {
+    expect(waterActivity(dry, false)).toEqual({ reading: 'not estimated', why: expect.any(String) });
+  });
+
+  it('stays between 0 and 1, never rises with sugar, and is no number where the equations do not reach', () => {
     fc.assert(
       fc.property(anyParts, (some) => {
-        const { low, high } = waterActivity(some, false);
-        expect(low).toBeGreaterThanOrEqual(0);
-        expect(high).toBeLessThanOrEqual(1);
-        expect(waterActivity({ ...some, glucose: some.glucose + 5 }, false).high).toBeLessThanOrEqual(high);
+        const estimate = waterActivity(some, false);
+        const isOutside = some.water < 10 || some.otherCarbohydrate > 1.5 * some.water;
+        expect(estimate.reading === 'not estimated').toBe(isOutside);
+        if (estimate.reading === 'not estimated') return;
+        expect(estimate.low).toBeGreaterThanOrEqual(0);
+        expect(estimate.high).toBeLessThanOrEqual(1);
+        expect(estimated({ ...some, glucose: some.glucose + 5 }).high).toBeLessThanOrEqual(estimate.high);
       }),
     );
   });
 });
 
 describe('ganache', () => {
-  const cream = { grams: 200, parts: parts({ water: 58, fat: 36, lactose: 3, protein: 2, ash: 1 }), chocolate: null };
+  const plain = { chocolate: null, cocoaButter: 0 };
+  const cream = { ...plain, grams: 200, parts: parts({ water: 58, fat: 36, lactose: 3, protein: 2, ash: 1 }) };
   const of = (chocolate: 'dark' | 'milk' | 'white', grams: number) => ({
     grams,
     parts: parts({ water: 1, sucrose: 40, fat: 40, otherCarbohydrate: 11, protein: 7, ash: 1 }),
     chocolate,
+    cocoaButter: 35,
   });
+  const cocoaButter = (grams: number) => ({ ...plain, grams, parts: parts({ fat: 100 }), cocoaButter: 100 });
+
+  /** The balance for ingredients of which so much water has boiled off, g. */
+  function balance(all: readonly GanachePart[], boiledOff = 0) {
+    const grams = all.reduce((sum, each) => sum + each.grams, 0);
+    const whole = all.reduce((sum, each) => addParts(sum, each.parts, each.grams / 100), noParts);
+    const left = grams - boiledOff;
+    const finished = scaleParts({ ...whole, water: whole.water - boiledOff }, 100 / left);
+    return ganacheBalance(
+      all.map((each) => ({ ...each, grams: each.grams / left })),
+      finished,
+    );
+  }
 
   it('reads the set by the dark chocolate that it is worth', () => {
-    expect(ganacheBalance([cream, of('dark', 200)])?.reads).toBe('pours and glazes');
-    expect(ganacheBalance([cream, of('dark', 300)])?.reads).toBe('pipes');
-    expect(ganacheBalance([cream, of('dark', 400)])?.reads).toBe('sets to cut or roll');
-    expect(ganacheBalance([cream, of('milk', 250)])?.ratio).toBeCloseTo(1, 9);
-    expect(ganacheBalance([cream, of('white', 300)])?.ratio).toBeCloseTo(1, 9);
+    expect(balance([cream, of('dark', 200)])?.reads).toBe('pours and glazes');
+    expect(balance([cream, of('dark', 300)])?.reads).toBe('pipes');
+    expect(balance([cream, of('dark', 400)])?.reads).toBe('sets to cut or roll');
+    expect(balance([cream, of('milk', 250)])?.ratio).toBeCloseTo(1, 9);
+    expect(balance([cream, of('white', 300)])?.ratio).toBeCloseTo(1, 9);
+  });
+
+  it('counts cocoa butter with the chocolate, and no water that has boiled off', () => {
+    expect(balance([cream, of('dark', 200), cocoaButter(100)])?.ratio).toBeCloseTo(1.5, 9);
+    expect(balance([cream, of('dark', 200)], 50)?.ratio).toBeCloseTo(200 / 150, 9);
   });
 
   it('splits the whole into phases that add up', () => {
-    const balance = ganacheBalance([cream, of('dark', 300)]);
-    expect(balance).toMatchObject({ fat: expect.closeTo((36 * 200 + 40 * 300) / 500, 9) });
-    expect((balance?.fat ?? 0) + (balance?.water ?? 0) + (balance?.sugars ?? 0) + (balance?.solids ?? 0)).toBeCloseTo(
-      100,
-      9,
-    );
+    const found = balance([cream, of('dark', 300)]);
+    expect(found).toMatchObject({ fat: expect.closeTo((36 * 200 + 40 * 300) / 500, 9) });
+    expect((found?.fat ?? 0) + (found?.water ?? 0) + (found?.sugars ?? 0) + (found?.solids ?? 0)).toBeCloseTo(100, 9);
   });
 
-  it('is no ganache without chocolate or cream', () => {
-    expect(ganacheBalance([cream])).toBeNull();
-    expect(ganacheBalance([of('dark', 100)])).toBeNull();
+  it('is no ganache without chocolate or liquid, or with much of anything else', () => {
+    const paste = { ...plain, grams: 200, parts: parts({ water: 1, sucrose: 50, fat: 35, protein: 14 }) };
+    const flour = { ...plain, grams: 200, parts: parts({ water: 12, otherCarbohydrate: 78, protein: 10 }) };
+    expect(balance([cream])).toBeNull();
+    expect(balance([of('dark', 100)])).toBeNull();
+    expect(balance([of('dark', 200), paste])).toBeNull();
+    expect(balance([cream, of('dark', 200), flour])).toBeNull();
+    expect(balance([{ ...cream, grams: 900 }, of('dark', 100)])).toBeNull();
+  });
+});
+
+describe('alcohol on the heat', () => {
+  it('is kept as the table says at its points, less and less between them', () => {
+    expect([0, 15, 30, 60, 90, 120, 150, 600].map(keptAfterHeat)).toEqual([
+      0.85, 0.4, 0.35, 0.25, 0.2, 0.1, 0.05, 0.05,
+    ]);
+    expect(keptAfterHeat(7.5)).toBeCloseTo(0.625, 9);
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0, max: 200, noNaN: true }),
+        fc.double({ min: 0, max: 60, noNaN: true }),
+        (a, more) => {
+          expect(keptAfterHeat(a + more)).toBeLessThanOrEqual(keptAfterHeat(a));
+        },
+      ),
+    );
   });
 });
 

@@ -93,7 +93,7 @@ export function sugarPercentAt(seaLevelCelsius: number): number {
 
 /**
  * Water left in a syrup cooked to a temperature, g; fat and other solids are taken as inert.
- * @param sugarGrams dissolved sugars in the pot
+ * @param sugarGrams dissolved sugars and dextrins in the pot: weight for weight a 42 DE syrup boils near to sucrose (common practice, no source)
  * @param seaLevelCelsius at 1 atm
  * Cooks' tables stand 1-3 K higher at the same strength, because milk, fat and other sugars shift it: an estimate, to be replaced by weighing.
  */

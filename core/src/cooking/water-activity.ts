@@ -2,13 +2,18 @@ import type { Parts } from '../ingredient/index.js';
 
 const WATER_MOL = 18.015;
 
-/** Molar mass, g/mol, and Norrish's constant. Source: Norrish 1966; Chirife and co-workers (from memory). */
+/**
+ * Molar mass, g/mol, and Norrish's constant. Source: Norrish 1966; Chirife and co-workers (from memory).
+ * The dextrins of a 42 DE glucose syrup: the number average of the whole syrup is 18016/DE (a definition), less its glucose and maltose;
+ * their constant is taken as that of maltose, no source.
+ */
 const solutes = {
   sucrose: { molar: 342.3, k: 6.47 },
   glucose: { molar: 180.16, k: 2.25 },
   fructose: { molar: 180.16, k: 2.25 },
   lactose: { molar: 342.3, k: 10.2 },
   maltose: { molar: 342.3, k: 4.54 },
+  dextrin: { molar: 770, k: 4.54 },
   // Norrish's constant of ethanol is not at hand: it is counted as an ideal solute.
   ethanol: { molar: 46.07, k: 0 },
 } as const;
@@ -54,18 +59,19 @@ export function moneyBorn(solution: Solution): number {
   return 1 / (1 + 0.27 * ((moles * 100) / solution.water));
 }
 
-/** Under this much water the equations say nothing of a confection that is mostly fat or glass, percent. */
-const TOO_DRY_PERCENT = 3;
+/** Both equations are for syrups: with less water than this they say nothing, percent. */
+const TOO_DRY_PERCENT = 10;
+/** Starch, fibre and cocoa hold water that is counted as free: so much of them to one part of water is beyond the equations. */
+const HELD_BY = 1.5;
 /** How far an estimate may be off either way. */
 const UNCERTAINTY = 0.03;
 /** By Table B of the US FDA Food Code 2022 what is below this is not time/temperature controlled, whatever its pH (from memory). */
 export const FOOD_CODE_LIMIT = 0.88;
 
 /** An estimate of water activity: never a measurement. */
-export interface WaterActivity {
-  /** By Norrish and by Money and Born; null where there is too little water for either. */
-  readonly norrish: number | null;
-  readonly moneyBorn: number | null;
+export interface EstimatedWaterActivity {
+  readonly norrish: number;
+  readonly moneyBorn: number;
   /** The range of both, 0.03 wider either way. */
   readonly low: number;
   readonly high: number;
@@ -73,16 +79,31 @@ export interface WaterActivity {
   readonly reading: 'below' | 'may be above';
 }
 
+/** Why there is no estimate: the equations do not reach there. */
+export interface NoWaterActivity {
+  readonly reading: 'not estimated';
+  readonly why: string;
+}
+
+export type WaterActivity = EstimatedWaterActivity | NoWaterActivity;
+
 /**
  * Estimates the water activity of a confection.
  *
  * Sucrose and lactose count only as far as they dissolve at 25 C, unless the confection is a clear cooked one, which holds more.
- * Starch, protein and salts are left out, so that the estimate errs upwards.
+ * Protein and salts are left out, so that the estimate errs upwards.
  * @param parts per 100 g of the finished confection
  * @param glassy true for boiled sugar that does not grain
+ * @returns no number where there is too little water for the equations, or where starch and fibre hold it
  */
 export function waterActivity(parts: Parts, glassy: boolean): WaterActivity {
-  if (parts.water < TOO_DRY_PERCENT) return { norrish: null, moneyBorn: null, low: 0, high: 0.6, reading: 'below' };
+  if (parts.water < TOO_DRY_PERCENT)
+    return { reading: 'not estimated', why: `Under ${String(TOO_DRY_PERCENT)} % water the equations do not hold.` };
+  if (parts.otherCarbohydrate > HELD_BY * parts.water)
+    return {
+      reading: 'not estimated',
+      why: 'Starch, fibre or cocoa hold its water, and the equations know only syrups.',
+    };
   const dissolved = (name: Solute): number => {
     const most = glassy ? undefined : solubility[name];
     return most === undefined ? parts[name] : Math.min(parts[name], most * parts.water);

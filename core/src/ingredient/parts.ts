@@ -6,6 +6,7 @@ export const partNames = [
   'fructose',
   'lactose',
   'maltose',
+  'dextrin',
   'otherCarbohydrate',
   'fat',
   'protein',
@@ -24,6 +25,7 @@ export const noParts: Parts = {
   fructose: 0,
   lactose: 0,
   maltose: 0,
+  dextrin: 0,
   otherCarbohydrate: 0,
   fat: 0,
   protein: 0,
@@ -49,12 +51,15 @@ export const massOf = (parts: Parts): number => partNames.reduce((sum, name) => 
 export const sugarsOf = (parts: Parts): number =>
   parts.sucrose + parts.glucose + parts.fructose + parts.lactose + parts.maltose;
 
+/** What dissolves in a syrup and holds its water, g: sugars and the dextrins of glucose syrups. */
+export const dissolvedOf = (parts: Parts): number => sugarsOf(parts) + parts.dextrin;
+
 /**
  * Energy, kcal: 4 a gram of carbohydrate and protein, 9 of fat, 7 of ethanol.
  * Source: the general Atwater factors (21 CFR 101.9(c)(1)(i)(B), from memory; ethanol by USDA's tables, from memory).
  */
 export const energyOf = (parts: Parts): number =>
-  4 * (sugarsOf(parts) + parts.otherCarbohydrate + parts.protein) + 9 * parts.fat + 7 * parts.ethanol;
+  4 * (dissolvedOf(parts) + parts.otherCarbohydrate + parts.protein) + 9 * parts.fat + 7 * parts.ethanol;
 
 /**
  * Sweetness as grams of sucrose that would taste as sweet.

@@ -40,6 +40,8 @@ const compositionSchema = z
     fructose: percentSchema(),
     lactose: percentSchema(),
     maltose: percentSchema(),
+    /** The longer chains of a glucose syrup: dissolved like sugars, and no sugar. */
+    dextrin: percentSchema().default(0),
     otherCarbohydrate: percentSchema(),
     fat: percentSchema(),
     protein: percentSchema(),

@@ -4,20 +4,20 @@ import type { IngredientFiled } from '../ingredient/index.js';
 /** One ingredient of the list with its weight in the box. */
 export interface ListEntry {
   readonly labelName: string;
-  /** As it went into the mixing bowl, g. */
+  /** As a label counts it, g: see `listedPerGram` of its recipe. */
   readonly grams: number;
-  /** Share of all that went in, percent. */
+  /** Share of all that is listed, percent. */
   readonly percent: number;
   /** Its own ingredients, in the supplier's order. */
   readonly parts: readonly string[];
 }
 
-/** Grams of every ingredient in the pieces, as they went into the bowl, by ingredient id. */
+/** Grams of every ingredient in the pieces as a label counts them, by ingredient id. */
 export function ingredientGrams(pieces: readonly PieceCount[], book: Book): Map<string, number> {
   const grams = new Map<string, number>();
   for (const { pieceId, count } of pieces)
     for (const part of book.pieces.get(pieceId)?.parts ?? [])
-      for (const [id, share] of book.recipes.get(part.recipeId)?.ingredientsPerGram ?? [])
+      for (const [id, share] of book.recipes.get(part.recipeId)?.listedPerGram ?? [])
         grams.set(id, (grams.get(id) ?? 0) + share * part.grams * count);
   return grams;
 }

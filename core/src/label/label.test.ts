@@ -142,6 +142,9 @@ describe('the net quantity', () => {
     [453.59237, 'Net Wt 16 oz (1 lb) 453 g'],
     [680.388555, 'Net Wt 24 oz (1 lb 8 oz) 680 g'],
     [1200, 'Net Wt 42.3 oz (2 lb 10.3 oz) 1,200 g'],
+    [1814.3, 'Net Wt 63.9 oz (3 lb 15.9 oz) 1,814 g'],
+    [1814.37, 'Net Wt 4 lb (1,814 g)'],
+    [2041.2, 'Net Wt 4 lb 8 oz (2,041 g)'],
   ])('of %d g is %s', (grams, text) => {
     expect(netQuantity(grams)).toBe(text);
   });
@@ -150,7 +153,10 @@ describe('the net quantity', () => {
     fc.assert(
       fc.property(fc.double({ min: 1, max: 5000, noNaN: true }), (grams) => {
         const text = netQuantity(grams).replaceAll(',', '');
-        const ounces = Number(/Wt ([\d.]+) oz/.exec(text)?.[1]);
+        // Pounds come first from four on, before that all of it is in ounces.
+        const [, pounds = '0', more = '0'] = /Wt (?:(\d+) lb ?)?(?:([\d.]+) oz)?/.exec(text) ?? [];
+        const ounces = 16 * Number(pounds) + Number(more);
+        expect(Number(pounds) === 0 || Number(pounds) >= 4).toBe(true);
         const metric = Number(/([\d.]+) g\)?$/.exec(text)?.[1]);
         expect(ounces * 28.349523125).toBeLessThanOrEqual(grams + 1e-6);
         expect(metric).toBeLessThanOrEqual(grams + 1e-6);

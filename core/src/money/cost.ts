@@ -2,7 +2,7 @@ import { Decimal } from 'decimal.js';
 import type { Book, BoxFacts, PieceCount } from '../box/index.js';
 import { cheapestPack } from '../ingredient/index.js';
 import { bodyForm, piecesPerBatch, type PieceFacts } from '../piece/index.js';
-import { toMinor } from '../quantity/index.js';
+import { splitMinor, toMinor } from '../quantity/index.js';
 
 /** Exact minor units while adding up; rounded once, at the end, half to even. */
 const zero = new Decimal(0);
@@ -141,14 +141,15 @@ export function workOfPiece(piece: PieceFacts, book: Book, basis: CostBasis): Pi
 }
 
 /**
- * Cost of a box = ingredients with losses + packaging + hands x rate; each part rounded once, half to even, and added up.
+ * Cost of a box = ingredients with losses + packaging + hands x rate, rounded once, half to even; the parts are shown so that they add up to
+ * it.
  * Margin is on the price, markup on the cost: 50 % markup is 33 % margin.
  */
 export function costOfBox(facts: BoxFacts, book: Book, basis: CostBasis): BoxCost {
   let ingredients = zero;
   let minutes = facts.box.packMinutes;
   const unpriced = new Set<string>();
-  const pieces = facts.pieces.flatMap(({ pieceId, count }: PieceCount): PieceCost[] => {
+  const exact = facts.pieces.flatMap(({ pieceId, count }: PieceCount) => {
     const piece = book.pieces.get(pieceId);
     if (!piece) return [];
     const work = workOfPiece(piece, book, basis);
@@ -156,12 +157,20 @@ export function costOfBox(facts: BoxFacts, book: Book, basis: CostBasis): BoxCos
     minutes += work.handsMinutes * count;
     const all = work.ingredients.times(count);
     ingredients = ingredients.plus(all);
-    return [{ pieceId, name: piece.piece.name, count, ingredientsMinor: toMinor(all) }];
+    return [{ pieceId, name: piece.piece.name, count, cost: all }];
   });
-  const ingredientsMinor = toMinor(ingredients);
   const packagingMinor = facts.box.packaging.reduce((sum, each) => sum + each.costMinor, 0);
-  const handsMinor = toMinor(new Decimal(book.kitchen.handsRateMinorPerHour).times(minutes).div(60));
-  const costMinor = ingredientsMinor + packagingMinor + handsMinor;
+  const hands = new Decimal(book.kitchen.handsRateMinorPerHour).times(minutes).div(60);
+  const costMinor = toMinor(ingredients.plus(hands)) + packagingMinor;
+  const [ingredientsMinor = 0, handsMinor = 0] = splitMinor(costMinor - packagingMinor, [
+    ingredients.toNumber(),
+    hands.toNumber(),
+  ]);
+  const shares = splitMinor(
+    ingredientsMinor,
+    exact.map(({ cost }) => cost.toNumber()),
+  );
+  const pieces = exact.map(({ cost: _cost, ...piece }, index) => ({ ...piece, ingredientsMinor: shares[index] ?? 0 }));
   const { priceMinor } = facts.box;
   const profitMinor = priceMinor - costMinor;
   const contributionMinor = priceMinor - ingredientsMinor - packagingMinor;
@@ -178,7 +187,8 @@ export function costOfBox(facts: BoxFacts, book: Book, basis: CostBasis): BoxCos
     marginPercent: priceMinor > 0 ? (profitMinor / priceMinor) * 100 : null,
     markupPercent: costMinor > 0 ? (profitMinor / costMinor) * 100 : null,
     handsMinutes: minutes,
-    perBenchHourMinor: minutes > 0 ? toMinor(new Decimal(contributionMinor).times(60).div(minutes)) : null,
+    perBenchHourMinor:
+      minutes > 0 ? toMinor(new Decimal(priceMinor - packagingMinor).minus(ingredients).times(60).div(minutes)) : null,
     pieces,
     unpriced: [...unpriced].sort(),
   };

@@ -67,7 +67,7 @@ describe('the cost of a box', () => {
   it('tells margin from markup, and what an hour brings', () => {
     expect(cost?.marginPercent).toBeCloseTo(((900 - (cost?.costMinor ?? 0)) / 900) * 100, 9);
     expect(cost?.markupPercent).toBeCloseTo(((900 - (cost?.costMinor ?? 0)) / (cost?.costMinor ?? 1)) * 100, 9);
-    expect(cost?.perBenchHourMinor).toBe(Math.round(((900 - Math.round(sugar + chocolate) - 105) * 60) / minutes));
+    expect(cost?.perBenchHourMinor).toBe(Math.round(((900 - (sugar + chocolate) - 105) * 60) / minutes));
   });
 
   it('names what has no price instead of guessing', () => {
@@ -86,7 +86,7 @@ describe('the cost of a box', () => {
   });
 });
 
-it('is the sum of its parts, and twice the pieces cost twice the ingredients within a cent', () => {
+it('is the sum of its parts, and twice the pieces cost twice the ingredients within a cent a part', () => {
   fc.assert(
     fc.property(fc.integer({ min: 1, max: 5000 }), fc.integer({ min: 1, max: 5000 }), (first, second) => {
       const book = bookOf({
@@ -102,7 +102,7 @@ it('is the sum of its parts, and twice the pieces cost twice the ingredients wit
       });
       if (!one || !two) throw new Error('no cost');
       expect(one.costMinor).toBe(one.ingredientsMinor + one.packagingMinor + one.handsMinor);
-      expect(Math.abs(two.ingredientsMinor - 2 * one.ingredientsMinor)).toBeLessThanOrEqual(1);
+      expect(Math.abs(two.ingredientsMinor - 2 * one.ingredientsMinor)).toBeLessThanOrEqual(2);
     }),
   );
 });

@@ -151,6 +151,29 @@ const carrierFindings = (order: OrderDraft, book: Book, about: Subject): Finding
     ];
   });
 
+/** Boxes that the way of their hand-over does not suit: a courier carries only what travels. */
+const travelFindings = (order: OrderDraft, book: Book, about: Subject): Finding[] =>
+  order.handOver.way !== 'courier'
+    ? []
+    : order.lines.flatMap((line) => {
+        const box = boxFor(order, line, book)?.facts;
+        if (!box || box.travel === 'travels') return [];
+        const names = box.pieces.flatMap(({ pieceId }) => {
+          const piece = book.pieces.get(pieceId)?.piece;
+          return piece?.travel === box.travel ? [piece.name] : [];
+        });
+        const isLocal = box.travel === 'local only';
+        return [
+          finding(
+            isLocal ? 'decide' : 'know',
+            'way-does-not-suit',
+            about,
+            `${about.name} gets ${box.box.name} by courier, but ${sayList(names)} ${isLocal ? 'must not travel' : 'must be kept cool'}.`,
+            [openWayOut(about, 'Open the order')],
+          ),
+        ];
+      });
+
 /** What a piece costs, in any unit: to find one that is near in price. */
 export type CostOf = (pieceId: string) => number;
 
@@ -193,6 +216,7 @@ export function findingsOfOrder(order: OrderFiled, book: Book, today: Day, costO
     ...changedSince(order, book, about),
     ...traceFindings(order, book, about),
     ...carrierFindings(order, book, about),
+    ...travelFindings(order, book, about),
   );
   for (const breach of breachesOf(order, book).filter((each) => !each.agreed)) {
     const { line, exclusion, pieceNames, what } = breach;

@@ -1,8 +1,11 @@
+import { sayNumber } from '../quantity/index.js';
 import type { PiecePart } from './part.js';
 import type { MouldedForm } from './schema.js';
 
 /** Fillings and shell may miss the cavity by this share before the maker is asked. */
-export const CAVITY_TOLERANCE = 0.03;
+const CAVITY_TOLERANCE = 0.03;
+/** Fillings that miss by more than this are not simply scaled: perhaps the piece is hollow. */
+const FAR_OFF = 2;
 
 /** How full the cavities of a moulded piece are. */
 export interface CavityFill {
@@ -20,6 +23,23 @@ export function cavityFill(form: MouldedForm): CavityFill {
   const layersMl = form.layers.reduce((sum, { grams, gramsPerMl }) => sum + grams / gramsPerMl, 0);
   const fillingMl = Math.max(0, form.cavityMl - chocolateMl);
   return { fillingMl, filledMl: chocolateMl + layersMl, scale: fillingMl / layersMl };
+}
+
+/** What is wrong with how a cavity is filled, in words; null when nothing is. */
+export function cavityWrong(form: MouldedForm): string | null {
+  const { filledMl, fillingMl, scale } = cavityFill(form);
+  const layersMl = form.layers.reduce((sum, { grams, gramsPerMl }) => sum + grams / gramsPerMl, 0);
+  if (form.fill === 'hollow') {
+    const most = Math.min(fillingMl, form.mostFillingMl ?? Infinity);
+    return layersMl > most * (1 + CAVITY_TOLERANCE)
+      ? `it is hollow and takes ${sayNumber(most, 1)} mL of fillings at most; ${sayNumber(layersMl, 1)} mL are given.`
+      : null;
+  }
+  if (Math.abs(filledMl - form.cavityMl) <= form.cavityMl * CAVITY_TOLERANCE) return null;
+  const found = `shell, cap and fillings take ${sayNumber(filledMl, 1)} mL of a cavity of ${sayNumber(form.cavityMl, 1)} mL.`;
+  return scale > FAR_OFF
+    ? `${found} Is it hollow? Then say so; if it is to be full, weigh what one cavity takes.`
+    : `${found} Scale the fillings by ${sayNumber(scale, 2)}.`;
 }
 
 /** The form with its fillings scaled so that they fill the cavity. */

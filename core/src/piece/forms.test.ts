@@ -34,6 +34,8 @@ const moulded = (more: Partial<MouldedForm> = {}): MouldedForm => ({
     { recipeId: 'fudge', grams: 2.4, gramsPerMl: 1.2 },
   ],
   breakagePercent: 10,
+  fill: 'full',
+  mostFillingMl: null,
   ...more,
 });
 
@@ -62,6 +64,21 @@ describe('moulded', () => {
       'dome: shell, cap and fillings take 7.0 mL of a cavity of 10.0 mL. Scale the fillings by 2.00.',
     ]);
     expect(cavityFill(fillCavity(short)).filledMl).toBeCloseTo(10, 9);
+  });
+
+  it('never says to fill up what may be hollow, and holds a hollow one to its largest filling', () => {
+    const spoonful = [{ recipeId: 'filling', grams: 1.5, gramsPerMl: 1.2 }];
+    const messages = (more: Partial<MouldedForm>) =>
+      workOutPiece(piece('sphere', moulded({ layers: spoonful, ...more })), book).findings.map(
+        ({ message }) => message,
+      );
+    expect(messages({})).toEqual([
+      'sphere: shell, cap and fillings take 5.3 mL of a cavity of 10.0 mL. Is it hollow? Then say so; if it is to be full, weigh what one cavity takes.',
+    ]);
+    expect(messages({ fill: 'hollow' })).toEqual([]);
+    expect(messages({ fill: 'hollow', mostFillingMl: 1 })).toEqual([
+      'sphere: it is hollow and takes 1.0 mL of fillings at most; 1.3 mL are given.',
+    ]);
   });
 
   it('fills any cavity exactly once the fillings are scaled', () => {

@@ -1,15 +1,17 @@
 import { finding, type Finding, type Subject } from '../finding/index.js';
 import { inLabelOrder, type Allergen, type Contents } from '../ingredient/index.js';
-import { sayNumber } from '../quantity/index.js';
 import type { RecipeBook, RecipeFacts } from '../recipe/index.js';
-import { cavityFill, CAVITY_TOLERANCE, mouldedParts } from './cavity.js';
+import { cavityWrong, mouldedParts } from './cavity.js';
 import { cutGrid } from './grid.js';
+import { lifeFindings } from './life.js';
 import type { PiecePart } from './part.js';
 import type { BodyForm, CutForm, PieceFiled, PieceForm } from './schema.js';
 
 /** What follows from a piece and its recipes. */
 export interface PieceFacts extends Contents {
   readonly piece: PieceFiled;
+  /** How long it keeps, days: its own life, or the shortest of its recipes. */
+  readonly keepsDays: number;
   /** Nominal finished weight, g. */
   readonly weightGrams: number;
   readonly parts: readonly PiecePart[];
@@ -109,16 +111,8 @@ export function workOutPiece(piece: PieceFiled, book: RecipeBook): PieceFacts {
   }
   if (body.kind === 'moulded') {
     parts.push(...mouldedParts(body));
-    const filled = cavityFill(body);
-    if (Math.abs(filled.filledMl - body.cavityMl) > body.cavityMl * CAVITY_TOLERANCE)
-      findings.push(
-        finding(
-          'decide',
-          'cavity-not-filled',
-          about,
-          `${piece.name}: shell, cap and fillings take ${sayNumber(filled.filledMl, 1)} mL of a cavity of ${sayNumber(body.cavityMl, 1)} mL. Scale the fillings by ${sayNumber(filled.scale, 2)}.`,
-        ),
-      );
+    const wrong = cavityWrong(body);
+    if (wrong !== null) findings.push(finding('decide', 'cavity-not-filled', about, `${piece.name}: ${wrong}`));
   }
   if (form.kind === 'dipped') {
     const centre = parts.reduce((sum, part) => sum + part.grams, 0);
@@ -146,8 +140,11 @@ export function workOutPiece(piece: PieceFiled, book: RecipeBook): PieceFacts {
       ),
     );
   const contains = inLabelOrder(known.flatMap((facts) => facts.contains));
+  const keepsDays = piece.keepsDays ?? Math.max(1, Math.min(...known.map(({ recipe }) => recipe.keepsDays), 730));
+  findings.push(...lifeFindings(piece, keepsDays, known, book));
   return {
     piece,
+    keepsDays,
     weightGrams: parts.reduce((sum, part) => sum + part.grams, 0),
     parts,
     contains,

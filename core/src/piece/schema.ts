@@ -78,6 +78,10 @@ const mouldedSchema = z
       .min(1, 'must have a filling')
       .max(6),
     breakagePercent: percentSchema(60).default(3),
+    /** Full to the cap; or hollow, as two half shells with a spoonful between them. */
+    fill: z.enum(['full', 'hollow']).default('full'),
+    /** What a hollow one takes of fillings at most, mL; null where that is not known. */
+    mostFillingMl: z.number('must be a number').positive('must be more than zero').max(500).nullable().default(null),
   })
   .meta({ id: 'MouldedForm' });
 
@@ -114,8 +118,8 @@ export const pieceDraftSchema = z
   .strictObject({
     name: nameSchema(),
     form: formSchema,
-    /** Shelf life in days from the day on which its body is made. */
-    keepsDays: z.int('must be whole days').min(1, 'must be one day or more').max(730),
+    /** Shelf life in days from the day on which its body is made; null takes that of its recipes, the shortest. */
+    keepsDays: z.int('must be whole days').min(1, 'must be one day or more').max(730).nullable().default(null),
     /** Seconds of the maker's hands for each: cutting, rolling, dipping. */
     handSeconds: z.number('must be a number').min(0, 'must not be negative').max(3600),
     travel: z.enum(['travels', 'keep cool', 'local only']),

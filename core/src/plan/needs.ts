@@ -93,7 +93,7 @@ export const usableWindow = (usedOn: Day, { recipe }: RecipeFacts): Window => ({
 export function bodyWindow(facts: PieceFacts, handOver: Day, body: RecipeFacts, book: Book) {
   const { kitchen } = book;
   const rest = body.recipe.restDays;
-  const whole = makeWindow(handOver, facts.piece.keepsDays, rest, kitchen);
+  const whole = makeWindow(handOver, facts.keepsDays, rest, kitchen);
   const by = addDays(handOver, -kitchen.packingLeadDays);
   const bench = lastBenchDayBefore(by, kitchen);
   // A piece that does not keep long enough for the promise is made as late as can be, and reported.
@@ -133,7 +133,7 @@ export function bodyNeed(demand: PieceDemand, facts: PieceFacts, book: Book, tod
         'decide',
         'window-empty',
         about,
-        `${piece.name} keeps ${piece.keepsDays} days: made ${kitchen.packingLeadDays + body.recipe.restDays} days before ${sayDay(demand.day)}, it does not have the promised ${kitchen.promisedDays} days left.`,
+        `${piece.name} keeps ${facts.keepsDays} days: made ${kitchen.packingLeadDays + body.recipe.restDays} days before ${sayDay(demand.day)}, it does not have the promised ${kitchen.promisedDays} days left.`,
       ),
     );
   const need: Need = {

@@ -25,7 +25,7 @@ export function labelRuns(boxes: readonly BoxDemand[], madeOn: ReadonlyMap<strin
       const piece = book.pieces.get(pieceId);
       const made = madeOn.get(pieceKey(pieceId, day));
       if (!piece || made === undefined) continue;
-      const ends = addDays(made, piece.piece.keepsDays);
+      const ends = addDays(made, piece.keepsDays);
       if (oldest === undefined || made < oldest) oldest = made;
       if (first === undefined || ends < first) first = ends;
     }

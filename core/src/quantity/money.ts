@@ -17,10 +17,11 @@ export const minorPerUnit = (currency: string): number => 10 ** minorDigits(curr
 /**
  * Divides an amount by weights so that the parts add up to it exactly: each is rounded down, and what is left goes one by one to
  * those that lost most, the earlier first.
- * @param weights none negative, not all 0
+ * @param weights none negative; all 0 gives nothing to anyone
  */
 export function splitMinor(minor: number, weights: readonly number[]): number[] {
   const sum = weights.reduce((total, weight) => total.plus(weight), new Decimal(0));
+  if (sum.isZero()) return weights.map(() => 0);
   const exact = weights.map((weight) => new Decimal(minor).times(weight).div(sum));
   const parts = exact.map((each) => each.floor().toNumber());
   const lost = exact

@@ -1,5 +1,6 @@
 import type { IngredientFiled } from '../ingredient/index.js';
 import {
+  fromStart,
   openRecipeBook,
   recipeDraftSchema,
   type RecipeDraft,
@@ -151,7 +152,7 @@ export function recipesOf(
       unit: 'g',
       state: null,
       note: '',
-      afterCook: false,
+      ...fromStart,
     })),
   ]);
   const value = (key: 'restDays' | 'keepsDays' | 'hands'): number | null => {

@@ -1,7 +1,7 @@
 import type { Composition, IngredientFiled, Pack } from '../ingredient/index.js';
 import type { MeasureHabit } from '../kitchen/index.js';
 import { sayGrams, sayMeasure, units, weigh, type Density, type UnitCode } from '../quantity/index.js';
-import type { RecipeFiled, RecipeLine } from '../recipe/index.js';
+import { fromStart, type RecipeFiled, type RecipeLine } from '../recipe/index.js';
 import { readMeasure, type Amount, type Measure } from './measure.js';
 import type { OwnLine } from './json-ld.js';
 import { indexNames, matchName, type NameIndex, type Usable } from './names.js';
@@ -326,7 +326,7 @@ function readOne(source: string, text: string, index: NameIndex<PantryItem>, hab
   return {
     source,
     kind: 'line',
-    line: whole ? { ...sure, uses: { kind: item.kind, id: item.id }, amount, unit, afterCook: false } : null,
+    line: whole ? { ...sure, uses: { kind: item.kind, id: item.id }, amount, unit, ...fromStart } : null,
     sure,
     either: [...packed.either, ...chosen.either, ...ounces.either],
     name,

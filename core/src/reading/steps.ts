@@ -1,6 +1,6 @@
 import { stages } from '../cooking/index.js';
 import { sayMinutes, sayTemperature } from '../quantity/index.js';
-import { stepSchema, type RecipeStep } from '../recipe/index.js';
+import { boilWord, stepSchema, type RecipeStep } from '../recipe/index.js';
 import { readTemperatures, type Degrees, type ReadTemperature } from './temperatures.js';
 import { readTimes, vagueTime, type ReadTime } from './times.js';
 
@@ -34,10 +34,6 @@ export interface ReadStep {
   readonly restDays: number;
 }
 
-const BOILS = /\b(?:boil|boils|boiling|simmer|simmers|simmering|rolling boil)\b/i;
-/** Words that speak of boiling and boil nothing. */
-const NO_BOIL =
-  /\b(?:without boiling|not letting (?:it )?(?:boil|simmer)|not (?:let it |to )?boil|never (?:let it )?boil|do(?:n['’]t| not) (?:let it )?(?:boil|come)|boil(?:ing|ed) water|before it boils|just below (?:the )?boil|boil(?:ed)? over|hard[- ]boiled|(?:pan|pot|bowl) of (?:\p{L}+ )?water(?: to a (?:simmer|boil))?|simmering water|double boiler)\b/giu;
 const WAIT_WORDS =
   /^(?:cool|cools|cooled|cooling|rest|rests|resting|set|sets|setting|chill|chills|chilled|stand|stands|leave|leaves|left|mature|age|steep|infuse|infuses|soak|soaked|refrigerate|refrigerated|freeze|frozen|dries|drying|harden|firm|let|allow|overnight|ripen|bloom|wait|keep)$/i;
 const HAND_WORDS =
@@ -269,7 +265,7 @@ function readStep(text: string): ReadStep {
   const done = doneWhenIn(text, temperatures);
   const readings = [...heat.readings, ...times.readings];
   const questions = [...heat.questions, ...times.questions];
-  const boils = BOILS.test(text.replace(NO_BOIL, ' '));
+  const boils = boilWord(text) !== null;
   if (boils && !heat.hasTarget)
     readings.unshift({
       key: 'target',
@@ -313,9 +309,9 @@ function readStep(text: string): ReadStep {
 function partsOf(text: string): string[] {
   const all = readTemperatures(text).filter(({ heat, kind }) => heat === 'pot' && kind !== 'limit');
   // What has boiled and then cools is two steps too.
-  const boil = BOILS.exec(text.replace(NO_BOIL, (found) => ' '.repeat(found.length)));
+  const boil = boilWord(text);
   const cools = boil && all.find(({ index, celsius }) => index > boil.index && celsius < 95);
-  const boiled = boil && cools && all[0] === cools ? [{ index: boil.index, length: boil[0].length }] : [];
+  const boiled = boil && cools && all[0] === cools ? [boil] : [];
   const targets = [...boiled, ...all];
   const cuts: number[] = [];
   for (const [index, next] of targets.entries()) {

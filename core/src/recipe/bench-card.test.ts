@@ -92,7 +92,8 @@ describe('what the steps leave', () => {
       [line('sugar', 800), line('water', 500), { ...line('butter', 100), afterCook: true }],
       { yield: { by: 'steps' }, steps: [cook(at80), lose('trim', 10)] },
     ]);
-    expect(facts.stepMasses.map(({ grams }) => Math.round(grams))).toEqual([1100, 990]);
+    // The butter goes in behind the cooking.
+    expect(facts.stepMasses.map(({ grams }) => Math.round(grams))).toEqual([1000, 990]);
     expect(facts.parts?.fat).toBeCloseTo((82 / 1100) * 100, 3);
   });
 
@@ -152,7 +153,7 @@ describe('a variant', () => {
   const base = recipe('base', [line('sugar', 300), line('butter', 100)], { batchSizes: [1, 2] });
   const variant = recipe('vegan', [], {
     keepsDays: 9,
-    variantOf: { recipeId: 'base', swaps: [{ ingredientId: 'butter', withId: 'oil', ratio: 0.8 }] },
+    variantOf: { recipeId: 'base', swaps: [{ ingredientId: 'butter', withId: 'oil', ratio: 0.8, share: 1 }] },
   });
 
   it('shares the rest and has its own name, life and allergens', () => {
@@ -173,7 +174,7 @@ describe('a variant', () => {
 
   it('of itself has no lines instead of no end', () => {
     const self = recipe('self', [], {
-      variantOf: { recipeId: 'self', swaps: [{ ingredientId: 'butter', withId: 'oil', ratio: 1 }] },
+      variantOf: { recipeId: 'self', swaps: [{ ingredientId: 'butter', withId: 'oil', ratio: 1, share: 1 }] },
     });
     expect(openRecipeBook(pantry, [self]).recipes.get('self')?.complete).toBe(false);
   });
@@ -182,7 +183,7 @@ describe('a variant', () => {
 describe('side effects of a swap', () => {
   it('names allergens, label, cost and keeping before anything is stored', () => {
     const book = openRecipeBook(pantry, [recipe('soft', [line('sugar', 300), line('butter', 100)])]);
-    const tried = trySwaps(book, 'soft', [{ ingredientId: 'butter', withId: 'oil', ratio: 1 }]);
+    const tried = trySwaps(book, 'soft', [{ ingredientId: 'butter', withId: 'oil', ratio: 1, share: 1 }]);
     if (!tried) throw new Error('not tried');
     const effects = sideEffects(tried.before, tried.after, book.ingredients, (minor) => String(minor));
     expect(effects[0]).toEqual({ what: 'allergens', before: 'milk', after: 'coconut', grave: true });
@@ -196,7 +197,7 @@ describe('side effects of a swap', () => {
 
   it('asks to look when the keeping may get shorter', () => {
     const book = openRecipeBook(pantry, [recipe('firm', [line('sugar', 200), line('oil', 100), line('water', 100)])]);
-    const tried = trySwaps(book, 'firm', [{ ingredientId: 'oil', withId: 'water', ratio: 1 }]);
+    const tried = trySwaps(book, 'firm', [{ ingredientId: 'oil', withId: 'water', ratio: 1, share: 1 }]);
     const effects = tried ? sideEffects(tried.before, tried.after, book.ingredients, String) : [];
     expect(effects.filter(({ grave }) => grave).map(({ what }) => what)).toContain('keeping');
   });

@@ -1,7 +1,5 @@
 import { finding, type Finding, type Subject } from '../finding/index.js';
-import { alcoholKept } from '../cooking/index.js';
 import {
-  addParts,
   containedIn,
   inLabelOrder,
   massOf,
@@ -14,7 +12,7 @@ import {
 } from '../ingredient/index.js';
 import { sayGrams, sayList, weigh, type Weighing } from '../quantity/index.js';
 import { orderRecipes, sayCycle } from './cycle.js';
-import { finishAt, isCooked, runSteps, type PotContents, type StepMass } from './mass.js';
+import { boilingsOf, driesOut, entersAt, finishAt, runSteps, type Boiling, type PotRun, type StepMass } from './pot.js';
 import type { RecipeFiled, RecipeLine } from './schema.js';
 import { resolveVariants } from './variant.js';
 
@@ -29,6 +27,11 @@ export interface RecipeFacts {
   readonly yieldGrams: number;
   /** Grams of each ingredient that went into one gram of the finished recipe, through all its components. */
   readonly ingredientsPerGram: ReadonlyMap<string, number>;
+  /**
+   * Grams of each ingredient in one gram of the finished recipe as a label counts them: what is strained off, trimmed or stuck is not in
+   * it, and plain water counts by what the other ingredients leave room for.
+   */
+  readonly listedPerGram: ReadonlyMap<string, number>;
   readonly contains: readonly Allergen[];
   readonly mayContain: readonly Allergen[];
   /** Parts of 100 g of the finished recipe; null as long as the composition of anything in it is not known. */
@@ -37,6 +40,10 @@ export interface RecipeFacts {
   readonly unknownParts: readonly string[];
   /** The mass after each step of the base batch; empty as long as a composition is not known. */
   readonly stepMasses: readonly StepMass[];
+  /** Whatever boils or foams up, with what is in the pot by then. */
+  readonly boilings: readonly Boiling[];
+  /** Of each line, the share of its alcohol that is kept; empty as long as a composition is not known. */
+  readonly alcoholKept: readonly number[];
   /** False when something is missing, so that its figures are not the whole truth. */
   readonly complete: boolean;
 }
@@ -85,8 +92,10 @@ interface LineFacts {
   readonly makeup: Makeup;
   readonly contains: readonly Allergen[];
   readonly mayContain: readonly Allergen[];
-  /** Grams of each ingredient in one gram. */
+  /** Grams of each ingredient in one gram: as it is bought, and as a label counts it. */
   readonly ingredients: Iterable<readonly [id: string, share: number]>;
+  readonly listed: Iterable<readonly [id: string, share: number]>;
+  readonly bicarbonate: boolean;
   readonly complete: boolean;
 }
 
@@ -108,6 +117,9 @@ function workOutLine(
       problem,
       makeup: makeupOfRecipe(component),
       ingredients: component.ingredientsPerGram,
+      listed: component.listedPerGram,
+      // What it foamed it has foamed.
+      bicarbonate: false,
     };
   if (ingredient)
     return {
@@ -117,34 +129,32 @@ function workOutLine(
       mayContain: ingredient.mayContain,
       makeup: makeupOfIngredient(ingredient),
       ingredients: [[ingredient.id, 1]],
+      listed: [[ingredient.id, 1]],
+      bicarbonate: ingredient.traits.includes('bicarbonate'),
       complete: true,
     };
   return null;
 }
 
 /** What is in the pot, or the names of the ingredients whose composition is not known. */
-function fillPot(recipe: RecipeFiled, lines: readonly (LineFacts | null)[]): PotContents | { unknown: string[] } {
+function runPot(recipe: RecipeFiled, lines: readonly (LineFacts | null)[]): PotRun | { unknown: string[] } {
   const unknown = new Set<string>();
-  const pot = { start: noParts, afterCook: noParts };
-  lines.forEach((line, index) => {
-    if (!line) return;
-    if ('unknown' in line.makeup) {
-      line.makeup.unknown.forEach((name) => unknown.add(name));
-      return;
-    }
-    const { parts } = line.makeup;
-    const kept = { ...parts, ethanol: parts.ethanol * alcoholKept[recipe.alcohol] };
-    const when = recipe.lines[index]?.afterCook ? 'afterCook' : 'start';
-    pot[when] = addParts(pot[when], kept, line.grams);
+  const inPot = recipe.lines.map((line, index) => {
+    const { grams, makeup } = lines[index] ?? { grams: 0, makeup: { parts: noParts } };
+    if ('unknown' in makeup) makeup.unknown.forEach((name) => unknown.add(name));
+    return {
+      at: entersAt(line, recipe.steps),
+      parts: 'unknown' in makeup ? noParts : scaleParts(makeup.parts, grams),
+      alcohol: line.alcohol ?? (recipe.alcohol === 'by the steps' ? null : recipe.alcohol),
+    };
   });
-  return unknown.size > 0 ? { unknown: [...unknown] } : pot;
+  return unknown.size > 0 ? { unknown: [...unknown] } : runSteps(recipe, inPot);
 }
 
 /** The finished mass, and what it is made of. */
 function workOutYield(recipe: RecipeFiled, rawGrams: number, lines: readonly (LineFacts | null)[]) {
-  const filled = fillPot(recipe, lines);
-  const pot = 'unknown' in filled ? null : filled;
-  const run = pot && runSteps(recipe, pot);
+  const ran = runPot(recipe, lines);
+  const run = 'unknown' in ran ? null : ran;
   const { yield: rule } = recipe;
   const yieldGrams = (() => {
     switch (rule.by) {
@@ -156,13 +166,65 @@ function workOutYield(recipe: RecipeFiled, rawGrams: number, lines: readonly (Li
         return run ? massOf(run.left) : rawGrams;
     }
   })();
-  const left = rule.by === 'steps' ? run?.left : pot && finishAt(pot, yieldGrams, isCooked(recipe));
+  const left = rule.by === 'steps' ? run?.left : run && finishAt(run, yieldGrams, driesOut(recipe));
+  const stepMasses = run?.masses ?? [];
   return {
     yieldGrams,
     parts: left && yieldGrams > 0 && rawGrams > 0 ? scaleParts(left, 100 / yieldGrams) : null,
-    unknownParts: 'unknown' in filled ? filled.unknown : [],
-    stepMasses: run?.masses ?? [],
+    unknownParts: 'unknown' in ran ? ran.unknown : [],
+    stepMasses,
+    shares: run?.shares ?? [],
+    alcoholKept: run?.alcoholKept ?? [],
+    boilings: boilingsOf(
+      recipe,
+      recipe.lines.map((line, index) => ({
+        at: entersAt(line, recipe.steps),
+        grams: lines[index]?.grams ?? 0,
+        milk: lines[index]?.contains.includes('milk') ?? false,
+        bicarbonate: lines[index]?.bicarbonate ?? false,
+      })),
+      stepMasses,
+    ),
   };
+}
+
+/** From this share of water on an ingredient is plain water, percent. */
+const PLAIN_WATER = 99.5;
+/** Less water than this has all been cooked out, percent of the finished thing. */
+const ALL_COOKED_OUT = 1;
+
+/**
+ * What of each ingredient a label counts in one gram of a finished recipe.
+ *
+ * What is strained off, trimmed or stuck does not count. Ingredients count as they went in; plain water counts by what they leave room
+ * for, and is left out when it has all been cooked out; where it has not, but there is no room, it stands last.
+ * Sources: 21 CFR 101.4(a)(1) and FDA's Food Labeling Guide (water that is all removed need not be declared); Reg. (EU) 1169/2011
+ * annex VII part A, 1 (added water is the finished weight less that of the other ingredients). From memory.
+ */
+function listOf(
+  lines: readonly (LineFacts | null)[],
+  shares: readonly number[],
+  yieldGrams: number,
+  parts: Parts | null,
+  ingredients: ReadonlyMap<string, IngredientFiled>,
+): Map<string, number> {
+  const kept = new Map<string, number>();
+  lines.forEach((line, index) => {
+    if (!line || yieldGrams <= 0) return;
+    for (const [id, share] of line.listed)
+      kept.set(id, (kept.get(id) ?? 0) + (line.grams * share * (shares[index] ?? 1)) / yieldGrams);
+  });
+  const isWater = (id: string) => (ingredients.get(id)?.composition?.water ?? 0) >= PLAIN_WATER;
+  const water = [...kept.keys()].filter(isWater);
+  const others = [...kept].reduce((sum, [id, share]) => (isWater(id) ? sum : sum + share), 0);
+  const wentIn = water.reduce((sum, id) => sum + (kept.get(id) ?? 0), 0);
+  const room = Math.min(wentIn, Math.max(0, 1 - others));
+  const isGone = parts !== null && parts.water < ALL_COOKED_OUT;
+  for (const id of water) {
+    if (isGone) kept.delete(id);
+    else kept.set(id, room > 0 ? ((kept.get(id) ?? 0) / wentIn) * room : Number.EPSILON);
+  }
+  return kept;
 }
 
 /**
@@ -199,7 +261,7 @@ function workOut(
 
   const lineGrams = lines.map((line) => line?.grams ?? 0);
   const rawGrams = lineGrams.reduce((sum, grams) => sum + grams, 0);
-  const { yieldGrams, parts, unknownParts, stepMasses } = workOutYield(recipe, rawGrams, lines);
+  const { yieldGrams, parts, unknownParts, shares, ...more } = workOutYield(recipe, rawGrams, lines);
   if (complete && recipe.yield.by === 'steps' && !parts)
     incomplete(
       'composition-missing',
@@ -223,11 +285,12 @@ function workOut(
       rawGrams,
       yieldGrams,
       ingredientsPerGram,
+      listedPerGram: listOf(lines, shares, yieldGrams, parts, ingredients),
       contains: inLabelOrder(contains),
       mayContain: inLabelOrder(mayContain),
       parts,
       unknownParts,
-      stepMasses,
+      ...more,
       complete,
     },
     findings,

@@ -1,6 +1,8 @@
 import { readingHere, stageAt, targetHere, type Thermometry } from '../cooking/index.js';
 import type { IngredientFiled, IngredientTrait } from '../ingredient/index.js';
 import type { RecipeFacts } from './book.js';
+import { bakesIn } from './heat.js';
+import { entersAt } from './pot.js';
 import type { RecipeFiled, RecipeStep } from './schema.js';
 
 /** A step's temperature as the recipe gives it and as this kitchen's thermometer must show it, C. */
@@ -54,17 +56,18 @@ export function stepCautions(
   const cooks = step.effect.kind === 'cook' || step.effect.kind === 'reduce';
   const celsius = step.target?.boils ? (step.target.upToCelsius ?? step.target.celsius) : 0;
   const wetAfter = recipe.lines.some(
-    ({ afterCook, uses }) =>
-      afterCook && uses.kind === 'ingredient' && (ingredients.get(uses.id)?.composition?.water ?? 0) >= WET_PERCENT,
+    (line) =>
+      entersAt(line, recipe.steps) === at + 1 &&
+      line.uses.kind === 'ingredient' &&
+      (ingredients.get(line.uses.id)?.composition?.water ?? 0) >= WET_PERCENT,
   );
-  const bakes = /\b(oven|bake|roast|toast)/i.test(step.text);
   return [
     ...(celsius > HOT_SUGAR ? [HOT] : []),
     ...(celsius > SPITS && wetAfter ? [SPIT] : []),
     ...(cooks && has('bicarbonate') ? [FOAM] : []),
     ...(cooks && has('spirit') ? [FLAME] : []),
     ...(at === 0 && has('raw egg') ? [EGG] : []),
-    ...(bakes && has('nut') ? [BURN] : []),
+    ...(bakesIn(step) && has('nut') ? [BURN] : []),
     ...(step.caution ? [step.caution] : []),
   ];
 }

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { alcoholUses, foamings } from '../cooking/index.js';
+import { alcoholRules, alcoholUses, foamings } from '../cooking/index.js';
 import { amountSchema, percentSchema, unitSchema } from '../quantity/index.js';
 import { daySchema, filedShape, idSchema, nameSchema, noteSchema, storedShape } from '../record/index.js';
 
@@ -17,6 +17,10 @@ export const lineSchema = z
     note: z.string().trim().max(200).default(''),
     /** Goes in after the last cooking or reducing, so that nothing of it boils off. */
     afterCook: z.boolean().default(false),
+    /** The step before which it goes in, counted from 0; null for the first, or behind the last cooking. */
+    atStep: z.int().min(0).max(40).nullable().default(null),
+    /** What is done with the alcohol in it; null as the recipe says. */
+    alcohol: z.enum(alcoholUses).nullable().default(null),
   })
   .meta({ id: 'RecipeLine' });
 
@@ -112,6 +116,8 @@ const variantSchema = z
           ingredientId: idSchema,
           withId: idSchema,
           ratio: z.number('must be a number').positive('must be more than zero').max(20, 'is absurdly large'),
+          /** How much of each line is swapped, 1 for all of it. */
+          share: z.number('must be a number').positive('must be more than zero').max(1, 'is more than all').default(1),
         }),
       )
       .min(1, 'must swap something')
@@ -163,8 +169,8 @@ export const recipeDraftSchema = z
     grains: z.boolean().default(false),
     /** Draws damp from the air: wants a dry room and a tight pack. */
     hygroscopic: z.boolean().default(false),
-    /** What is done with a spirit in it. */
-    alcohol: z.enum(alcoholUses).default('never heated'),
+    /** What is done with the alcohol in it, where a line does not say. */
+    alcohol: z.enum(alcoholRules).default('by the steps'),
     variantOf: variantSchema.nullable().default(null),
     /** Batches that were weighed when they were done: from their spread comes what is made to spare. */
     weighedYields: z.array(weighedYieldSchema).max(200).default([]),
@@ -179,6 +185,9 @@ export type RecipeStep = z.infer<typeof stepSchema>;
 export type Variant = z.infer<typeof variantSchema>;
 export type Swap = Variant['swaps'][number];
 export type RecipeLine = z.infer<typeof lineSchema>;
+
+/** A line that goes in at the start, its alcohol as the recipe says. */
+export const fromStart = { afterCook: false, atStep: null, alcohol: null } as const;
 export type RecipeDraft = z.infer<typeof recipeDraftSchema>;
 export type RecipeFiled = z.infer<typeof recipeFiledSchema>;
 export type Recipe = z.infer<typeof recipeSchema>;

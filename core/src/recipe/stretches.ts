@@ -1,4 +1,5 @@
 import type { RecipeFacts } from './book.js';
+import { boilsIn } from './heat.js';
 import type { RecipeStep } from './schema.js';
 
 /** A use of hands or of a piece of equipment within a stretch, in minutes from its start. */
@@ -26,9 +27,6 @@ export const NIGHT_MINUTES = 300;
 /** Measuring goes with the hands: nothing waits for it. */
 const inPassing = /thermometer|scale|spoon|spatula|whisk/i;
 const oven = /oven/i;
-
-const heats = ({ effect, target }: RecipeStep): boolean =>
-  effect.kind === 'cook' || effect.kind === 'reduce' || (target?.boils ?? false);
 
 /** Whether the next step must follow at once: what bakes, what reduces by itself, and what a limit or a window holds. */
 const followsAtOnce = ({ equipment, effect, rest }: RecipeStep): boolean =>
@@ -69,7 +67,7 @@ export function stretchesOf({ recipe }: RecipeFacts): Stretch[] {
     const overNight = rest > NIGHT_MINUTES || (last && restDays > 0);
     const stays = overNight ? Infinity : rest;
     for (const name of new Set(step.equipment)) if (!inPassing.test(name)) use('equipment', name, hands + stays);
-    if (heats(step)) use('burner', '', hands + (step.effect.kind === 'reduce' && !overNight ? rest : 0));
+    if (boilsIn(step)) use('burner', '', hands + (step.effect.kind === 'reduce' && !overNight ? rest : 0));
     use('hands', '', hands);
     now += hands;
     if (atOnce && !overNight) now += rest;

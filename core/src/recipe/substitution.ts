@@ -1,14 +1,29 @@
-import { cheapestPack, type IngredientFiled } from '../ingredient/index.js';
-import { sayList, sayNumber } from '../quantity/index.js';
+import { Decimal } from 'decimal.js';
+import type { WaterActivity } from '../cooking/index.js';
+import { allergens, cheapestPack, type Allergen, type IngredientFiled } from '../ingredient/index.js';
+import { sayList, sayNumber, toMinor } from '../quantity/index.js';
 import { openRecipeBook, type RecipeBook, type RecipeFacts } from './book.js';
-import { estimateOf } from './estimate.js';
+import { estimateOf, type RecipeEstimate } from './estimate.js';
 import type { Swap } from './schema.js';
 import { swapIngredients } from './variant.js';
 
 /** One thing that a swap changes, in words. */
 export interface SideEffect {
   readonly what:
-    'allergens' | 'label' | 'water activity' | 'keeping' | 'sweetness' | 'composition' | 'yield' | 'alcohol' | 'cost';
+    | 'allergens'
+    | 'may contain'
+    | 'label'
+    | 'water activity'
+    | 'keeping'
+    | 'set'
+    | 'tempering'
+    | 'graining'
+    | 'salt'
+    | 'sweetness'
+    | 'composition'
+    | 'yield'
+    | 'alcohol'
+    | 'cost';
   readonly before: string;
   readonly after: string;
   /** Whether the maker must look at it before taking the swap. */
@@ -25,17 +40,66 @@ const labelOrder = (facts: RecipeFacts, ingredients: ReadonlyMap<string, Ingredi
     ),
   ].join(', ');
 
-/** Cost of the ingredients of one kg, minor units; null when one has no price. */
+/** Cost of the ingredients of one kg, whole minor units, half to even; null when one has no price. */
 function costPerKg(facts: RecipeFacts, ingredients: ReadonlyMap<string, IngredientFiled>): number | null {
-  let cost = 0;
+  let cost = new Decimal(0);
   for (const [id, share] of facts.ingredientsPerGram) {
     const ingredient = ingredients.get(id);
     const pack = ingredient && cheapestPack(ingredient);
     if (!pack) return null;
-    cost += (share * 1000 * pack.priceMinor) / pack.grams;
+    cost = cost.plus(new Decimal(share).times(1000).times(pack.priceMinor).div(pack.grams));
   }
-  return cost;
+  return toMinor(cost);
 }
+
+type Note = (what: SideEffect['what'], was: string, is: string, grave?: boolean) => void;
+
+/** A change of less than this is none: percent of minerals, of cocoa butter, of what keeps from graining. */
+const SALT_STEP = 0.2;
+const FAT_STEP = 1;
+const DOCTOR_STEP = 3;
+/** Under this share of other sugars a cooked sugar may grain, percent. Common practice, no source. */
+const GRAINS_UNDER = 10;
+
+/** How it sets, tempers, grains and tastes of salt: what is not seen in its figures at once. */
+function setEffects(
+  note: Note,
+  was: RecipeEstimate | null,
+  is: RecipeEstimate | null,
+  before: RecipeFacts,
+  after: RecipeFacts,
+): void {
+  if (!was || !is || !before.parts || !after.parts) return;
+  const fats = ({ cocoaButter, milkFat }: RecipeEstimate) =>
+    `${sayNumber(cocoaButter, 1)} % cocoa butter, ${sayNumber(milkFat, 1)} % milk fat`;
+  if (was.ganache ?? is.ganache) {
+    const reads = ({ ganache }: RecipeEstimate) => ganache?.reads ?? 'no ganache';
+    note('set', reads(was), reads(is), reads(was) !== reads(is));
+  } else if (Math.abs(was.cocoaButter - is.cocoaButter) >= FAT_STEP || Math.abs(was.milkFat - is.milkFat) >= FAT_STEP)
+    note('set', fats(was), fats(is));
+  const tempers = ({ tempers: kind }: RecipeEstimate) => (kind ? `as ${kind} chocolate` : 'not');
+  note('tempering', tempers(was), tempers(is), true);
+  const cooks = after.recipe.steps.some(({ effect }) => effect.kind === 'cook');
+  if (cooks && Math.abs(was.doctors - is.doctors) >= DOCTOR_STEP)
+    note(
+      'graining',
+      `${sayNumber(was.doctors)} % of its sugars hinder it`,
+      `${sayNumber(is.doctors)} % of its sugars hinder it`,
+      is.doctors < GRAINS_UNDER && was.doctors >= GRAINS_UNDER,
+    );
+  if (Math.abs(before.parts.ash - after.parts.ash) >= SALT_STEP)
+    note(
+      'salt',
+      `${sayNumber(before.parts.ash, 1)} % minerals, salt among them`,
+      `${sayNumber(after.parts.ash, 1)} % minerals, salt among them`,
+    );
+}
+
+/** An estimate of water activity in words. */
+export const sayWaterActivity = (estimate: WaterActivity): string =>
+  estimate.reading === 'not estimated'
+    ? 'not estimated'
+    : `${sayNumber(estimate.low, 2)} to ${sayNumber(estimate.high, 2)}`;
 
 /**
  * What differs between a recipe before and after a swap, the gravest first.
@@ -51,21 +115,24 @@ export function sideEffects(
   const note = (what: SideEffect['what'], was: string, is: string, grave = false) => {
     if (was !== is) effects.push({ what, before: was, after: is, grave });
   };
-  const contains = ({ contains: codes }: RecipeFacts) => (codes.length === 0 ? 'none' : sayList(codes));
+  const sayCodes = (codes: readonly Allergen[]) =>
+    codes.length === 0 ? 'none' : sayList(codes.map((code) => allergens[code].name.toLowerCase()));
+  const adds = (was: readonly Allergen[], is: readonly Allergen[]) => is.some((code) => !was.includes(code));
+  note('allergens', sayCodes(before.contains), sayCodes(after.contains), adds(before.contains, after.contains));
   note(
-    'allergens',
-    contains(before),
-    contains(after),
-    after.contains.some((code) => !before.contains.includes(code)),
+    'may contain',
+    sayCodes(before.mayContain),
+    sayCodes(after.mayContain),
+    adds(before.mayContain, after.mayContain),
   );
   note('label', labelOrder(before, ingredients), labelOrder(after, ingredients));
   const was = estimateOf(before, ingredients);
   const is = estimateOf(after, ingredients);
   const unknown = 'not known';
-  const range = (estimate: typeof was) =>
-    estimate ? `${sayNumber(estimate.waterActivity.low, 2)} to ${sayNumber(estimate.waterActivity.high, 2)}` : unknown;
+  const range = (estimate: typeof was) => (estimate ? sayWaterActivity(estimate.waterActivity) : unknown);
   const mayBeAbove = (estimate: typeof was) => estimate?.waterActivity.reading !== 'below';
   note('water activity', range(was), range(is), mayBeAbove(is) && !mayBeAbove(was));
+  setEffects(note, was, is, before, after);
   const parts = ({ parts: of }: RecipeFacts) =>
     of
       ? `water ${sayNumber(of.water, 1)} %, fat ${sayNumber(of.fat, 1)} %, protein ${sayNumber(of.protein, 1)} %`
@@ -81,8 +148,13 @@ export function sideEffects(
     is?.restricted === true && !was?.restricted,
   );
   note('yield', say(before.yieldGrams, 'g'), say(after.yieldGrams, 'g'));
-  const wetter = was && is ? is.waterActivity.high - was.waterActivity.high : null;
-  if (wetter === null || wetter > 0.01)
+  const high = (estimate: typeof was) =>
+    estimate && 'high' in estimate.waterActivity ? estimate.waterActivity.high : null;
+  const [wetWas, wetIs] = [high(was), high(is)];
+  const water = (facts: RecipeFacts) => facts.parts?.water ?? null;
+  const isWetter =
+    wetWas !== null && wetIs !== null ? wetIs - wetWas > 0.01 : (water(after) ?? Infinity) > (water(before) ?? 0) + 0.5;
+  if (isWetter)
     note('keeping', `${before.recipe.keepsDays} days`, 'perhaps shorter: not known until it is tried or tested', true);
   const cost = (facts: RecipeFacts) => {
     const minor = costPerKg(facts, ingredients);

@@ -2,14 +2,23 @@ import type { IngredientFiled } from '../ingredient/index.js';
 import { weigh } from '../quantity/index.js';
 import type { RecipeFiled, RecipeLine, Swap } from './schema.js';
 
-/** A line with its ingredient swapped: weighed, since the other's cups weigh differently. What cannot be weighed keeps its measure. */
+/**
+ * A line with its ingredient, or a share of it, swapped: weighed, since the other's cups weigh differently. What cannot be weighed keeps
+ * its measure.
+ * @returns one line, or two where a part of it stays
+ */
 function swapLine(
   line: RecipeLine,
   swaps: readonly Swap[],
   ingredients: ReadonlyMap<string, IngredientFiled>,
-): RecipeLine {
+): RecipeLine[] {
   const swap = line.uses.kind === 'ingredient' && swaps.find(({ ingredientId }) => ingredientId === line.uses.id);
-  if (!swap) return line;
+  if (!swap) return [line];
+  const stays = swap.share < 1 ? [{ ...line, amount: line.amount * (1 - swap.share) }] : [];
+  return [...stays, swapAll({ ...line, amount: line.amount * swap.share }, swap, ingredients)];
+}
+
+function swapAll(line: RecipeLine, swap: Swap, ingredients: ReadonlyMap<string, IngredientFiled>): RecipeLine {
   const uses = { kind: 'ingredient' as const, id: swap.withId };
   const from = ingredients.get(swap.ingredientId);
   const weight = from && weigh(line.amount, line.unit, from, line.state);
@@ -23,7 +32,7 @@ export const swapIngredients = <T extends Pick<RecipeFiled, 'lines'>>(
   recipe: T,
   swaps: readonly Swap[],
   ingredients: ReadonlyMap<string, IngredientFiled>,
-): T => ({ ...recipe, lines: recipe.lines.map((line) => swapLine(line, swaps, ingredients)) });
+): T => ({ ...recipe, lines: recipe.lines.flatMap((line) => swapLine(line, swaps, ingredients)) });
 
 /**
  * Every variant as a whole recipe: its own name and keeping time, everything else from the recipe that it varies.

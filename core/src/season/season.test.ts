@@ -3,6 +3,7 @@ import { readFileSync } from 'node:fs';
 import { batch } from '../../testing/kitchen.js';
 import { addDays, daysBetween } from '../quantity/index.js';
 import { sayPath } from '../record/index.js';
+import { fromStart } from '../recipe/index.js';
 import { openBook } from '../box/index.js';
 import { planSeason } from '../plan/index.js';
 import { moveSeason, readSeasonFile, seasonFileJsonSchema, seasonFileSchema, type SeasonFile } from './index.js';
@@ -68,7 +69,7 @@ describe('a wrong file', () => {
       unit: 'g',
       state: null,
       note: '',
-      afterCook: false,
+      ...fromStart,
     });
     expect(wrongIn(file)).toEqual([
       `boxes[${file.boxes.length - 1}].id: "sampler" is there twice`,

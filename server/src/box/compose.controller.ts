@@ -13,6 +13,8 @@ const count = z.int('must be a whole number').min(1, 'must be one or more');
 const wishSchema = z.strictObject({
   box: boxDraftSchema,
   without: z.array(exclusionSchema).max(40).default([]),
+  /** Whether pieces may be used whose suppliers speak of traces of that. */
+  traces: z.boolean().default(false),
   leastKinds: count.max(60),
   mostOfOne: count.max(288),
   leastMarginPercent: z.number('must be a number').min(0, 'must not be negative').max(99, 'must be less than 100'),

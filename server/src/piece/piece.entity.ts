@@ -12,7 +12,7 @@ export class PieceRow {
   @Column('text', { nullable: true }) finishRecipeId: string | null;
   @Column('text', { nullable: true }) coatingRecipeId: string | null;
   @Column('simple-json', { nullable: true }) sizeMm: PieceDraft['sizeMm'];
-  @Column('integer') keepsDays: number;
+  @Column('integer', { nullable: true }) keepsDays: number | null;
   @Column('real') handSeconds: number;
   @Column('text') travel: PieceDraft['travel'];
   @Column('simple-json') strong: PieceDraft['strong'];

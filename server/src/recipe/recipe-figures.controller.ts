@@ -1,9 +1,8 @@
 import { Body, Controller, Get, HttpCode, Param, Post } from '@nestjs/common';
 import { ApiBody, ApiOperation, ApiTags } from '@nestjs/swagger';
-import { potCheck } from '@usual-pantry/core/cooking';
 import { measureHabits } from '@usual-pantry/core/kitchen';
 import { pantryItems, readIngredientLines, type ReadLine } from '@usual-pantry/core/reading';
-import { estimateOf, stepCautions, stepTarget } from '@usual-pantry/core/recipe';
+import { estimateOf, stepCautions, stepTarget, worstBoiling } from '@usual-pantry/core/recipe';
 import { z } from 'zod';
 import { BookService } from '../book/book.service.js';
 import { notFound } from '../http/errors.js';
@@ -31,7 +30,11 @@ export class RecipeFiguresController {
   async figures(@Param('id') id: string) {
     const facts = (await this.books.season()).book.recipes.get(id);
     if (!facts) throw notFound('recipe', id);
-    return { ...facts, ingredientsPerGram: Object.fromEntries(facts.ingredientsPerGram) };
+    return {
+      ...facts,
+      ingredientsPerGram: Object.fromEntries(facts.ingredientsPerGram),
+      listedPerGram: Object.fromEntries(facts.listedPerGram),
+    };
   }
 
   @Get(':id/estimate')
@@ -53,7 +56,7 @@ export class RecipeFiguresController {
     const facts = book.recipes.get(id);
     if (!facts) throw notFound('recipe', id);
     return {
-      pot: potCheck(facts.rawGrams, facts.recipe.foaming, book.kitchen.pots),
+      pot: worstBoiling(facts, 1, book.kitchen.pots),
       steps: facts.recipe.steps.map((step, at) => ({
         text: step.text,
         target: stepTarget(step, book.kitchen),

@@ -34,6 +34,8 @@ export class RecipeLineRow {
   @Column('text', { nullable: true }) state: string | null;
   @Column('text') note: string;
   @Column('boolean') afterCook: boolean;
+  @Column('integer', { nullable: true }) atStep: number | null;
+  @Column('text', { nullable: true }) alcohol: RecipeDraft['lines'][number]['alcohol'];
   @ManyToOne(() => RecipeRow, (recipe) => recipe.lines)
   @JoinColumn({ name: 'recipeId' })
   recipe: Relation<RecipeRow>;

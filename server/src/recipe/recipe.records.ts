@@ -36,7 +36,7 @@ export const recipeMapping: Mapping<RecipeDraft, RecipeRow> = {
   toDraft: ({ id: _id, version: _version, lines, variantOfId, variantSwaps, ...draft }) => ({
     ...draft,
     variantOf: variantOfId === null ? null : { recipeId: variantOfId, swaps: variantSwaps ?? [] },
-    lines: lines.map(({ ingredientId, componentId, amount, unit, state, note, afterCook }) => ({
+    lines: lines.map(({ ingredientId, componentId, amount, unit, state, note, afterCook, atStep, alcohol }) => ({
       uses:
         ingredientId === null
           ? { kind: 'recipe' as const, id: componentId ?? '' }
@@ -46,6 +46,8 @@ export const recipeMapping: Mapping<RecipeDraft, RecipeRow> = {
       state,
       note,
       afterCook,
+      atStep,
+      alcohol,
     })),
   }),
 };

@@ -24,7 +24,8 @@ describe('what follows from a recipe', () => {
       pot: { fits: { name: string } };
       steps: { target: { here: number[] } | null; cautions: string[]; mass: { boiledOff: number } }[];
     };
-    expect(method.pot.fits.name).toBe('8 qt pot');
+    // What goes in behind the cooking needs no room in the pot.
+    expect(method.pot.fits.name).toBe('3 qt pot');
     expect(method.steps[1]?.target?.here[0]).toBeCloseTo(149 - 4.71 + 1.51, 1);
     expect(method.steps[1]?.cautions[0]).toContain('Hot sugar');
     expect(method.steps[1]?.mass.boiledOff).toBeGreaterThan(50);

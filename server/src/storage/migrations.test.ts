@@ -53,7 +53,35 @@ describe('the migrations', () => {
     }
   });
 
+  it('carry on what was kept before: lives, forms, swaps, compositions', async () => {
+    await database.undoLastMigration();
+    await database.query(
+      `INSERT INTO ingredient (id, version, name, packs, densities, pieceGrams, composition, declaration, contains, mayContain, onHandGrams, notes)
+         VALUES ('i', 1, 'I', '[]', '[]', NULL, '{"water":100}', '{}', '[]', '[]', 0, '')`,
+    );
+    await database.query(
+      `INSERT INTO recipe (id, version, name, yield, batchSizes, handsMinutes, keepsDays, restDays, method, alcohol, variantSwaps)
+         VALUES ('r', 1, 'R', '{}', '[]', 0, 0, 0, '', 'never heated', '[{"ratio":2}]')`,
+    );
+    await database.query(
+      `INSERT INTO piece (id, version, name, form, bodyRecipeId, keepsDays, handSeconds, travel, colour, notes)
+         VALUES ('p', 1, 'P', '{"kind":"moulded"}', 'r', 21, 0, 'travels', '#000000', '')`,
+    );
+    await database.runMigrations();
+    const [piece] = await database.query<{ keepsDays: number; form: string }[]>('SELECT keepsDays, form FROM piece');
+    expect(piece?.keepsDays).toBe(21);
+    expect(JSON.parse(piece?.form ?? '')).toEqual({ kind: 'moulded', fill: 'full', mostFillingMl: null });
+    const [recipe] = await database.query<{ alcohol: string; variantSwaps: string }[]>('SELECT * FROM recipe');
+    expect(recipe?.alcohol).toBe('by the steps');
+    expect(JSON.parse(recipe?.variantSwaps ?? '')).toEqual([{ ratio: 2, share: 1 }]);
+    const [ingredient] = await database.query<{ composition: string }[]>('SELECT composition FROM ingredient');
+    expect(JSON.parse(ingredient?.composition ?? '')).toEqual({ water: 100, dextrin: 0 });
+  });
+
   it('go back to nothing', async () => {
+    await database.undoLastMigration();
+    const recipeLines = await database.query<{ name: string }[]>(`PRAGMA table_info('recipe_line')`);
+    expect(recipeLines.map(({ name }) => name)).not.toContain('atStep');
     await database.undoLastMigration();
     const lines = await database.query<{ name: string }[]>(`PRAGMA table_info('order_line')`);
     expect(lines.map(({ name }) => name)).not.toContain('without');

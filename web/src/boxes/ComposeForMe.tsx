@@ -8,7 +8,7 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { boxDraftSchema, type BoxDraft } from '@usual-pantry/core/box';
 import type { Aim, Composition } from '@usual-pantry/core/compose';
-import { sayCount, sayMinutes, sayMoney } from '@usual-pantry/core/quantity';
+import { sayCount, sayList, sayMinutes, sayMoney } from '@usual-pantry/core/quantity';
 import { useState } from 'react';
 import { useFormContext } from 'react-hook-form';
 import { useComposeMutation, type Refusal } from '../app/api';
@@ -42,7 +42,7 @@ export function ComposeForMe({ season }: { season: SeasonBook }) {
   const money = (minor: number) => sayMoney(minor, season.data.kitchen.currency);
   const nameOf = (id: string) => season.book.pieces.get(id)?.piece.name ?? id;
 
-  const ask = async () => {
+  const ask = async (traces = false) => {
     setTrouble(null);
     setFound(null);
     const values = getValues();
@@ -59,6 +59,7 @@ export function ComposeForMe({ season }: { season: SeasonBook }) {
           ...(wish as Record<keyof typeof fresh, number>),
           box: box.data,
           without,
+          traces,
           withinSpareTime: spare,
         }).unwrap(),
       );
@@ -101,6 +102,18 @@ export function ComposeForMe({ season }: { season: SeasonBook }) {
         </Button>
       </div>
       {trouble && <Alert severity="error">{trouble}</Alert>}
+      {found && found.traces.length > 0 && (
+        <Alert
+          severity="warning"
+          action={
+            <Button color="inherit" size="small" onClick={() => void ask(true)}>
+              Use them all the same
+            </Button>
+          }
+        >
+          Not used, because their suppliers say that they may contain traces of it: {sayList(found.traces.map(nameOf))}.
+        </Alert>
+      )}
       {found?.clash.length ? (
         <Alert severity="warning">
           No box keeps all of this together. Give way on one:

@@ -8,6 +8,7 @@ export const compositionNames: Record<PartName, string> = {
   fructose: 'Fructose',
   lactose: 'Lactose',
   maltose: 'Maltose',
+  dextrin: 'Dextrins of glucose syrup',
   otherCarbohydrate: 'Other carbohydrate',
   fat: 'Fat',
   protein: 'Protein',

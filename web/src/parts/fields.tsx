@@ -2,7 +2,7 @@ import Autocomplete from '@mui/material/Autocomplete';
 import InputAdornment from '@mui/material/InputAdornment';
 import MenuItem from '@mui/material/MenuItem';
 import TextField, { type TextFieldProps } from '@mui/material/TextField';
-import { minorPerUnit } from '@usual-pantry/core/quantity';
+import { minorPerUnit, toCelsius, toFahrenheit } from '@usual-pantry/core/quantity';
 import { useState } from 'react';
 import { useController, type ControllerRenderProps } from 'react-hook-form';
 import { useFieldError } from './fieldError';
@@ -46,8 +46,19 @@ export function TextInput({ name, label, help, ...look }: FieldProps & Look) {
   );
 }
 
-const sayValue = (value: unknown, scale: number): string =>
-  typeof value === 'number' && Number.isFinite(value) ? String(Number((value / scale).toFixed(6))) : '';
+/** How a stored number is typed: as it is, in other units, or on another scale. */
+interface Typing {
+  readonly say: (stored: number) => number;
+  readonly read: (typed: number) => number;
+}
+
+const inUnitsOf = (scale: number): Typing => ({
+  say: (stored) => Number((stored / scale).toFixed(6)),
+  read: (typed) => (scale === 1 ? typed : Number((typed * scale).toFixed(6))),
+});
+
+const sayValue = (value: unknown, { say }: Typing): string =>
+  typeof value === 'number' && Number.isFinite(value) ? String(say(value)) : '';
 
 interface NumberProps extends FieldProps {
   readonly unit?: string;
@@ -59,13 +70,25 @@ interface NumberProps extends FieldProps {
 }
 
 /** Keeps what was typed, even when it is no number, and says so. */
-export function NumberInput({ name, label, help, unit, scale = 1, optional = false, sx }: NumberProps) {
+export const NumberInput = ({ scale = 1, ...props }: NumberProps) => (
+  <TypedInput {...props} typing={inUnitsOf(scale)} />
+);
+
+function TypedInput({
+  name,
+  label,
+  help,
+  unit,
+  typing,
+  optional = false,
+  sx,
+}: Omit<NumberProps, 'scale'> & { readonly typing: Typing }) {
   const { field, message } = useField(name);
   const [typed, setTyped] = useState<{ text: string; value: unknown }>({
-    text: sayValue(field.value, scale),
+    text: sayValue(field.value, typing),
     value: field.value,
   });
-  const text = Object.is(typed.value, field.value) ? typed.text : sayValue(field.value, scale);
+  const text = Object.is(typed.value, field.value) ? typed.text : sayValue(field.value, typing);
   return (
     <TextField
       label={label}
@@ -75,8 +98,7 @@ export function NumberInput({ name, label, help, unit, scale = 1, optional = fal
       onBlur={field.onBlur}
       onChange={({ target }) => {
         const number = readNumber(target.value);
-        const scaled = scale === 1 ? number : Number((number * scale).toFixed(6));
-        const value = optional && target.value.trim() === '' ? null : scaled;
+        const value = optional && target.value.trim() === '' ? null : typing.read(number);
         setTyped({ text: target.value, value });
         field.onChange(value);
       }}
@@ -89,6 +111,20 @@ export function NumberInput({ name, label, help, unit, scale = 1, optional = fal
     />
   );
 }
+
+const celsius: Typing = { say: (stored) => Number(stored.toFixed(1)), read: (typed) => typed };
+const fahrenheit: Typing = {
+  say: (stored) => Number(toFahrenheit(stored).toFixed(1)),
+  read: (typed) => toCelsius(typed),
+};
+
+/** A temperature in the scale that the kitchen uses first; it is stored in C. */
+export const TemperatureInput = ({
+  scale,
+  ...props
+}: Omit<NumberProps, 'scale' | 'unit'> & { readonly scale: 'C' | 'F' }) => (
+  <TypedInput {...props} unit={scale} typing={scale === 'F' ? fahrenheit : celsius} />
+);
 
 /** An amount of money in its currency. */
 export const MoneyInput = ({

@@ -3,7 +3,7 @@ import Box from '@mui/material/Box';
 import TextField from '@mui/material/TextField';
 import { partNames } from '@usual-pantry/core/ingredient';
 import { sayGrams, sayList, sayNumber } from '@usual-pantry/core/quantity';
-import { estimateOf, type RecipeFacts } from '@usual-pantry/core/recipe';
+import { estimateOf, sayWaterActivity, type RecipeFacts } from '@usual-pantry/core/recipe';
 import { lazy, Suspense } from 'react';
 import { useSearchParams } from 'react-router';
 import { FIGURES } from '../app/theme';
@@ -31,7 +31,7 @@ function rowsOf(season: SeasonBook, left: RecipeFacts, right: RecipeFacts): Row[
     row('Hands, a batch', (facts) => `${sayNumber(facts.recipe.handsMinutes)} min`),
     row('Keeps', (facts) => `${facts.recipe.keepsDays} days`),
     row('Contains', (facts) => sayList(facts.contains) || 'none'),
-    estimated('Water activity', ({ waterActivity: { low, high } }) => `${sayNumber(low, 2)} to ${sayNumber(high, 2)}`),
+    estimated('Water activity', ({ waterActivity }) => sayWaterActivity(waterActivity)),
     estimated('Energy, 100 g', ({ energyKcal }) => `${sayNumber(energyKcal)} kcal`),
     estimated('Sugars, 100 g', ({ sugars }) => `${sayNumber(sugars, 1)} g`),
     estimated('As sweet as', ({ sweetness }) => `${sayNumber(sweetness, 1)} g of sugar`),

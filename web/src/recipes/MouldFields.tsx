@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import { cavityFill, fillCavity, pieceDraftSchema } from '@usual-pantry/core/piece';
 import { sayNumber } from '@usual-pantry/core/quantity';
 import { useFormContext, useWatch } from 'react-hook-form';
-import { NumberInput } from '../parts/fields';
+import { ChoiceInput, NumberInput } from '../parts/fields';
 import { Lines } from '../parts/Lines';
 import type { SeasonBook } from '../parts/useSeason';
 import { OwnedPicker } from './OwnedPicker';
@@ -18,6 +18,8 @@ function CavityLine() {
   if (!parsed.success || parsed.data.kind !== 'moulded') return null;
   const form = parsed.data;
   const { filledMl, scale } = cavityFill(form);
+  // A hollow form, or one that is far from full, is not to be filled up at a press.
+  const mayScale = form.fill === 'full' && scale < 2;
   return (
     <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', flexWrap: 'wrap' }}>
       <span>
@@ -26,7 +28,7 @@ function CavityLine() {
       <Button
         size="small"
         variant="outlined"
-        disabled={Math.abs(scale - 1) < 0.001}
+        disabled={!mayScale || Math.abs(scale - 1) < 0.001}
         onClick={() => {
           setValue('form', fillCavity(form), { shouldDirty: true });
         }}
@@ -39,6 +41,7 @@ function CavityLine() {
 
 /** A moulded piece: cavities, shell and cap, fillings from the bottom up. */
 export function MouldFields({ season }: { season: SeasonBook }) {
+  const fill = useWatch({ name: 'form.fill' }) as string;
   return (
     <Box sx={{ display: 'grid', gap: 2 }}>
       <Box sx={grid}>
@@ -66,6 +69,23 @@ export function MouldFields({ season }: { season: SeasonBook }) {
           help="Must stand melted; the surplus goes back."
         />
         <NumberInput name="form.breakagePercent" label="Breaks" unit="%" />
+        <ChoiceInput
+          name="form.fill"
+          label="It is"
+          choices={[
+            { value: 'full', label: 'full to the cap' },
+            { value: 'hollow', label: 'hollow' },
+          ]}
+        />
+        {fill === 'hollow' && (
+          <NumberInput
+            name="form.mostFillingMl"
+            label="Takes at most"
+            unit="mL"
+            optional
+            help="Of fillings, between its halves."
+          />
+        )}
       </Box>
       <Lines
         name="form.layers"

@@ -72,6 +72,7 @@ export function PieceFigures({ season, piece }: { season: SeasonBook; piece: Pie
               {sayNumber(Math.floor(body.cavities * body.moulds * body.turnsPerDay))}
             </Figure>
           )}
+          <Figure name="Keeps">{sayCount(facts.keepsDays, 'day')}</Figure>
           {trim !== null && <Figure name="Trim and kerf">{sayNumber(trim, 1)} %</Figure>}
           {made && <Figure name="Energy">{sayNumber(made.energyKcal)} kcal each</Figure>}
           {made && made.abv > 0.005 && (

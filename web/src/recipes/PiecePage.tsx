@@ -30,7 +30,7 @@ function PieceForm({ season, piece, recipeId }: { season: SeasonBook; piece: Pie
   const fresh: PieceDraft = {
     name: season.book.recipes.get(recipeId)?.recipe.name ?? '',
     form: freshForm('cut', recipeId),
-    keepsDays: 14,
+    keepsDays: null,
     handSeconds: 10,
     travel: 'travels',
     strong: [],
@@ -66,7 +66,7 @@ function PieceForm({ season, piece, recipeId }: { season: SeasonBook; piece: Pie
         <Box sx={{ gridColumn: { xs: '1 / -1', md: 'auto' } }}>
           <TextInput name="name" label="Name" />
         </Box>
-        <NumberInput name="keepsDays" label="Keeps" unit="days" />
+        <NumberInput name="keepsDays" label="Keeps" unit="days" optional help="Empty: as its recipe keeps." />
         <NumberInput name="handSeconds" label="Hands, each" unit="s" />
         <ChoiceInput name="travel" label="Travels" choices={travelChoices} />
         <TextInput name="colour" label="Colour" type="color" />

@@ -7,7 +7,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { sayGrams, sayMeasure, unitCodes, units, weigh, type UnitCode } from '@usual-pantry/core/quantity';
 import type { ReadLine } from '@usual-pantry/core/reading';
-import type { RecipeLine } from '@usual-pantry/core/recipe';
+import { fromStart, type RecipeLine } from '@usual-pantry/core/recipe';
 import { startersNamed } from '@usual-pantry/core/reading';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -177,7 +177,7 @@ function Settle({
                 unit,
                 state: isState ? state : null,
                 note: each.sure.note,
-                afterCook: false,
+                ...fromStart,
               });
           }}
         >

@@ -7,15 +7,17 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { sayGrams, units } from '@usual-pantry/core/quantity';
-import type { Recipe, RecipeLine } from '@usual-pantry/core/recipe';
+import { alcoholUses } from '@usual-pantry/core/cooking';
+import { fromStart, type Recipe, type RecipeLine, type RecipeStep } from '@usual-pantry/core/recipe';
 import { useState } from 'react';
-import { useController, useFieldArray, useWatch } from 'react-hook-form';
+import { useController, useFieldArray, useFormContext, useWatch } from 'react-hook-form';
 import { Icon } from '../app/Icon';
 import { FIGURES } from '../app/theme';
 import { useFieldError } from '../parts/fieldError';
 import { ChoiceInput, NumberInput, TextInput } from '../parts/fields';
 import type { SeasonBook } from '../parts/useSeason';
 import { unitChoices } from '../parts/unitChoices';
+import { sayEntry } from './sayEntry';
 import { useDraftRecipe } from './useDraftRecipe';
 
 interface Usable {
@@ -67,10 +69,67 @@ function StateInput({ index, season }: { index: number; season: SeasonBook }) {
   );
 }
 
-/** A note; a line that goes in after the cooking says so below it. */
+/** A note; a line that does not go in at the start says below it when it does. */
 function NoteInput({ index }: { index: number }) {
-  const afterCook = useWatch({ name: `lines.${index}.afterCook` }) as boolean;
-  return <TextInput name={`lines.${index}.note`} label="Note" {...(afterCook ? { help: 'after cooking' } : {})} />;
+  const [afterCook, atStep] = useWatch({ name: [`lines.${index}.afterCook`, `lines.${index}.atStep`] }) as [
+    boolean,
+    number | null,
+  ];
+  const when = sayEntry({ afterCook, atStep });
+  return <TextInput name={`lines.${index}.note`} label="Note" {...(when ? { help: when } : {})} />;
+}
+
+const alcoholChoices = [
+  { value: '', label: 'as the recipe says' },
+  ...alcoholUses.map((value) => ({ value, label: value })),
+];
+
+/** What is done with the alcohol of a line, where it has some. */
+function AlcoholInput({ index, season }: { index: number; season: SeasonBook }) {
+  const uses = useWatch({ name: `lines.${index}.uses` }) as RecipeLine['uses'];
+  const { book } = season;
+  const ethanol =
+    uses.kind === 'ingredient'
+      ? book.ingredients.get(uses.id)?.composition?.ethanol
+      : book.recipes.get(uses.id)?.parts?.ethanol;
+  if (!ethanol) return null;
+  return (
+    <Box sx={{ gridColumn: { xs: '1 / -1', lg: '2 / span 3' } }}>
+      <ChoiceInput name={`lines.${index}.alcohol`} label="Its alcohol is" choices={alcoholChoices} empty={null} />
+    </Box>
+  );
+}
+
+/** When a line goes in: at the start, after the cooking, or at a step. */
+function EntryItems({ index, onPick }: { index: number; onPick: () => void }) {
+  const { setValue } = useFormContext();
+  const [afterCook, atStep, steps] = useWatch({
+    name: [`lines.${index}.afterCook`, `lines.${index}.atStep`, 'steps'],
+  }) as [boolean, number | null, RecipeStep[]];
+  const item = (label: string, picked: boolean, entry: Pick<RecipeLine, 'afterCook' | 'atStep'>) => (
+    <MenuItem
+      key={label}
+      selected={picked}
+      onClick={() => {
+        setValue(`lines.${index}.afterCook`, entry.afterCook, { shouldDirty: true });
+        setValue(`lines.${index}.atStep`, entry.atStep, { shouldDirty: true });
+        onPick();
+      }}
+    >
+      <Box component="span" sx={{ maxWidth: 320, overflow: 'hidden', textOverflow: 'ellipsis' }}>
+        {label}
+      </Box>
+    </MenuItem>
+  );
+  return [
+    item('Goes in at the start', atStep === null && !afterCook, { afterCook: false, atStep: null }),
+    item('Goes in after cooking', atStep === null && afterCook, { afterCook: true, atStep: null }),
+    ...steps.flatMap((step, at) =>
+      at === 0
+        ? []
+        : [item(`At step ${String(at + 1)}: ${step.text}`, atStep === at, { afterCook: false, atStep: at })],
+    ),
+  ];
 }
 
 /** Moves or removes a line. */
@@ -86,11 +145,6 @@ function LineMenu({
   onRemove: () => void;
 }) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
-  const { field } = useController({ name: `lines.${index}.afterCook` });
-  const afterCook = field.value as boolean;
-  const onAfterCook = () => {
-    field.onChange(!afterCook);
-  };
   const pick = (act: () => void) => () => {
     setAnchor(null);
     act();
@@ -129,7 +183,12 @@ function LineMenu({
         >
           Move down
         </MenuItem>
-        <MenuItem onClick={pick(onAfterCook)}>{afterCook ? 'Goes in at the start' : 'Goes in after cooking'}</MenuItem>
+        <EntryItems
+          index={index}
+          onPick={() => {
+            setAnchor(null);
+          }}
+        />
         <MenuItem onClick={pick(onRemove)}>Remove</MenuItem>
       </Menu>
     </>
@@ -193,6 +252,7 @@ export function RecipeLines({ season, recipe }: { season: SeasonBook; recipe: Re
               }}
             />
           </Box>
+          <AlcoholInput index={index} season={season} />
         </Box>
       ))}
       <div>
@@ -206,7 +266,7 @@ export function RecipeLines({ season, recipe }: { season: SeasonBook; recipe: Re
               unit: 'g',
               state: null,
               note: '',
-              afterCook: false,
+              ...fromStart,
             });
           }}
         >

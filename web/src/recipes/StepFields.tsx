@@ -6,14 +6,15 @@ import IconButton from '@mui/material/IconButton';
 import Paper from '@mui/material/Paper';
 import Switch from '@mui/material/Switch';
 import Typography from '@mui/material/Typography';
-import { numberKinds, type RecipeStep } from '@usual-pantry/core/recipe';
+import { numberKinds, type RecipeLine, type RecipeStep } from '@usual-pantry/core/recipe';
 import { useFieldArray, useFormContext, useWatch } from 'react-hook-form';
 import { Icon } from '../app/Icon';
 import { CheckInput } from '../parts/CheckInput';
-import { ChoiceInput, NumberInput, TextInput } from '../parts/fields';
+import { ChoiceInput, NumberInput, TemperatureInput, TextInput } from '../parts/fields';
 import { TagsInput } from '../parts/TagsInput';
 import type { SeasonBook } from '../parts/useSeason';
 import { freshStep } from './freshRecipe';
+import { afterRemoval, afterSwap } from './stepLines';
 
 const grid = { display: 'grid', gap: 1.25, gridTemplateColumns: { xs: '1fr 1fr', md: 'repeat(4, 1fr)' } } as const;
 const kindChoices = numberKinds.map((kind) => ({ value: kind, label: kind }));
@@ -80,7 +81,7 @@ function EffectFields({ path }: { path: string }) {
   );
 }
 
-function Step({ path, equipment }: { path: string; equipment: readonly string[] }) {
+function Step({ path, equipment, scale }: { path: string; equipment: readonly string[]; scale: 'C' | 'F' }) {
   const [target, rest] = useWatch({ name: [`${path}.target`, `${path}.rest`] }) as [unknown, unknown];
   return (
     <Box sx={{ display: 'grid', gap: 1.25, minWidth: 0 }}>
@@ -107,8 +108,8 @@ function Step({ path, equipment }: { path: string; equipment: readonly string[] 
       </Box>
       {target !== null && (
         <Box sx={grid}>
-          <NumberInput name={`${path}.target.celsius`} label="At sea level" unit="C" />
-          <NumberInput name={`${path}.target.upToCelsius`} label="Up to" unit="C" optional />
+          <TemperatureInput name={`${path}.target.celsius`} label="At sea level" scale={scale} />
+          <TemperatureInput name={`${path}.target.upToCelsius`} label="Up to" scale={scale} optional />
           <ChoiceInput name={`${path}.target.kind`} label="Is a" choices={kindChoices} />
           <CheckInput name={`${path}.target.boils`} label="Boils" />
         </Box>
@@ -131,9 +132,17 @@ function Step({ path, equipment }: { path: string; equipment: readonly string[] 
 
 /** The steps of the method, in order. */
 export function StepFields({ season }: { season: SeasonBook }) {
-  const { pots, pans, moulds } = season.data.kitchen;
+  const { pots, pans, moulds, temperatureFirst } = season.data.kitchen;
   const equipment = [...[...pots, ...pans, ...moulds].map(({ name }) => name), ...otherTools];
   const { fields, append, remove, swap } = useFieldArray({ name: 'steps' });
+  const { getValues, setValue } = useFormContext();
+  const withLines = (change: (lines: RecipeLine[]) => RecipeLine[]) => {
+    setValue('lines', change(getValues('lines') as RecipeLine[]), { shouldDirty: true });
+  };
+  const move = (from: number, to: number) => {
+    swap(from, to);
+    withLines((lines) => afterSwap(lines, from, to));
+  };
   return (
     <Box sx={{ display: 'grid', gap: 1.5 }}>
       {fields.map((field, index) => (
@@ -150,7 +159,7 @@ export function StepFields({ season }: { season: SeasonBook }) {
               aria-label={`Move step ${index + 1} up`}
               disabled={index === 0}
               onClick={() => {
-                swap(index, index - 1);
+                move(index, index - 1);
               }}
             >
               <Icon path={mdiArrowUp} />
@@ -159,7 +168,7 @@ export function StepFields({ season }: { season: SeasonBook }) {
               aria-label={`Move step ${index + 1} down`}
               disabled={index === fields.length - 1}
               onClick={() => {
-                swap(index, index + 1);
+                move(index, index + 1);
               }}
             >
               <Icon path={mdiArrowDown} />
@@ -168,12 +177,13 @@ export function StepFields({ season }: { season: SeasonBook }) {
               aria-label={`Remove step ${index + 1}`}
               onClick={() => {
                 remove(index);
+                withLines((lines) => afterRemoval(lines, index));
               }}
             >
               <Icon path={mdiTrashCanOutline} />
             </IconButton>
           </Box>
-          <Step path={`steps.${index}`} equipment={equipment} />
+          <Step path={`steps.${index}`} equipment={equipment} scale={temperatureFirst} />
         </Paper>
       ))}
       <div>

@@ -29,14 +29,15 @@ export function VariantFields({ season, base }: { season: SeasonBook; base: stri
         <Lines
           name="variantOf.swaps"
           one="swap"
-          fresh={{ ingredientId: '', withId: '', ratio: 1 }}
-          columns="2fr 2fr 1fr"
+          fresh={{ ingredientId: '', withId: '', ratio: 1, share: 1 }}
+          columns="2fr 2fr 1fr 1fr"
         >
           {(path) => (
             <>
               <PickInput name={`${path}.ingredientId`} label="Instead of" options={ids} nameOf={nameOf} />
               <PickInput name={`${path}.withId`} label="Take" options={ids} nameOf={nameOf} />
               <NumberInput name={`${path}.ratio`} label="Grams for one" />
+              <NumberInput name={`${path}.share`} label="Of it" unit="%" scale={0.01} />
             </>
           )}
         </Lines>

@@ -42,6 +42,8 @@ export function freshBody(kind: BodyForm['kind'], recipeId: string): BodyForm {
         shell: { recipeId: '', shellPercent: 30, capPercent: 10, gramsPerMl: 1.25, poolFactor: 3 },
         layers: [{ recipeId, grams: 6.2, gramsPerMl: 1.15 }],
         breakagePercent: 3,
+        fill: 'full',
+        mostFillingMl: null,
       };
     default:
       return freshCentre(kind, recipeId);

@@ -14,7 +14,7 @@ export const freshRecipe: RecipeDraft = {
   foaming: 'does not boil',
   grains: false,
   hygroscopic: false,
-  alcohol: 'never heated',
+  alcohol: 'by the steps',
   variantOf: null,
   weighedYields: [],
 };

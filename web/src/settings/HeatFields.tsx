@@ -3,7 +3,7 @@ import { boilingPointAt, targetHere, thermometerOffset } from '@usual-pantry/cor
 import { kitchenDraftSchema } from '@usual-pantry/core/kitchen';
 import { sayTemperature, sayNumber } from '@usual-pantry/core/quantity';
 import { useWatch } from 'react-hook-form';
-import { ChoiceInput, NumberInput } from '../parts/fields';
+import { ChoiceInput, NumberInput, TemperatureInput } from '../parts/fields';
 
 const heatSchema = kitchenDraftSchema.pick({
   altitudeMetres: true,
@@ -27,10 +27,10 @@ export function HeatFields() {
     <Box sx={{ display: 'grid', gap: 1.5 }}>
       <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: { xs: '1fr 1fr', sm: 'repeat(3, 1fr)' } }}>
         <NumberInput name="altitudeMetres" label="Altitude" unit="m" />
-        <NumberInput
+        <TemperatureInput
           name="boilingReadingCelsius"
           label="Reading in boiling water"
-          unit="C"
+          scale={first === 'F' ? 'F' : 'C'}
           optional
           help="Bulb off the bottom; empty if never tried."
         />

@@ -7,6 +7,7 @@ import { Link as RouterLink } from 'react-router';
 import { FIGURES } from '../../app/theme';
 import type { SeasonBook } from '../../parts/useSeason';
 import { nameOfUse } from '../nameOfUse';
+import { sayEntry } from '../sayEntry';
 
 const cell = { py: 0.75, px: 1, verticalAlign: 'top', borderBottom: 1, borderColor: 'divider' } as const;
 const figure = { ...cell, fontFamily: FIGURES, fontWeight: 650, textAlign: 'right', whiteSpace: 'nowrap' } as const;
@@ -90,10 +91,10 @@ export function CardLines({ season, facts, batches }: CardLinesProps) {
                   ) : (
                     nameOfUse(season, line.uses)
                   )}
-                  {(line.note || line.state || line.afterCook) && (
+                  {(line.note || line.state || sayEntry(line)) && (
                     <Box component="span" sx={{ color: 'text.secondary' }}>
                       {' '}
-                      {[line.state, line.note, line.afterCook ? 'after cooking' : ''].filter(Boolean).join(', ')}
+                      {[line.state, line.note, sayEntry(line)].filter(Boolean).join(', ')}
                     </Box>
                   )}
                 </Box>

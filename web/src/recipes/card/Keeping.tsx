@@ -1,20 +1,17 @@
 import Link from '@mui/material/Link';
 import { temperingCurves } from '@usual-pantry/core/cooking';
 import { sayCount, sayMinutes, sayTemperature } from '@usual-pantry/core/quantity';
-import type { RecipeFacts } from '@usual-pantry/core/recipe';
+import { estimateOf, type RecipeFacts } from '@usual-pantry/core/recipe';
 import { Link as RouterLink } from 'react-router';
 import { Allergens } from '../../parts/Allergens';
 import { Figure, FigureList } from '../../parts/Figures';
 import { Panel } from '../../parts/Panel';
 import type { SeasonBook } from '../../parts/useSeason';
 
-/** The tempering of the chocolates that the recipe is made of by more than half. */
+/** How it is tempered, where it is. */
 function Tempering({ season, facts }: { season: SeasonBook; facts: RecipeFacts }) {
   const first = season.data.kitchen.temperatureFirst;
-  const main = [...facts.ingredientsPerGram].find(
-    ([id, share]) => share > 0.5 && season.book.ingredients.get(id)?.chocolate,
-  );
-  const kind = main && season.book.ingredients.get(main[0])?.chocolate;
+  const kind = estimateOf(facts, season.book.ingredients)?.tempers;
   if (!kind) return null;
   const { melt, cool, work } = temperingCurves[kind];
   const say = (window: readonly [number, number]) => sayTemperature(window, 0, first);

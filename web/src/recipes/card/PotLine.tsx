@@ -1,27 +1,27 @@
 import Alert from '@mui/material/Alert';
-import { potCheck, foamFactors } from '@usual-pantry/core/cooking';
+import { foamFactors } from '@usual-pantry/core/cooking';
 import { sayGrams, sayNumber } from '@usual-pantry/core/quantity';
-import type { RecipeFacts } from '@usual-pantry/core/recipe';
+import { worstBoiling, type RecipeFacts } from '@usual-pantry/core/recipe';
 import { Worked } from '../../parts/Worked';
 import type { SeasonBook } from '../../parts/useSeason';
 
 /** Whether a batch of that size has room to boil in the pots of this kitchen. */
 export function PotLine({ season, facts, size }: { season: SeasonBook; facts: RecipeFacts; size: number }) {
-  const { foaming } = facts.recipe;
-  if (foaming === 'does not boil') return null;
   const { pots } = season.data.kitchen;
-  const check = potCheck(facts.rawGrams * size, foaming, pots);
+  const check = worstBoiling(facts, size, pots);
+  if (!check) return null;
+  const { step, grams, foaming } = check.boiling;
   const needs = (
     <Worked
       working={{
         title: 'Room in the pot',
         inputs: [
-          ['Goes in', sayGrams(facts.rawGrams * size)],
+          [step === null ? 'In the pot' : `In the pot at step ${String(step + 1)}`, sayGrams(grams * size)],
           ['Takes', '1.2 g a mL'],
           [foaming, `${sayNumber(foamFactors[foaming], 1)} times its volume`],
           ['Needs', `${sayNumber(check.needsLitres, 1)} L`],
         ],
-        rule: 'The volume of the batch times how far it rises must fit the pot to the rim.',
+        rule: 'The volume of what is in the pot by then, times how far it rises there, must fit the pot to the rim.',
         source: 'common practice',
       }}
     >

@@ -26,9 +26,7 @@ function Effects({ season, recipeId, swap }: { season: SeasonBook; recipeId: str
   const effects = useMemo(() => {
     const tried = trySwaps(book, recipeId, [swap]);
     return tried
-      ? sideEffects(tried.before, tried.after, book.ingredients, (minor) =>
-          sayMoney(Math.round(minor), data.kitchen.currency),
-        )
+      ? sideEffects(tried.before, tried.after, book.ingredients, (minor) => sayMoney(minor, data.kitchen.currency))
       : [];
   }, [book, recipeId, swap, data.kitchen.currency]);
   if (effects.length === 0) return <span>It changes nothing that can be worked out.</span>;
@@ -85,6 +83,7 @@ export function SwapPanel({ season, facts, recipe }: SwapPanelProps) {
   const [fromId, setFrom] = useState<string | null>(null);
   const [withId, setWith] = useState<string | null>(null);
   const [ratio, setRatio] = useState(1);
+  const [percent, setPercent] = useState(100);
   const [trouble, setTrouble] = useState<string | null>(null);
   const nameOf = (id: string) => ingredients.get(id)?.name ?? id;
   const own = [...new Set(facts.recipe.lines.flatMap(({ uses }) => (uses.kind === 'ingredient' ? [uses.id] : [])))];
@@ -95,8 +94,11 @@ export function SwapPanel({ season, facts, recipe }: SwapPanelProps) {
   ].filter((id) => id !== fromId);
   const note = known.find(({ ingredientId }) => ingredientId === withId)?.note;
   const swap = useMemo(
-    () => (fromId !== null && withId !== null && ratio > 0 ? { ingredientId: fromId, withId, ratio } : null),
-    [fromId, withId, ratio],
+    () =>
+      fromId !== null && withId !== null && ratio > 0 && percent > 0 && percent <= 100
+        ? { ingredientId: fromId, withId, ratio, share: percent / 100 }
+        : null,
+    [fromId, withId, ratio, percent],
   );
 
   const take = async (as: 'variant' | 'change') => {
@@ -125,7 +127,7 @@ export function SwapPanel({ season, facts, recipe }: SwapPanelProps) {
 
   return (
     <Box sx={{ display: 'grid', gap: 1.5 }}>
-      <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: { xs: '1fr', md: '1fr 1fr 130px' } }}>
+      <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: { xs: '1fr 1fr', md: '1fr 1fr 130px 100px' } }}>
         <Autocomplete
           options={own}
           value={fromId}
@@ -157,6 +159,15 @@ export function SwapPanel({ season, facts, recipe }: SwapPanelProps) {
           slotProps={{ htmlInput: { min: 0, step: 0.05 } }}
           onChange={({ target }) => {
             setRatio(Number(target.value));
+          }}
+        />
+        <TextField
+          label="Of it, %"
+          type="number"
+          value={percent || ''}
+          slotProps={{ htmlInput: { min: 1, max: 100, step: 5 } }}
+          onChange={({ target }) => {
+            setPercent(Number(target.value));
           }}
         />
       </Box>

@@ -1,5 +1,5 @@
 import Box from '@mui/material/Box';
-import { FOOD_CODE_LIMIT, type WaterActivity } from '@usual-pantry/core/cooking';
+import { FOOD_CODE_LIMIT, type EstimatedWaterActivity, type WaterActivity } from '@usual-pantry/core/cooking';
 import { sayNumber } from '@usual-pantry/core/quantity';
 import { Worked } from '../../parts/Worked';
 
@@ -8,11 +8,20 @@ const WIDTH = 320;
 const at = (value: number): number => ((Math.min(1, Math.max(FROM, value)) - FROM) / (1 - FROM)) * WIDTH;
 
 const say = (value: number): string => sayNumber(value, 2);
-const rangeWords = ({ low, high, norrish }: WaterActivity): string =>
-  norrish === null ? `under ${say(high)}` : `${say(low)} to ${say(high)}`;
+const rangeWords = ({ low, high }: EstimatedWaterActivity): string => `${say(low)} to ${say(high)}`;
 
-/** The estimate of water activity as a range on a scale, with the line of the Food Code. */
-export function WaterGauge({ estimate }: { estimate: WaterActivity }) {
+/** The estimate of water activity, or why there is none. */
+export const WaterGauge = ({ estimate }: { estimate: WaterActivity }) =>
+  estimate.reading === 'not estimated' ? (
+    <span>
+      <b>Not estimated.</b> {estimate.why} Have it measured where it matters.
+    </span>
+  ) : (
+    <Gauge estimate={estimate} />
+  );
+
+/** A range on a scale, with the line of the Food Code. */
+function Gauge({ estimate }: { estimate: EstimatedWaterActivity }) {
   const { low, high, norrish, moneyBorn, reading } = estimate;
   return (
     <Box sx={{ display: 'grid', gap: 0.75 }}>
@@ -21,8 +30,8 @@ export function WaterGauge({ estimate }: { estimate: WaterActivity }) {
           working={{
             title: 'Water activity',
             inputs: [
-              ['By Norrish', norrish === null ? 'too dry to say' : say(norrish)],
-              ['By Money and Born', moneyBorn === null ? 'too dry to say' : say(moneyBorn)],
+              ['By Norrish', say(norrish)],
+              ['By Money and Born', say(moneyBorn)],
               ['Uncertainty', '0.03 either way'],
             ],
             rule: 'From the water and the dissolved sugars of the finished recipe. Acid, salt and starch are left out.',
