@@ -48,20 +48,36 @@ export function verifyBench(sheet: BenchDay, plan: Plan, day: string, book: Book
       wrong.push(`${day}: ${String(mostAtOnce(uses))} times ${name} at once, ${String(there)} are there`);
   }
 
-  // Without nuts before tree nuts before peanut, with a clean-down between.
-  const classOf = (recipeId: string) => nutClasses.indexOf(nutClass(book.recipes.get(recipeId)?.contains ?? []));
-  const makes = tasks.filter((task) => task.kind === 'make');
-  for (const one of makes)
-    for (const other of makes)
-      if (
-        one.recipeId !== null &&
-        other.recipeId !== null &&
-        classOf(one.recipeId) < classOf(other.recipeId) &&
-        !tasks.some((task) => task.kind === 'clean' && task.from >= one.from - 1e-6 && task.from <= other.from + 1e-6)
-      )
+  // Without nuts before tree nuts before peanut, and nothing after what has an allergen that it lacks, without a clean-down between.
+  const containsOf = ({ recipeId, pieceId }: (typeof tasks)[number]) =>
+    book.recipes.get(recipeId ?? '')?.contains ?? book.pieces.get(pieceId ?? '')?.contains ?? [];
+  const chosen = new Set<string>([
+    'alcohol',
+    'alcohol-carrier',
+    'gelatin',
+    'honey',
+    'beeswax',
+    'shellac',
+    'carmine',
+    'meat',
+  ]);
+  const work = tasks.filter(({ kind }) => kind === 'make' || kind === 'finish');
+  const cleans = tasks.filter(({ kind }) => kind === 'clean');
+  for (const one of work)
+    for (const other of work) {
+      const [left, lacks] = [containsOf(one), containsOf(other)];
+      const isWorse =
+        nutClasses.indexOf(nutClass(left)) !== nutClasses.indexOf(nutClass(lacks)) ||
+        left.some((code) => !chosen.has(code) && !lacks.includes(code));
+      if (one.from >= other.from - 1e-6 || !isWorse) continue;
+      if (nutClasses.indexOf(nutClass(left)) > nutClasses.indexOf(nutClass(lacks)))
+        wrong.push(`${day}: ${other.name} is begun after ${one.name}, which has more nuts`);
+      if (!cleans.some(({ from, minutes }) => from >= one.from - 1e-6 && from + minutes <= other.from + 1e-6))
         wrong.push(`${day}: ${other.name} is begun after ${one.name} without cleaning`);
+    }
 
   // What is made on the day is there, and has rested, before what uses it.
+  const makes = tasks.filter(({ kind }) => kind === 'make');
   for (const { recipeId, name, from } of makes)
     for (const { uses } of book.recipes.get(recipeId ?? '')?.recipe.lines ?? [])
       for (const part of makes)

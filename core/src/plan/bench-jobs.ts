@@ -1,14 +1,18 @@
 import type { Book } from '../box/index.js';
+import { allergens, type Allergen } from '../ingredient/index.js';
 import { packBox, packedKey } from '../order/index.js';
 import type { KitchenDraft } from '../kitchen/index.js';
-import { sayCount, sayMinutes, type Day } from '../quantity/index.js';
-import { sayBatches, stretchesOf, type Stretch } from '../recipe/index.js';
+import { sayCount, sayList, sayMinutes, type Day } from '../quantity/index.js';
+import { sayBatches, type Stretch } from '../recipe/index.js';
+import { groupBy } from '../record/index.js';
 import type { Activity, Resource, Use } from '../schedule/index.js';
 import { usersFirst } from './users-first.js';
-import { nutClass, nutClasses, type NutClass } from './nuts.js';
+import { nutClass, nutClasses, profileOf, turnsOf } from './clean-downs.js';
 import type { Pack } from './packing.js';
 import type { Plan } from './shape.js';
+import type { Making } from './making.js';
 import { helperHours } from './windows.js';
+import { workByDay, type WorkOf } from './work-days.js';
 
 /** What the strips of one activity say. */
 export interface JobWords {
@@ -27,11 +31,11 @@ export interface JobWords {
   readonly hold: { readonly text: string; readonly minutes: number | null } | null;
 }
 
-/** An activity of a bench day with what it says and the nuts in it. */
+/** An activity of a bench day with what it says and the allergens in it. */
 export interface BenchJob {
   readonly activity: Activity;
   readonly words: JobWords;
-  readonly nuts: NutClass;
+  readonly contains: readonly Allergen[];
 }
 
 export const MAKER = 'maker';
@@ -84,57 +88,57 @@ function usesOf(stretch: Stretch, readyMinutes: number): Use[] {
   ];
 }
 
-/** Every batch that is made on a day, stretch by stretch; getting ready goes before the first of each recipe. */
-function makeJobs(plan: Plan, day: Day, book: Book): BenchJob[] {
+/** What is worked on on a day: what is begun, and what was begun before and goes on, components before what uses them. */
+function workOn(plan: Plan, day: Day, book: Book): WorkOf<Making>[] {
   const componentsFirst = usersFirst(book).reverse();
-  const makings = plan.makings
-    .filter((making) => making.day === day)
-    .sort((a, b) => componentsFirst.indexOf(a.recipeId) - componentsFirst.indexOf(b.recipeId));
+  const made = plan.made.filter((each) => each.day < day);
+  return (workByDay([...made, ...plan.makings], book.recipes, book.kitchen).get(day) ?? []).sort(
+    (a, b) => componentsFirst.indexOf(a.making.recipeId) - componentsFirst.indexOf(b.making.recipeId),
+  );
+}
+
+/** Every batch that is worked on on a day, stretch by stretch; getting ready goes before the first of each recipe. */
+function makeJobs(plan: Plan, day: Day, book: Book): BenchJob[] {
   /** The last stretches of all batches of a recipe: what uses it waits for them. */
   const done = new Map<string, { key: string; lag: number }[]>();
-  return makings.flatMap(({ recipeId, recipeName, batches, batchCount, pinned }) => {
-    const facts = book.recipes.get(recipeId);
-    if (!facts) return [];
-    const stretches = stretchesOf(facts);
+  return workOn(plan, day, book).flatMap(({ making, facts, work: { stretches } }) => {
+    const { recipeId, recipeName, batches, batchCount, pinned } = making;
+    const begins = making.day === day;
+    const keyOf = (batch: number, part: number) =>
+      ['make', recipeId, ...(begins ? [] : [making.day]), String(batch), String(part)].join(' ');
     const components = facts.recipe.lines.flatMap(({ uses }) =>
-      uses.kind === 'recipe' ? (done.get(uses.id) ?? []) : [],
+      begins && uses.kind === 'recipe' ? (done.get(uses.id) ?? []) : [],
     );
     const sizes = batches.flatMap(({ size, count }) => Array.from({ length: count }, () => size));
     const jobs = sizes.flatMap((size, batch) =>
       stretches.map((stretch, part): BenchJob => {
-        const readyMinutes = batch === 0 && part === 0 ? book.kitchen.setUpMinutes : 0;
-        const before = `make ${recipeId} ${String(batch)} ${String(part - 1)}`;
+        const readyMinutes = begins && batch === 0 && part === 0 ? book.kitchen.setUpMinutes : 0;
         const which =
           batchCount > 1 ? `${String(batch + 1)} of ${String(batchCount)}` : sayBatches([{ size, count: 1 }]);
         return {
           activity: {
-            key: `make ${recipeId} ${String(batch)} ${String(part)}`,
+            key: keyOf(batch, part),
             minutes: stretch.minutes + readyMinutes,
             uses: usesOf(stretch, readyMinutes),
-            after: part === 0 ? components : [{ key: before, lag: lagOf(stretches[part - 1]) }],
+            after: part === 0 ? components : [{ key: keyOf(batch, part - 1), lag: lagOf(stretches[part - 1]) }],
           },
           words: {
             kind: 'make',
             name: recipeName,
-            code: part === 0 ? which : `${which}, then on`,
+            code: part === 0 && begins ? which : `${which}, then on`,
             recipeId,
             pieceId: null,
             pack: null,
             pinned,
             hold: holdOf(stretch),
           },
-          nuts: nutClass(facts.contains),
+          contains: facts.contains,
         };
       }),
     );
     const last = stretches.length - 1;
-    done.set(
-      recipeId,
-      sizes.map((_size, batch) => ({
-        key: `make ${recipeId} ${String(batch)} ${String(last)}`,
-        lag: lagOf(stretches[last]),
-      })),
-    );
+    const ends = sizes.map((_size, batch) => ({ key: keyOf(batch, last), lag: lagOf(stretches[last]) }));
+    done.set(recipeId, [...(done.get(recipeId) ?? []), ...ends]);
     return jobs;
   });
 }
@@ -188,7 +192,7 @@ function finishJobs(plan: Plan, day: Day, book: Book, makes: readonly BenchJob[]
         after,
       },
       words: plain('finish', `Finish ${facts?.piece.name ?? pieceId}`, sayCount(part.count, 'piece'), { pieceId }),
-      nuts: nutClass(facts?.contains ?? []),
+      contains: facts?.contains ?? [],
     }));
   });
 }
@@ -210,7 +214,7 @@ const packJobs = (plan: Plan, day: Day, book: Book, finishes: readonly BenchJob[
           after,
         },
         words: plain('pack', `Pack ${pack.boxName}`, sayCount(count, 'box', 'boxes'), { pack }),
-        nuts: pack.nuts,
+        contains: facts?.pieces.flatMap(({ pieceId }) => book.pieces.get(pieceId)?.contains ?? []) ?? [],
       }));
     });
 
@@ -219,39 +223,59 @@ const waitingFor = (job: BenchJob, before: Activity['after']): BenchJob => ({
   activity: { ...job.activity, after: [...job.activity.after, ...before] },
 });
 
-/** All of a day's work: without nuts before tree nuts before peanut, with a clean-down between. */
+const isSubset = (some: readonly Allergen[], all: readonly Allergen[]): boolean =>
+  some.every((code) => all.includes(code));
+
+/**
+ * All of a day's work in turns with a clean-down between: without nuts before tree nuts before peanut, and nothing after what has an
+ * allergen that it lacks. Within a turn what has fewer allergens comes first.
+ */
 export function jobsOf(plan: Plan, day: Day, book: Book): BenchJob[] {
   const makes = makeJobs(plan, day, book);
   const helped = helperHours(day, book.kitchen) > 0;
   const finishes = finishJobs(plan, day, book, makes, helped);
   const work = [...makes, ...finishes];
   const packs = packJobs(plan, day, book, finishes, helped);
-  const { cleanMinutes } = book.kitchen;
-  const classes = nutClasses.filter((nuts) => work.some((job) => job.nuts === nuts));
-  /** The turn of the day to which something belongs; what holds more nuts than its turn's work is packed at its end. */
-  const turnOf = ({ nuts }: BenchJob) =>
-    Math.max(
-      0,
-      classes.findLastIndex((each) => nutClasses.indexOf(each) <= nutClasses.indexOf(nuts)),
-    );
-  const turns = classes.map((_nuts, turn) => [...work, ...packs].filter((job) => turnOf(job) === turn));
-  const cleans = classes.slice(1).map((nuts, index): BenchJob => ({
-    activity: {
-      key: `clean ${nuts}`,
-      minutes: cleanMinutes,
-      uses: [{ offset: 0, minutes: cleanMinutes, anyOf: [MAKER] }],
-      after: [...keysOf(turns[index] ?? []), ...(index > 0 ? [{ key: `clean ${classes[index] ?? ''}`, lag: 0 }] : [])],
-    },
-    words: plain('clean', 'Clean', `before ${nuts}`),
-    nuts,
-  }));
-  const inTurn = (job: BenchJob): BenchJob => {
-    const clean = cleans[turnOf(job) - 1];
-    return clean ? waitingFor(job, keysOf([clean])) : job;
-  };
-  const packed = packs.map((job) => {
-    const moreNuts = classes[turnOf(job)] !== job.nuts;
-    return inTurn(moreNuts ? waitingFor(job, keysOf(work.filter((each) => turnOf(each) <= turnOf(job)))) : job);
+  const turns = turnsOf(work.map(({ contains }) => profileOf(contains)));
+  const byProfile = groupBy(work, ({ contains }) => profileOf(contains));
+  const cleanKey = (turn: number) => `clean ${String(turn)}`;
+  const workIn = turns.map(({ profiles }) => profiles.flatMap((profile) => byProfile.get(profile) ?? []));
+  const afterClean = (turn: number) => (turn > 0 ? [{ key: cleanKey(turn), lag: 0 }] : []);
+  const cleans = turns.slice(1).map((_turn, index): BenchJob => {
+    const off = turns[index]?.cleanOff ?? [];
+    return {
+      activity: {
+        key: cleanKey(index + 1),
+        minutes: book.kitchen.cleanMinutes,
+        uses: [{ offset: 0, minutes: book.kitchen.cleanMinutes, anyOf: [MAKER] }],
+        after: [...keysOf(workIn[index] ?? []), ...afterClean(index)],
+      },
+      words: plain(
+        'clean',
+        'Clean',
+        off.length > 0
+          ? `off ${sayList(off.map((code) => allergens[code].name.toLowerCase()))}`
+          : `before ${turns[index + 1]?.nuts ?? ''}`,
+      ),
+      contains: [],
+    };
   });
-  return [...work.map(inTurn), ...cleans, ...packed];
+  const inTurns = turns.flatMap(({ profiles }, turn) =>
+    profiles.flatMap((profile, at) => {
+      const before = profiles.slice(0, at).flatMap((each) => byProfile.get(each) ?? []);
+      return (byProfile.get(profile) ?? []).map((job) => waitingFor(job, [...afterClean(turn), ...keysOf(before)]));
+    }),
+  );
+  // Boxes are packed in the last turn that has no more nuts than they have; at its end, unless all that is done in it has what they have.
+  const turnOf = (pack: BenchJob) =>
+    turns.findLastIndex(({ nuts }) => nutClasses.indexOf(nuts) <= nutClasses.indexOf(nutClass(pack.contains)));
+  const packed = packs.map((job) => {
+    const turn = turnOf(job);
+    const here = workIn[turn] ?? [];
+    const rest = here.every(({ contains }) => isSubset(job.contains, contains)) ? [] : workIn.slice(0, turn + 1).flat();
+    return waitingFor(job, [...afterClean(turn), ...keysOf(rest)]);
+  });
+  // What is packed in a turn is packed before the next one is cleaned for.
+  const closed = cleans.map((job, index) => waitingFor(job, keysOf(packs.filter((pack) => turnOf(pack) === index))));
+  return [...inTurns, ...closed, ...packed];
 }

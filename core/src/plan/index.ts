@@ -11,7 +11,7 @@ export * from './settle.js';
 export * from './supplies.js';
 export * from './move.js';
 export * from './needs.js';
-export * from './nuts.js';
+export * from './clean-downs.js';
 export * from './packing.js';
 export * from './packs.js';
 export * from './plan.js';

@@ -1,6 +1,6 @@
 import type { Book } from '../box/index.js';
 import type { Day } from '../quantity/index.js';
-import type { BatchCount, RecipeFacts } from '../recipe/index.js';
+import { daysOfWork, type BatchCount, type RecipeFacts } from '../recipe/index.js';
 import { pieceKey, type DayShare, type Guide } from './guide.js';
 import type { Settled } from './settle.js';
 import { fromSupplies } from './supplies.js';
@@ -8,6 +8,7 @@ import { makeUp, type Making } from './making.js';
 import { componentNeeds, partNeeds, partOf, type Finishing, type Need } from './needs.js';
 import { usersFirst } from './users-first.js';
 import { finishingDay, groupByDay, placeOnDay, type Bookings } from './windows.js';
+import { readyOn, workDays } from './work-days.js';
 
 /** All makings of a season, the day on which each piece's body is made for each hand-over. */
 export interface Makings {
@@ -107,13 +108,14 @@ export function planMakings(
   ) => {
     const made = makeUp(needs, facts, batches, pinned);
     const making: Making = { ...made, day };
-    busy(day, made.handsMinutes + kitchen.setUpMinutes);
+    busy(day, kitchen.setUpMinutes);
+    for (const work of workDays(facts, day, kitchen)) busy(work.day, made.batchCount * work.handsMinutes);
     makings.push(making);
     componentNeeds(making, facts, book, today).forEach(add);
     for (const { body, use } of needs) {
       if (!body) continue;
       const { piece } = body.facts;
-      const on = finishingDay(day, facts.recipe.restDays, body.finishBy, kitchen);
+      const on = finishingDay(readyOn(facts, day, kitchen), body.finishBy, kitchen);
       const handsMinutes = (body.count * piece.handSeconds) / 60;
       const handOver = use.handOver ?? use.on;
       finishings.push({
@@ -144,7 +146,8 @@ export function planMakings(
     const pinnedDays = pins.filter((pin) => pin.recipeId === recipeId).map(({ day }) => day);
     for (const day of pinnedDays) if (day >= today && !days.has(day)) days.set(day, []);
     for (const group of groupByDay(free, kitchen)) {
-      const minutes = makeUp(group.needs, facts).handsMinutes + kitchen.setUpMinutes;
+      const [first] = daysOfWork(facts);
+      const minutes = makeUp(group.needs, facts).batchCount * (first?.handsMinutes ?? 0) + kitchen.setUpMinutes;
       const day = placeOnDay(group.window, minutes, booked, kitchen);
       days.set(day, [...(days.get(day) ?? []), ...group.needs]);
     }

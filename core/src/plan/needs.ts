@@ -14,6 +14,7 @@ import {
   type Window,
   type Windowed,
 } from './windows.js';
+import { latestBegin, readyOn } from './work-days.js';
 
 /** What one making is for. */
 export interface Use {
@@ -84,9 +85,9 @@ const clampToToday = (window: Window, today: Day): Window => ({
 });
 
 /** The days on which something may be made that is used on a day: rested, and not too old. */
-export const usableWindow = (usedOn: Day, { recipe }: RecipeFacts): Window => ({
-  from: addDays(usedOn, -recipe.keepsDays),
-  to: addDays(usedOn, -recipe.restDays),
+export const usableWindow = (usedOn: Day, facts: RecipeFacts, { kitchen }: Book): Window => ({
+  from: addDays(usedOn, -facts.recipe.keepsDays),
+  to: latestBegin(facts, usedOn, kitchen),
 });
 
 /** The days on which the body of a piece may be made for a hand-over, and the last day on which it may be finished. */
@@ -99,7 +100,7 @@ export function bodyWindow(facts: PieceFacts, handOver: Day, body: RecipeFacts, 
   // A piece that does not keep long enough for the promise is made as late as can be, and reported.
   const from = whole.from <= whole.to ? whole.from : addDays(bench, -rest - 6);
   const finishBy = addDays(bench, -rest) >= from ? bench : by;
-  return { whole, window: { from, to: addDays(finishBy, -rest) }, finishBy };
+  return { whole, window: { from, to: latestBegin(body, finishBy, kitchen) }, finishBy };
 }
 
 /** Whether a bench day is left on which the body can be made and one on which the piece can be finished. */
@@ -110,7 +111,7 @@ export function canBeMade(facts: PieceFacts, handOver: Day, book: Book, today: D
   const { window, finishBy } = bodyWindow(facts, handOver, body, book);
   const damp = body.recipe.hygroscopic;
   for (let day = window.from < today ? today : window.from; day <= window.to; day = addDays(day, 1)) {
-    const on = finishingDay(day, body.recipe.restDays, finishBy, kitchen);
+    const on = finishingDay(readyOn(body, day, kitchen), finishBy, kitchen);
     if (isBenchDay(day, kitchen) && !(damp && isHumid(day, kitchen)) && isBenchDay(on, kitchen) && on <= finishBy)
       return true;
   }
@@ -171,7 +172,7 @@ export function partNeeds(
       [
         part.recipeId,
         {
-          window: clampToToday(usableWindow(on, recipe), today),
+          window: clampToToday(usableWindow(on, recipe, book), today),
           key: componentKey(part.recipeId, on),
           body: null,
           use: {
@@ -209,7 +210,7 @@ export function componentNeeds(
       [
         line.uses.id,
         {
-          window: clampToToday(usableWindow(making.day, component), today),
+          window: clampToToday(usableWindow(making.day, component, book), today),
           key: componentKey(line.uses.id, making.day),
           body: null,
           use: {

@@ -3,7 +3,7 @@ import { packingOf, type PackedAs } from '../order/index.js';
 import { addDays, type Day } from '../quantity/index.js';
 import type { BoxDemand, PieceDemand } from './demand.js';
 import { pieceKey } from './guide.js';
-import { nutClass, type NutClass } from './nuts.js';
+import { nutClass, type NutClass } from './clean-downs.js';
 import { benchHours, type Bookings } from './windows.js';
 
 /** Equal boxes to pack. */

@@ -82,7 +82,7 @@ export function planSeason(book: Book, orders: readonly OrderFiled[], today: Day
     finishings,
     shopping,
     shoppingCostMinor: shopping.reduce((sum, line) => sum + line.costMinor, 0),
-    days: seasonDays(open, makings, finishings, packing, settled.doneMinutes, book, today),
+    days: seasonDays(open, made, makings, finishings, packing, settled.doneMinutes, book, today),
     labels: labelRuns(boxes, madeOn, book),
     leftOverGrams: [...made, ...makings].reduce((sum, each) => sum + each.leftOverGrams, 0),
     findings: [],

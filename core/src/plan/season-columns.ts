@@ -3,7 +3,7 @@ import { groupBy } from '../record/index.js';
 import type { PieceDemand } from './demand.js';
 import type { Book } from '../box/index.js';
 import type { PieceFacts } from '../piece/index.js';
-import { leastMinutesOf } from '../recipe/index.js';
+import { daysOfWork, leastMinutesOf } from '../recipe/index.js';
 import type { Term } from '../solver/index.js';
 import { pieceKey } from './guide.js';
 import { leastMade, type SpannedDemand } from './least.js';
@@ -13,6 +13,7 @@ import { sharedGrams } from './making.js';
 import { bodyWindow } from './needs.js';
 import { componentsOf, weights, type Batch, type SeasonDraft, type Serve } from './season-draft.js';
 import { finishingDay, isHumid } from './windows.js';
+import { readyOn } from './work-days.js';
 
 /** Every recipe that pieces need, and those that pieces take whose body is made already, through all components. */
 function recipesFor(pieces: Iterable<PieceFacts>, { parts: taken }: Settled, book: Book): Set<string> {
@@ -81,6 +82,7 @@ export function addBatches({ input, model, days, minutesOn, rate, lost, batches,
     const value =
       facts.yieldGrams * lost(id) -
       [...componentsOf(facts)].reduce((sum, [component, grams]) => sum + grams * lost(component), 0);
+    const firstHands = daysOfWork(facts)[0]?.handsMinutes ?? 0;
     const onDays = new Map<Day, readonly Batch[]>();
     const made = new Map<Day, number>();
     for (const day of days) {
@@ -90,8 +92,8 @@ export function addBatches({ input, model, days, minutesOn, rate, lost, batches,
       made.set(day, make);
       // No more than is needed, and no more than the day has hands for.
       const hands =
-        !bare && kitchen.benchWeek.length > 0 && recipe.handsMinutes > 0
-          ? Math.floor((minutesOn(day) + kitchen.overtimeMinutes) / recipe.handsMinutes)
+        !bare && kitchen.benchWeek.length > 0 && firstHands > 0
+          ? Math.floor((minutesOn(day) + kitchen.overtimeMinutes) / firstHands)
           : Infinity;
       const sizes = recipe.batchSizes.map((size): Batch => {
         const upper = Math.min(hands, Math.ceil((most.get(id) ?? 0) / size));
@@ -138,7 +140,7 @@ export function addServes({
     const { window, finishBy } = bodyWindow(facts, each.day, body, book);
     const ways = days.flatMap((day): Serve[] => {
       if (day < window.from || day > window.to || !batches.get(bodyId)?.has(day)) return [];
-      const finishedOn = finishingDay(day, body.recipe.restDays, finishBy, kitchen);
+      const finishedOn = finishingDay(readyOn(body, day, kitchen), finishBy, kitchen);
       if (!days.includes(finishedOn) || finishedOn > finishBy) return [];
       // What is finished on the day on which it is made must come to its end on it.
       if (!bare && !loose && finishedOn === day && leastMinutesOf(body) + facts.piece.handSeconds / 60 > mostOn(day))

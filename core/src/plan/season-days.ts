@@ -4,9 +4,11 @@ import { addDays, daysBetween, type Day } from '../quantity/index.js';
 import { groupBy } from '../record/index.js';
 import type { Making } from './making.js';
 import type { Finishing } from './needs.js';
-import { nutClass } from './nuts.js';
+import { cleanDownsOf, profileOf } from './clean-downs.js';
+import type { Made } from './made.js';
 import type { Pack, Packing } from './packing.js';
 import { helperHours, isHumid, makerHours } from './windows.js';
+import { workByDay, type WorkOf } from './work-days.js';
 
 /** One order to hand over. */
 export interface HandOver {
@@ -40,25 +42,30 @@ export interface SeasonDay {
   readonly sharedMinutes: number;
   /** Minutes of hands that making, finishing, packing, getting ready and cleaning take on it. */
   readonly bookedMinutes: number;
-  /** The part of it that goes into getting ready for each recipe, and into cleaning before nuts and before peanut. */
+  /** The part of it that goes into getting ready for each recipe, and into cleaning before what lacks an allergen of what was there. */
   readonly readyMinutes: number;
   /** The part of it that is done already. */
   readonly doneMinutes: number;
   readonly humid: boolean;
-  /** Names of the recipes made on it. */
+  /** Names of the recipes begun on it. */
   readonly makings: readonly string[];
   readonly packs: readonly Pack[];
   readonly handOvers: readonly HandOver[];
 }
 
-/** Minutes of getting ready for each recipe of a day, and of cleaning between what has no nuts, tree nuts and peanut. */
-function readyMinutesOf(makings: readonly Making[], finishings: readonly Finishing[], book: Book): number {
+/** Minutes of getting ready for each recipe that is begun on a day, and of cleaning before what lacks an allergen of what was there. */
+function readyMinutesOf(
+  begun: readonly Making[],
+  worked: readonly WorkOf<Making>[],
+  finishings: readonly Finishing[],
+  book: Book,
+): number {
   const { setUpMinutes, cleanMinutes } = book.kitchen;
-  const classes = new Set([
-    ...makings.map(({ recipeId }) => nutClass(book.recipes.get(recipeId)?.contains ?? [])),
-    ...finishings.map(({ pieceId }) => nutClass(book.pieces.get(pieceId)?.contains ?? [])),
-  ]);
-  return makings.length * setUpMinutes + Math.max(0, classes.size - 1) * cleanMinutes;
+  const profiles = [
+    ...worked.map(({ facts }) => profileOf(facts.contains)),
+    ...finishings.map(({ pieceId }) => profileOf(book.pieces.get(pieceId)?.contains ?? [])),
+  ];
+  return begun.length * setUpMinutes + cleanDownsOf(profiles) * cleanMinutes;
 }
 
 /** At most this many days are drawn, however far away the last hand-over is. */
@@ -70,6 +77,7 @@ const MOST_DAYS = 400;
  */
 export function seasonDays(
   orders: readonly OrderFiled[],
+  made: readonly Made[],
   makings: readonly Making[],
   finishings: readonly Finishing[],
   packing: Packing,
@@ -77,20 +85,25 @@ export function seasonDays(
   book: Book,
   today: Day,
 ): SeasonDay[] {
+  const worked = workByDay(makings, book.recipes, book.kitchen);
+  const goesOn = workByDay(made, book.recipes, book.kitchen);
   const last = [
     ...orders.map((order) => order.handOver.on),
-    ...makings.map((each) => each.day),
+    ...worked.keys(),
+    ...goesOn.keys(),
     ...finishings.map((each) => each.day),
   ].reduce((latest, day) => (day > latest ? day : latest), today);
   const length = Math.min(daysBetween(today, last) + 1, MOST_DAYS);
-  const made = groupBy(makings, (making) => making.day);
+  const begun = groupBy(makings, (making) => making.day);
   const finished = groupBy(finishings, (each) => each.day);
   const handed = groupBy(orders, (order) => order.handOver.on);
   return Array.from({ length }, (_, index): SeasonDay => {
     const day = addDays(today, index);
-    const makingsHere = made.get(day) ?? [];
+    const makingsHere = begun.get(day) ?? [];
+    // What is made already is done, but for what goes on after a night.
+    const workHere = [...(worked.get(day) ?? []), ...(goesOn.get(day) ?? []).filter(({ making }) => making.day < day)];
     const finishingsHere = finished.get(day) ?? [];
-    const readyMinutes = readyMinutesOf(makingsHere, finishingsHere, book);
+    const readyMinutes = readyMinutesOf(makingsHere, workHere, finishingsHere, book);
     const shareable =
       (packing.minutes.get(day) ?? 0) + finishingsHere.reduce((sum, { handsMinutes }) => sum + handsMinutes, 0);
     const done = day === today ? doneMinutes : 0;
@@ -102,7 +115,10 @@ export function seasonDays(
       makerMinutes,
       sharedMinutes,
       bookedMinutes:
-        done + shareable + readyMinutes + makingsHere.reduce((sum, making) => sum + making.handsMinutes, 0),
+        done +
+        shareable +
+        readyMinutes +
+        workHere.reduce((sum, { making, work }) => sum + making.batchCount * work.handsMinutes, 0),
       readyMinutes,
       doneMinutes: done,
       humid: isHumid(day, book.kitchen),

@@ -1,19 +1,48 @@
+import type { Book } from '../box/index.js';
 import type { Allergen } from '../ingredient/index.js';
-import { bodyForm } from '../piece/index.js';
-import { addDays, type Day } from '../quantity/index.js';
+import type { Day } from '../quantity/index.js';
 import { groupBy } from '../record/index.js';
-import { leastMinutesOf, stretchesOf, workingMinutesOf, type RecipeFacts } from '../recipe/index.js';
+import { leastMinutesOf, workingMinutesOf, type RecipeFacts, type Stretch } from '../recipe/index.js';
 import type { Term } from '../solver/index.js';
 import { equipmentKey, ownedOf } from './bench-jobs.js';
-import { nutClass, nutClasses, type NutClass } from './nuts.js';
-import { merged, weights, type SeasonDraft, type SeasonInput } from './season-draft.js';
+import { allergensIn, nutClass, nutClasses, profileOf, turnRules, type NutClass } from './clean-downs.js';
+import { merged, weights, type Batch, type SeasonDraft, type SeasonInput, type Serve } from './season-draft.js';
+import type { Settled } from './settle.js';
+import { countsOf } from './supplies.js';
+import { isInPan, mouldShareOf, mouldsFilled, mouldsOf, panKinds, panShareOf, pansTaken } from './vessels.js';
 import { helperHours } from './windows.js';
+import { workDays, type WorkDay } from './work-days.js';
 
-/** Work that is done in one turn of a day by the nuts in it: what only the maker does, and what a helper may do. */
-interface Turn {
+/** Work of one part of a day by the nuts in it: what only the maker does, and what a helper may do. */
+interface Part {
   readonly nuts: NutClass;
   readonly made: Term[];
   readonly finished: Term[];
+}
+
+/** Batches of a recipe that are begun on one day, in a day on which they are worked on. */
+interface WorkInDay {
+  readonly id: string;
+  readonly facts: RecipeFacts;
+  readonly make: number;
+  readonly batches: readonly Batch[];
+  readonly begins: boolean;
+  readonly work: WorkDay;
+}
+
+/** What may be worked on, day by day: what is begun on it, and what goes on after a night. */
+function workInDays({ input: { book }, batches, makes }: SeasonDraft): Map<Day, WorkInDay[]> {
+  const found = new Map<Day, WorkInDay[]>();
+  for (const [id, made] of makes) {
+    const facts = book.recipes.get(id);
+    if (!facts) continue;
+    for (const [begun, make] of made)
+      workDays(facts, begun, book.kitchen).forEach((work, index) => {
+        const entry = { id, facts, make, batches: batches.get(id)?.get(begun) ?? [], begins: index === 0, work };
+        found.set(work.day, [...(found.get(work.day) ?? []), entry]);
+      });
+  }
+  return found;
 }
 
 /** What the maker has pinned to a day is made on it, whenever that day then ends. */
@@ -23,10 +52,10 @@ const hasPins = ({ before }: SeasonInput, on: Day): boolean => before?.pins.some
 const WORTH_A_ROW = 20;
 
 /**
- * The turns of a day come one after another, so that what takes its time in one of them cannot be waited for in the others: the longest
- * chain of one turn, and all hands of the others, must fit into the day.
+ * What has no nuts, tree nuts and peanut come one after another, so that what takes its time in one of them cannot be waited for in the
+ * others: the longest chain of one, and all hands of the others, must fit into the day.
  */
-function addTurns(draft: SeasonDraft, day: Day, turns: readonly Turn[], cleaning: readonly Term[]): void {
+function addTurns(draft: SeasonDraft, day: Day, turns: readonly Part[], cleaning: readonly Term[]): void {
   const { input, model, minutesOn, makes, serves } = draft;
   const { book, packing } = input;
   const { kitchen } = book;
@@ -60,113 +89,143 @@ function addTurns(draft: SeasonDraft, day: Day, turns: readonly Turn[], cleaning
   }
 }
 
-/** Hands, day by day, with a helper's, with cleaning between nut classes and overtime at its price. */
+/** Batches that are made already and go on on a day. */
+function goingOn(settled: Settled, on: Day, book: Book) {
+  return [...settled.supplies.values()].flat().flatMap(({ facts, day, batches }) =>
+    workDays(facts, day, book.kitchen)
+      .slice(1)
+      .flatMap((work) => (work.day === on ? [{ facts, minutes: work.handsMinutes * batches.length }] : [])),
+  );
+}
+
+/** Minutes of hands that batches take that are made already and go on on a day. */
+const goingOnMinutes = (settled: Settled, on: Day, book: Book): number =>
+  goingOn(settled, on, book).reduce((sum, { minutes }) => sum + minutes, 0);
+
+/** Allergens of what is made already and is finished, or goes on, on a day. */
+const fixedOn = (settled: Settled, on: Day, book: Book): (readonly Allergen[])[] => [
+  ...settled.finishings.flatMap(({ day, pieceId }) => (day === on ? [book.pieces.get(pieceId)?.contains ?? []] : [])),
+  ...goingOn(settled, on, book).map(({ facts }) => facts.contains),
+];
+
+/**
+ * Clean-downs of a day as a column: whenever something would be made after what has an allergen that it lacks. Each set of allergens that
+ * may be there has a choice; how many turns they make together is said by the rules of {@link turnRules}.
+ */
+function addCleaning(draft: SeasonDraft, day: Day, work: readonly WorkInDay[], finished: readonly Serve[]): Term[] {
+  const { input, model, rate } = draft;
+  const { book, settled } = input;
+  const { kitchen } = book;
+  if (kitchen.cleanMinutes <= 0) return [];
+  const present = new Map<string, number>();
+  const thereOf = (contains: readonly Allergen[]): number => {
+    const profile = profileOf(contains);
+    const known = present.get(profile);
+    if (known !== undefined) return known;
+    const there = model.choice(`${profile || 'nothing'} ${day}`, 0);
+    present.set(profile, there);
+    return there;
+  };
+  for (const { facts, make } of work) model.atMost('there', [[make, 1], [thereOf(facts.contains), -1]], 0); // prettier-ignore
+  for (const [, same] of groupBy(finished, ({ facts }) => profileOf(facts.contains))) {
+    const count = same.reduce((sum, { demand: of }) => sum + of.count, 0);
+    const [first] = same;
+    if (first && count > 0)
+      model.atMost('there', [...same.map(({ column }): Term => [column, 1]), [thereOf(first.facts.contains), -count]], 0); // prettier-ignore
+  }
+  // What is made already is finished, and goes on, on its day, whatever is decided.
+  for (const contains of fixedOn(settled, day, book)) model.atLeast('there', [[thereOf(contains), 1]], 1);
+  const turns = nutClasses.flatMap((nuts): Term[] => {
+    const profiles = [...present.keys()].filter((profile) => nutClass(allergensIn(profile)) === nuts);
+    if (profiles.length === 0) return [];
+    const column = model.column(`turns ${nuts} ${day}`, 0);
+    for (const profile of profiles) model.atLeast('turn', [[column, 1], [present.get(profile) ?? 0, -1]], 0); // prettier-ignore
+    for (const { profiles: set, turns: count } of turnRules(profiles))
+      model.atLeast('turns', [[column, 1], ...set.map((profile): Term => [present.get(profile) ?? 0, -1])], count - set.length); // prettier-ignore
+    return [[column, -1]];
+  });
+  const clean = model.column(`clean ${day}`, kitchen.cleanMinutes * rate * weights.cleaning);
+  model.atLeast('clean-downs', [[clean, 1], ...turns], -1);
+  return [[clean, kitchen.cleanMinutes]];
+}
+
+/** Hands, day by day, with a helper's, with cleaning and overtime at its price. */
 export function addHands(draft: SeasonDraft): void {
-  const { input, model, days, minutesOn, rate, batches, makes, serves, claims } = draft;
+  const { input, model, days, minutesOn, rate, serves, claims } = draft;
   const { book, packing, settled } = input;
   const { kitchen } = book;
+  const working = workInDays(draft);
   for (const day of days) {
-    const turns = nutClasses.map((nuts): Turn => ({ nuts, made: [], finished: [] }));
-    const turnOf = (contains: readonly Allergen[]) => turns.find(({ nuts }) => nuts === nutClass(contains));
-    const classes = new Map<string, Term[]>();
-    for (const [id, made] of makes) {
-      const facts = book.recipes.get(id);
-      const make = made.get(day);
-      if (!facts || make === undefined) continue;
-      const nuts = nutClass(facts.contains);
-      if (kitchen.setUpMinutes > 0) turnOf(facts.contains)?.made.push([make, kitchen.setUpMinutes]);
-      for (const { column } of batches.get(id)?.get(day) ?? [])
-        turnOf(facts.contains)?.made.push([column, facts.recipe.handsMinutes]);
-      classes.set(nuts, [...(classes.get(nuts) ?? []), [make, 1]]);
+    const parts = nutClasses.map((nuts): Part => ({ nuts, made: [], finished: [] }));
+    const partOf = (contains: readonly Allergen[]) => parts.find(({ nuts }) => nuts === nutClass(contains));
+    const work = working.get(day) ?? [];
+    for (const { facts, make, batches, begins, work: here } of work) {
+      const part = partOf(facts.contains);
+      if (begins && kitchen.setUpMinutes > 0) part?.made.push([make, kitchen.setUpMinutes]);
+      for (const { column } of batches) part?.made.push([column, here.handsMinutes]);
     }
     const finished = serves.filter(({ finishedOn }) => finishedOn === day);
     for (const { facts, column } of finished)
-      turnOf(facts.contains)?.finished.push([column, facts.piece.handSeconds / 60]);
+      partOf(facts.contains)?.finished.push([column, facts.piece.handSeconds / 60]);
     const waiting = settled.finishings.filter((each) => each.day === day);
-    const cleaning: Term[] = [];
-    if (kitchen.cleanMinutes > 0) {
-      const clean = model.column(`clean ${day}`, kitchen.cleanMinutes * rate * weights.cleaning);
-      cleaning.push([clean, kitchen.cleanMinutes]);
-      const present = nutClasses.map((nuts) => {
-        const there = model.choice(`${nuts} ${day}`, 0);
-        for (const [make] of classes.get(nuts) ?? []) model.atMost('there', [[make, 1], [there, -1]], 0); // prettier-ignore
-        const same = finished.filter(({ facts }) => nutClass(facts.contains) === nuts);
-        const count = same.reduce((sum, { demand: of }) => sum + of.count, 0);
-        // What is made already is finished on its day, whatever is decided.
-        const fixed = waiting.some(({ pieceId }) => nutClass(book.pieces.get(pieceId)?.contains ?? []) === nuts);
-        if (fixed) model.atLeast('there', [[there, 1]], 1);
-        if (count > 0) model.atMost('there', [...same.map(({ column }): Term => [column, 1]), [there, -count]], 0); // prettier-ignore
-        return there;
-      });
-      model.atLeast('clean-downs', [[clean, 1], ...present.map((there): Term => [there, -1])], -1);
-    }
+    const cleaning = addCleaning(draft, day, work, finished);
+    const going = goingOnMinutes(settled, day, book);
     // Packing, and finishing what is made already: a helper may do both.
     const pack = waiting.reduce((sum, { handsMinutes }) => sum + handsMinutes, packing.minutes.get(day) ?? 0);
-    model.always(pack * rate);
+    model.always((pack + going) * rate);
     // Without any bench days set, no day has an end.
     if (kitchen.benchWeek.length === 0) continue;
     const minutes = minutesOn(day);
     // Packing alone may take more than the day has: that is overtime whatever is decided.
     const helped = Math.min(helperHours(day, kitchen) * 60, pack);
-    const extra = Math.max(0, pack - helped - minutes - kitchen.overtimeMinutes);
+    const extra = Math.max(0, pack + going - helped - minutes - kitchen.overtimeMinutes);
     const over = model.column(`overtime ${day}`, rate * weights.overtime, { upper: kitchen.overtimeMinutes + extra });
     // A helper finishes and packs, and can do no more of it than there is.
     const help = model.column(`help ${day}`, 0, { upper: helperHours(day, kitchen) * 60 });
     const shared = finished.map(({ facts, column }): Term => [column, -facts.piece.handSeconds / 60]);
     model.atMost(`help ${day}`, [[help, 1], ...shared], pack);
-    const hands = [...turns.flatMap(({ made, finished: of }) => [...made, ...of]), ...cleaning];
-    const row = model.atMost(`hands ${day}`, [...hands, [over, -1], [help, -1]], minutes - pack);
+    const hands = [...parts.flatMap(({ made, finished: of }) => [...made, ...of]), ...cleaning];
+    const row = model.atMost(`hands ${day}`, [...hands, [over, -1], [help, -1]], minutes - pack - going);
     claims.push({ row, kind: 'day', day, text: `${String(Math.round(minutes))} minutes of hands` });
-    if (!input.bare && !input.loose && !hasPins(input, day)) addTurns(draft, day, turns, cleaning);
+    if (!input.bare && !input.loose && !hasPins(input, day)) addTurns(draft, day, parts, cleaning);
   }
 }
 
-/** Moulds fill so many cavities a day, and pans hold what rests in them overnight. */
+/** Moulds fill so many cavities a day, and pans hold what rests in them overnight: by {@link mouldShareOf} and {@link panShareOf}. */
 export function addMouldsAndPans({ input: { book, settled }, model, days, batches, serves }: SeasonDraft): void {
-  const { kitchen } = book;
-  for (const [, same] of groupBy(
-    serves.filter(({ facts }) => bodyForm(facts.piece.form).kind === 'moulded'),
-    ({ facts, finishedOn }) => `${facts.piece.id} ${finishedOn}`,
-  )) {
-    const form = same[0] && bodyForm(same[0].facts.piece.form);
-    if (form?.kind !== 'moulded') continue;
-    const cavities = form.cavities * form.moulds * form.turnsPerDay * (1 - form.breakagePercent / 100);
-    const filled = settled.finishings
-      .filter(({ pieceId, day }) => pieceId === same[0]?.facts.piece.id && day === same[0].finishedOn)
-      .reduce((sum, { count }) => sum + count, 0);
-    model.atMost('moulds', same.map(({ column }): Term => [column, 1]), Math.max(0, Math.floor(cavities + 1e-9) - filled)); // prettier-ignore
-  }
-  for (const pan of kitchen.pans) {
-    const inPan = [...batches].flatMap(([id, onDays]) => {
-      const facts = book.recipes.get(id);
-      const form = serves
-        .filter(({ bodyId }) => bodyId === id)
-        .map(({ facts: { piece } }) => bodyForm(piece.form))
-        .find((each) => each.kind === 'cut' && each.panLengthMm === pan.lengthMm && each.panWidthMm === pan.widthMm);
-      if (!facts || form?.kind !== 'cut' || facts.recipe.restDays === 0) return [];
-      const resting = settled.supplies.get(id) ?? [];
-      return [{ onDays, rest: facts.recipe.restDays, pans: form.pansPerBatch, resting }];
+  for (const mould of mouldsOf(book)) {
+    const shares = serves.flatMap((serve) => {
+      const share = mouldShareOf(serve.facts);
+      return share?.key === mould.key ? [{ ...serve, perPiece: share.perPiece }] : [];
     });
-    if (inPan.length === 0) continue;
-    for (const night of days) {
-      const taken = inPan.reduce(
-        (sum, { rest, pans, resting }) =>
-          resting
-            .filter(({ day }) => day <= night && addDays(day, rest) > night)
-            .flatMap(({ batches: made }) => made)
-            .reduce((all, { size }) => all + Math.ceil(pans * size), sum),
-        0,
-      );
+    for (const [day, same] of groupBy(shares, ({ finishedOn }) => finishedOn)) {
+      const filled = mouldsFilled(settled.finishings, day, mould, book);
       model.atMost(
-        `${pan.name} ${night}`,
-        inPan.flatMap(({ onDays, rest, pans }) =>
-          [...onDays]
-            .filter(([day]) => day <= night && addDays(day, rest) > night)
-            .flatMap(([, sizes]) => sizes.map(({ size, column }): Term => [column, Math.ceil(pans * size)])),
-        ),
-        Math.max(0, pan.count - taken),
+        'moulds',
+        same.map(({ column, perPiece }): Term => [column, perPiece]),
+        Math.max(0, mould.count - filled),
       );
     }
+  }
+  for (const pan of panKinds(book.kitchen)) {
+    const inPan = [...batches].flatMap(([id, onDays]) => {
+      const share = panShareOf(id, book);
+      return share?.key === pan.key ? [{ onDays, share }] : [];
+    });
+    if (inPan.length === 0) continue;
+    const resting = [...settled.supplies].flatMap(([recipeId, list]) =>
+      list.map(({ day, batches: made }) => ({ recipeId, day, batches: countsOf(made) })),
+    );
+    for (const night of days)
+      model.atMost(
+        `${pan.name} ${night}`,
+        inPan.flatMap(({ onDays, share }) =>
+          [...onDays]
+            .filter(([day]) => isInPan(share, day, night))
+            .flatMap(([, sizes]) => sizes.map(({ size, column }): Term => [column, share.pansFor(size)])),
+        ),
+        Math.max(0, pan.count - pansTaken(resting, night, pan, book)),
+      );
   }
 }
 
@@ -179,11 +238,11 @@ interface Occupation {
   readonly tail: number;
 }
 
-/** What one batch takes of each piece of equipment, burners among them; what stands over night is counted by its pans alone. */
-function occupationsOf(facts: RecipeFacts): Map<string, Occupation> {
+/** What one batch takes of each piece of equipment on one day, burners among them; what stands over night is counted by its pans alone. */
+function occupationsOf(stretches: readonly Stretch[]): Map<string, Occupation> {
   const found = new Map<string, Occupation>();
   let start = 0;
-  for (const { uses, minutes: whole, restMinutes } of stretchesOf(facts)) {
+  for (const { uses, minutes: whole, restMinutes } of stretches) {
     for (const { what, name, offset, minutes } of uses) {
       if (what === 'hands') continue;
       const key = what === 'burner' ? what : equipmentKey(name);
@@ -201,26 +260,25 @@ function occupationsOf(facts: RecipeFacts): Map<string, Occupation> {
 }
 
 /** Burners, oven, pots and tools: all that uses one of them on a day must fit between the day's beginning and its end. */
-export function addEquipment({ input, model, days, minutesOn, batches }: SeasonDraft): void {
-  const { book } = input;
-  const { kitchen } = book;
+export function addEquipment(draft: SeasonDraft): void {
+  const { input, model, days, minutesOn } = draft;
+  const { kitchen } = input.book;
   if (kitchen.benchWeek.length === 0) return;
-  const users = new Map<string, { id: string; occupation: Occupation }[]>();
-  for (const id of batches.keys()) {
-    const facts = book.recipes.get(id);
-    for (const [key, occupation] of facts ? occupationsOf(facts) : [])
-      users.set(key, [...(users.get(key) ?? []), { id, occupation }]);
-  }
-  for (const [key, list] of users) {
-    const head = Math.min(...list.map(({ occupation }) => occupation.head));
-    const tail = Math.max(...list.map(({ occupation }) => occupation.tail));
-    for (const day of days) {
-      const terms = list.flatMap(({ id, occupation: { minutes } }) =>
-        (batches.get(id)?.get(day) ?? []).map(({ column }): Term => [column, minutes]),
+  const working = workInDays(draft);
+  for (const day of days) {
+    if (hasPins(input, day)) continue;
+    const users = new Map<string, { batches: readonly Batch[]; occupation: Occupation }[]>();
+    for (const { batches, work } of working.get(day) ?? [])
+      for (const [key, occupation] of occupationsOf(work.stretches))
+        users.set(key, [...(users.get(key) ?? []), { batches, occupation }]);
+    for (const [key, list] of users) {
+      const head = Math.min(...list.map(({ occupation }) => occupation.head));
+      const tail = Math.max(...list.map(({ occupation }) => occupation.tail));
+      const terms = list.flatMap(({ batches, occupation: { minutes } }) =>
+        batches.map(({ column }): Term => [column, minutes]),
       );
       const most = minutesOn(day) + kitchen.overtimeMinutes - head + tail;
-      if (terms.length > 0 && most > 0 && !hasPins(input, day))
-        model.atMost(`${key} ${day}`, terms, ownedOf(key, kitchen) * most);
+      if (terms.length > 0 && most > 0) model.atMost(`${key} ${day}`, terms, ownedOf(key, kitchen) * most);
     }
   }
 }

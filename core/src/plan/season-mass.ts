@@ -6,6 +6,7 @@ import { leftGramsOf } from './supplies.js';
 import { sharedGrams } from './making.js';
 import { usableWindow } from './needs.js';
 import { componentsOf, merged, weights, type SeasonDraft, type Serve } from './season-draft.js';
+import { latestBegin } from './work-days.js';
 
 /** What is used of a recipe on one day: what it draws, and what must stand ready beside it. */
 interface DayUse {
@@ -99,7 +100,7 @@ export function addMass({ input, model, days, batches, serves }: SeasonDraft): M
         const use = uses.get(to);
         drawn.push(...(use?.drawn ?? []).map(([column, grams]): Term => [column, -grams]));
         drawnGrams += use?.drawnGrams ?? 0;
-        const ready = addDays(to, -facts.recipe.restDays);
+        const ready = latestBegin(facts, to, book.kitchen);
         const given = supplies.reduce((sum, { day, grams }) => (day <= ready ? sum + grams : sum), 0);
         const made = [...onDays]
           .filter(([from]) => from <= ready)
@@ -114,7 +115,7 @@ export function addMass({ input, model, days, batches, serves }: SeasonDraft): M
       continue;
     }
     for (const [to, { drawn, drawnGrams }] of uses) {
-      const window = usableWindow(to, facts);
+      const window = usableWindow(to, facts, book);
       const sources = [
         ...supplies.map(({ day }) => ({ from: day, made: true })),
         ...[...onDays.keys()].map((from) => ({ from, made: false })),
@@ -178,7 +179,7 @@ export function addMass({ input, model, days, batches, serves }: SeasonDraft): M
     // The pool that must stand on a day: all that is fresh then, less what was used of it up to then.
     for (const [day, { pool, poolGrams }] of uses) {
       if (pool.length === 0 && poolGrams === 0) continue;
-      const window = usableWindow(day, facts);
+      const window = usableWindow(day, facts, book);
       const isFresh = (from: Day) => from >= window.from && from <= window.to;
       const fresh = [...onDays].filter(([from]) => isFresh(from));
       const there = supplies.reduce((sum, { day: from, grams }) => (isFresh(from) ? sum + grams : sum), 0);

@@ -1,12 +1,13 @@
 import type { Book } from '../box/index.js';
 import type { Finding } from '../finding/index.js';
-import { addDays, type Day } from '../quantity/index.js';
+import type { Day } from '../quantity/index.js';
 import { spareFor, type PieceDemand } from './demand.js';
 import { pieceKey, type Guide } from './guide.js';
 import { bodyNeed, canBeMade, componentNeeds, partNeeds, type Finishing, type Need } from './needs.js';
 import { countsOf, fromSupplies, suppliesOf, type Supply } from './supplies.js';
 import { usersFirst } from './users-first.js';
 import { finishingDay } from './windows.js';
+import { readyOn } from './work-days.js';
 
 /** What batches that are made already serve, and what is still to be done. */
 export interface Settled {
@@ -74,12 +75,12 @@ const isBody = (need: Need): need is BodyNeed => need.body !== null;
 /** Pieces whose body is made and that are still to be finished: on the first bench day from today on. */
 function toFinish({ body, use }: BodyNeed, { facts, day }: Supply, book: Book, today: Day): Finishing {
   const { piece } = body.facts;
-  const { restDays } = facts.recipe;
-  const earliest = addDays(today, -restDays);
+  const { kitchen } = book;
+  const rested = readyOn(facts, day, kitchen);
   return {
     pieceId: piece.id,
     pieceName: piece.name,
-    day: finishingDay(day > earliest ? day : earliest, restDays, body.finishBy, book.kitchen),
+    day: finishingDay(rested > today ? rested : today, body.finishBy, kitchen),
     count: body.count,
     madeOn: day,
     handOver: use.on,
@@ -139,7 +140,7 @@ export function settle(
           finishings.push(finishing);
           parts.push(...partNeeds(body.facts, body.count, finishing.day, handOver, book, today));
         } else {
-          const on = finishedOn ?? finishingDay(day, facts.recipe.restDays, body.finishBy, book.kitchen);
+          const on = finishedOn ?? finishingDay(readyOn(facts, day, book.kitchen), body.finishBy, book.kitchen);
           partNeeds(body.facts, body.count, on, handOver, book, today).forEach(use);
         }
       }

@@ -60,7 +60,7 @@ function roomFor(supply: Supply, { body, use }: Need): number {
 
 /** The days on which something may have been made that serves a need: what is there already may be finished later than it is planned. */
 function madeWindow({ body, use }: Need, facts: RecipeFacts, book: Book): Window {
-  if (!body) return usableWindow(use.on, facts);
+  if (!body) return usableWindow(use.on, facts, book);
   const { from } = bodyWindow(body.facts, use.on, facts, book).window;
   return { from, to: addDays(use.on, -facts.recipe.restDays) };
 }

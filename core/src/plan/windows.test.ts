@@ -42,9 +42,9 @@ describe('a bench day', () => {
     expect(lastBenchDayBefore('2026-12-07', week)).toBe('2026-12-01');
     expect(lastBenchDay({ from: '2026-12-02', to: '2026-12-07' }, week)).toBe('2026-12-07');
     expect(lastBenchDay({ from: '2026-12-01', to: '2026-12-07' }, week)).toBe('2026-12-01');
-    expect(finishingDay('2026-12-01', 1, '2026-12-10', week)).toBe('2026-12-08');
+    expect(finishingDay('2026-12-02', '2026-12-10', week)).toBe('2026-12-08');
     // No bench day is left by then: what is reported elsewhere is finished when it has rested.
-    expect(finishingDay('2026-12-01', 1, '2026-12-07', week)).toBe('2026-12-02');
+    expect(finishingDay('2026-12-02', '2026-12-07', week)).toBe('2026-12-02');
   });
 });
 

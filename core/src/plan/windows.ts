@@ -43,11 +43,11 @@ export const isBenchDay = (day: Day, kitchen: KitchenDraft): boolean =>
   kitchen.benchWeek.length === 0 || benchHours(day, kitchen) > 0;
 
 /**
- * The day on which a body is cut, rolled or dipped: the first bench day after its rest, and no later than it may be.
+ * The day on which a body is cut, rolled or dipped: the first bench day once it has rested, and no later than it may be.
+ * @param rested the first day on which it has rested
  * @param by the last day on which the piece may be finished
  */
-export function finishingDay(madeOn: Day, restDays: number, by: Day, kitchen: KitchenDraft): Day {
-  const rested = addDays(madeOn, restDays);
+export function finishingDay(rested: Day, by: Day, kitchen: KitchenDraft): Day {
   for (let day = rested; day <= by; day = addDays(day, 1)) if (isBenchDay(day, kitchen)) return day;
   return rested;
 }

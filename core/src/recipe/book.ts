@@ -13,11 +13,13 @@ import {
 import { sayGrams, sayList, weigh, type Weighing } from '../quantity/index.js';
 import { orderRecipes, sayCycle } from './cycle.js';
 import { boilingsOf, driesOut, entersAt, finishAt, runSteps, type Boiling, type PotRun, type StepMass } from './pot.js';
+import { rested } from './nights.js';
 import type { RecipeFiled, RecipeLine } from './schema.js';
 import { resolveVariants } from './variant.js';
 
 /** What follows from one recipe and everything below it. */
 export interface RecipeFacts {
+  /** As it is written, but that it rests no shorter than its steps do. */
   readonly recipe: RecipeFiled;
   /** Grams of each line of the base batch, in the order of the lines; 0 where the weight is not known. */
   readonly lineGrams: readonly number[];
@@ -232,10 +234,11 @@ function listOf(
  * @returns its facts, and findings for lines that cannot be weighed, unknown things and yields that cannot be
  */
 function workOut(
-  recipe: RecipeFiled,
+  written: RecipeFiled,
   ingredients: ReadonlyMap<string, IngredientFiled>,
   done: ReadonlyMap<string, RecipeFacts>,
 ): { facts: RecipeFacts; findings: Finding[] } {
+  const recipe = rested(written);
   const about = subjectOf('recipe', recipe);
   const findings: Finding[] = [];
   const goesIn = new Map<string, number>();

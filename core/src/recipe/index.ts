@@ -6,6 +6,7 @@ export * from './cycle.js';
 export * from './estimate.js';
 export * from './heat.js';
 export * from './method.js';
+export * from './nights.js';
 export * from './pot.js';
 export * from './scale.js';
 export * from './schema.js';

@@ -1,0 +1,148 @@
+import { allergens, inLabelOrder, type Allergen } from '../ingredient/index.js';
+import { groupBy } from '../record/index.js';
+
+/** In this order things are made within a day, with a clean-down between. Common practice, no source. */
+export const nutClasses = ['no nuts', 'tree nuts', 'peanut'] as const;
+export type NutClass = (typeof nutClasses)[number];
+
+/** To which part of the day something belongs by the nuts in it. */
+export function nutClass(contains: readonly Allergen[]): NutClass {
+  if (contains.includes('peanut')) return 'peanut';
+  return contains.some((code) => allergens[code].family === 'tree nuts') ? 'tree nuts' : 'no nuts';
+}
+
+/** What a clean-down takes off: allergens, not what some do without by choice. */
+const toCleanOff = (contains: readonly Allergen[]): Allergen[] =>
+  inLabelOrder(new Set(contains)).filter((code) => !['alcohol', 'animal'].includes(allergens[code].family));
+
+/** The allergens of something as one text: things with the same profile are made in any order without a clean-down. */
+export const profileOf = (contains: readonly Allergen[]): string => toCleanOff(contains).join(' ');
+
+/** The allergens of a profile. */
+export const allergensIn = (profile: string): Allergen[] => (profile === '' ? [] : (profile.split(' ') as Allergen[]));
+
+/** Whether all that one profile has is in another. */
+const isWithin = (one: string, other: string): boolean => {
+  const there = new Set(allergensIn(other));
+  return allergensIn(one).every((code) => there.has(code));
+};
+
+/** Of more profiles than this the best order is not looked for by trying each. */
+const MOST_TRIED = 12;
+
+/** What goes before what, by position: things with fewer allergens before those that have them too. */
+const beforeOf = (profiles: readonly string[]): number[] =>
+  profiles.map((profile) =>
+    profiles.reduce((mask, other, at) => (other !== profile && isWithin(other, profile) ? mask | (1 << at) : mask), 0),
+  );
+
+/** An order with the fewest clean-downs, by trying each that puts less before more. */
+function bestOrder(profiles: readonly string[]): string[] {
+  const before = beforeOf(profiles);
+  const all = (1 << profiles.length) - 1;
+  const best = new Map<string, { cleans: number; order: number[] }>([['0 -1', { cleans: 0, order: [] }]]);
+  for (let done = 0; done < all; done++)
+    for (let last = -1; last < profiles.length; last++) {
+      const here = best.get(`${done} ${last}`);
+      if (!here) continue;
+      profiles.forEach((profile, next) => {
+        if (done & (1 << next) || ((before[next] ?? 0) & done) !== before[next]) return;
+        const cleans = here.cleans + (last >= 0 && !isWithin(profiles[last] ?? '', profile) ? 1 : 0);
+        const key = `${done | (1 << next)} ${next}`;
+        if (cleans < (best.get(key)?.cleans ?? Infinity)) best.set(key, { cleans, order: [...here.order, next] });
+      });
+    }
+  const ends = profiles.flatMap((_profile, last) => best.get(`${all} ${last}`) ?? []);
+  const [first] = ends.sort((a, b) => a.cleans - b.cleans);
+  return (first?.order ?? []).map((at) => profiles[at] ?? '');
+}
+
+/** An order that puts less before more, going on without a clean-down where that is possible. */
+function greedyOrder(profiles: readonly string[]): string[] {
+  const left = [...profiles].sort((a, b) => allergensIn(a).length - allergensIn(b).length || (a < b ? -1 : 1));
+  const order: string[] = [];
+  while (left.length > 0) {
+    const last = order.at(-1);
+    const able = left.filter((each) => left.every((other) => other === each || !isWithin(other, each)));
+    const next = able.find((each) => last !== undefined && isWithin(last, each)) ?? able[0] ?? left[0] ?? '';
+    left.splice(left.indexOf(next), 1);
+    order.push(next);
+  }
+  return order;
+}
+
+/** What is made one after another without a clean-down, and what must be cleaned off before the next turn. */
+export interface Turn {
+  readonly nuts: NutClass;
+  readonly profiles: readonly string[];
+  /** Allergens of this turn that something later in the day lacks. */
+  readonly cleanOff: readonly Allergen[];
+}
+
+/**
+ * The turns of a day: without nuts before tree nuts before peanut, within these the fewest, with a clean-down between two of them. Within a
+ * turn each thing has all the allergens of what was made before it, so that nothing gets an allergen that it lacks.
+ * @param profiles of all that is made and finished on the day
+ */
+export function turnsOf(profiles: readonly string[]): Turn[] {
+  const byNuts = groupBy([...new Set(profiles)], (profile) => nutClass(allergensIn(profile)));
+  const turns: { nuts: NutClass; profiles: string[] }[] = [];
+  for (const nuts of nutClasses) {
+    const here = byNuts.get(nuts) ?? [];
+    const order = here.length > MOST_TRIED ? greedyOrder(here) : bestOrder(here.sort());
+    order.forEach((profile, at) => {
+      const open = turns.at(-1);
+      if (open && at > 0 && isWithin(order[at - 1] ?? '', profile)) open.profiles.push(profile);
+      else turns.push({ nuts, profiles: [profile] });
+    });
+  }
+  return turns.map((turn, at) => {
+    const later = turns.slice(at + 1).flatMap((each) => each.profiles);
+    // Within a turn each has all that was there before: the last one has all of it.
+    const own = allergensIn(turn.profiles.at(-1) ?? '');
+    return { ...turn, cleanOff: own.filter((code) => later.some((profile) => !allergensIn(profile).includes(code))) };
+  });
+}
+
+/** Clean-downs of a day: one between two turns. */
+export const cleanDownsOf = (profiles: readonly string[]): number => Math.max(0, turnsOf(profiles).length - 1);
+
+/** A rule of the turns of one nut class, for a model: so many of these profiles on one day make so many turns. */
+export interface TurnRule {
+  readonly profiles: readonly string[];
+  /** The turns that all of them together make. */
+  readonly turns: number;
+}
+
+const LARGEST_RULE = 5;
+
+/** Subsets of a list with at most so many in each. */
+function* subsets<T>(list: readonly T[], most: number, from = 0, chosen: readonly T[] = []): Generator<readonly T[]> {
+  if (chosen.length > 0) yield chosen;
+  if (chosen.length === most) return;
+  for (let at = from; at < list.length; at++) yield* subsets(list, most, at + 1, [...chosen, list[at] as T]);
+}
+
+/**
+ * Rules by which a model counts turns: sets of profiles none of which goes on from another, each in a turn of its own; and larger sets that
+ * make more turns than that.
+ * @param profiles of one nut class
+ */
+export function turnRules(profiles: readonly string[]): TurnRule[] {
+  const apart = (set: readonly string[]) =>
+    set.every((one, at) => set.slice(at + 1).every((other) => !isWithin(one, other) && !isWithin(other, one)));
+  const rules: TurnRule[] = [];
+  const known = (set: readonly string[]): number =>
+    rules.reduce((most, rule) => {
+      const missing = rule.profiles.filter((profile) => !set.includes(profile)).length;
+      return Math.max(most, apart(rule.profiles) ? rule.turns - missing : missing === 0 ? rule.turns : 0);
+    }, 1);
+  const all = [...subsets([...profiles].sort(), LARGEST_RULE)].sort((a, b) => b.length - a.length);
+  // The widest first: what follows from them needs no rule of its own.
+  for (const set of all.filter(apart)) if (set.length > known(set)) rules.push({ profiles: set, turns: set.length });
+  for (const set of all.filter((each) => !apart(each)).reverse()) {
+    const turns = turnsOf(set).length;
+    if (turns > known(set)) rules.push({ profiles: set, turns });
+  }
+  return rules;
+}

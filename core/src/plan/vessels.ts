@@ -1,0 +1,130 @@
+import type { Book } from '../box/index.js';
+import type { KitchenDraft } from '../kitchen/index.js';
+import { bodyForm, type PieceFacts } from '../piece/index.js';
+import { addDays, type Day } from '../quantity/index.js';
+import type { BatchCount } from '../recipe/index.js';
+import type { Finishing } from './needs.js';
+
+/** Moulds of one kind, for all pieces that are filled in them. */
+export interface Mould {
+  /** Moulds with as many cavities of the same size are one kind, whichever piece names them. */
+  readonly key: string;
+  /** How many there are: the most that a piece of this kind says. */
+  readonly count: number;
+  /** Names of the pieces that share them. */
+  readonly pieces: readonly string[];
+}
+
+/** What one piece takes of its kind of mould on the day on which it is filled. */
+export interface MouldShare {
+  readonly key: string;
+  /** Moulds a piece: one in all the cavities of a mould that hold, as often as it can be filled in a day. */
+  readonly perPiece: number;
+}
+
+/** What a piece takes of its moulds; null for one that is not moulded. */
+export function mouldShareOf({ piece }: PieceFacts): MouldShare | null {
+  const form = bodyForm(piece.form);
+  if (form.kind !== 'moulded') return null;
+  const held = form.cavities * form.turnsPerDay * (1 - form.breakagePercent / 100);
+  return { key: `${String(form.cavities)} x ${String(form.cavityMl)} mL`, perPiece: 1 / held };
+}
+
+const known = new WeakMap<Book, readonly Mould[]>();
+
+/** The moulds of the house, by kind. */
+export function mouldsOf(book: Book): readonly Mould[] {
+  const there = known.get(book);
+  if (there) return there;
+  const kinds = new Map<string, { count: number; pieces: string[] }>();
+  for (const facts of book.pieces.values()) {
+    const share = mouldShareOf(facts);
+    const form = bodyForm(facts.piece.form);
+    if (!share || form.kind !== 'moulded') continue;
+    const kind = kinds.get(share.key) ?? { count: 0, pieces: [] };
+    kinds.set(share.key, { count: Math.max(kind.count, form.moulds), pieces: [...kind.pieces, facts.piece.name] });
+  }
+  const moulds = [...kinds].map(([key, kind]) => ({ key, ...kind }));
+  known.set(book, moulds);
+  return moulds;
+}
+
+/** Moulds of one kind that what is finished on a day fills; a fraction of the last. */
+export const mouldsFilled = (
+  finishings: readonly Pick<Finishing, 'pieceId' | 'day' | 'count'>[],
+  on: Day,
+  { key }: Mould,
+  book: Book,
+): number =>
+  finishings.reduce((sum, { pieceId, day, count }) => {
+    const facts = day === on ? book.pieces.get(pieceId) : undefined;
+    const share = facts && mouldShareOf(facts);
+    return share?.key === key ? sum + count * share.perPiece : sum;
+  }, 0);
+
+/** Pans of one length and width. */
+export interface PanKind {
+  readonly key: string;
+  readonly name: string;
+  readonly count: number;
+}
+
+const sizeKey = (lengthMm: number, widthMm: number): string => `${String(lengthMm)} x ${String(widthMm)} mm`;
+
+/** The pans of the kitchen, by kind. */
+export function panKinds({ pans }: KitchenDraft): PanKind[] {
+  const kinds = new Map<string, PanKind>();
+  for (const { name, lengthMm, widthMm, count } of pans) {
+    const key = sizeKey(lengthMm, widthMm);
+    const before = kinds.get(key);
+    kinds.set(key, { key, name: before?.name ?? name, count: count + (before?.count ?? 0) });
+  }
+  return [...kinds.values()];
+}
+
+/** In which pans a recipe rests over night. */
+export interface PanShare {
+  readonly key: string;
+  readonly restDays: number;
+  /** Pans that one batch of a size takes. */
+  readonly pansFor: (size: number) => number;
+}
+
+const shared = new WeakMap<Book, Map<string, PanShare>>();
+
+function panShares(book: Book): Map<string, PanShare> {
+  const there = shared.get(book);
+  if (there) return there;
+  const kinds = new Set(panKinds(book.kitchen).map(({ key }) => key));
+  const shares = new Map<string, PanShare>();
+  for (const { piece } of book.pieces.values()) {
+    const form = bodyForm(piece.form);
+    if (form.kind !== 'cut') continue;
+    const restDays = book.recipes.get(form.recipeId)?.recipe.restDays ?? 0;
+    const key = sizeKey(form.panLengthMm, form.panWidthMm);
+    if (restDays > 0 && kinds.has(key) && !shares.has(form.recipeId))
+      shares.set(form.recipeId, { key, restDays, pansFor: (size) => Math.ceil(form.pansPerBatch * size - 1e-9) });
+  }
+  shared.set(book, shares);
+  return shares;
+}
+
+/** The pans of the kitchen in which a recipe rests over night before it is cut; null when it does not, or they are not in the kitchen's list. */
+export const panShareOf = (recipeId: string, book: Book): PanShare | null => panShares(book).get(recipeId) ?? null;
+
+/** Whether what is made on a day is in its pan in the night after another. */
+export const isInPan = ({ restDays }: PanShare, madeOn: Day, night: Day): boolean =>
+  madeOn <= night && addDays(madeOn, restDays) > night;
+
+/** Pans of one kind that are full in the night after a day. */
+export const pansTaken = (
+  makings: readonly { readonly recipeId: string; readonly day: Day; readonly batches: readonly BatchCount[] }[],
+  night: Day,
+  { key }: PanKind,
+  book: Book,
+): number =>
+  makings.reduce((sum, { recipeId, day, batches }) => {
+    const share = panShareOf(recipeId, book);
+    if (share?.key !== key || !isInPan(share, day, night)) return sum;
+    return sum + batches.reduce((all, { size, count }) => all + share.pansFor(size) * count, 0);
+  }, 0);
