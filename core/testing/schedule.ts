@@ -3,10 +3,10 @@ import type { Project, Schedule } from '@usual-pantry/core/schedule';
 const EPSILON = 1e-6;
 
 /**
- * What is wrong with a schedule, in words: more of a resource than there is, or begun before what it waits for. It asks
- * nothing of the scheduler.
+ * What is wrong with a schedule, in words: more of a resource than there is, begun before what it waits for, or not changed over between
+ * two kinds of work. It asks nothing of the scheduler.
  */
-export function faultsOf(schedule: Schedule, { activities, resources }: Project): string[] {
+export function faultsOf(schedule: Schedule, { activities, resources, changeover }: Project): string[] {
   const wrong: string[] = [];
   const ends = new Map(schedule.placed.map(({ activity, end }) => [activity.key, end] as const));
   for (const { key } of activities) if (!ends.has(key)) wrong.push(`${key} is not placed`);
@@ -23,5 +23,25 @@ export function faultsOf(schedule: Schedule, { activities, resources }: Project)
         wrong.push(`${key} is used ${String(atOnce)} times at once, ${String(capacity)} are there`);
     }
   }
+  if (!changeover) return wrong;
+  const strips = schedule.placed.flatMap(({ activity: { key, kind }, uses }) =>
+    uses.flatMap((use) =>
+      kind !== undefined && changeover.hands.includes(use.resource) ? [{ ...use, key, kind }] : [],
+    ),
+  );
+  for (const one of strips)
+    for (const other of strips) {
+      if (one.kind === other.kind || one.from > other.from) continue;
+      if (one.until > other.from + EPSILON) wrong.push(`${one.key} and ${other.key} are on the bench together`);
+      const isChanged = schedule.changeovers.some(
+        ({ from, until }) => from >= one.until - EPSILON && until <= other.from + EPSILON,
+      );
+      if (changeover.isNeeded(one.kind, other.kind) && !isChanged)
+        wrong.push(`${other.key} follows ${one.key} at once`);
+    }
+  const busy = schedule.placed.flatMap(({ uses }) => uses.filter(({ resource }) => resource === changeover.by));
+  for (const { from, until } of schedule.changeovers)
+    if (busy.some((use) => use.from < until - EPSILON && use.until > from + EPSILON))
+      wrong.push(`nobody is free to change over at ${String(from)}`);
   return wrong;
 }

@@ -25,6 +25,7 @@ export function verifyPlan(plan: Plan, book: Book, orders: readonly OrderFiled[]
   const wrong: string[] = [];
   const { kitchen } = book;
   const leftOut = new Set(plan.findings.filter(({ code }) => code === 'too-late').map(({ about }) => about.id));
+  const kept = orders.filter((order) => isOpen(order) && !leftOut.has(order.id));
 
   // Each piece of each open order is finished once, for its day, in its window.
   const wanted = new Map<string, number>();
@@ -61,6 +62,65 @@ export function verifyPlan(plan: Plan, book: Book, orders: readonly OrderFiled[]
         wrong.push(`${key}: finished on ${day}, too late to be packed`);
       if (at(madeOn) + facts.keepsDays < at(handOver) + kitchen.promisedDays)
         wrong.push(`${key}: made on ${madeOn}, too old for its promise`);
+    }
+  }
+
+  // Nothing is finished, packed or labelled for an order that is left out, unless another wants the same.
+  const ownDays = new Set(kept.map((order) => order.handOver.on));
+  for (const { pieceId, handOver, madeOn } of plan.finishings)
+    if (!wanted.has(`${pieceId} ${handOver}`))
+      wrong.push(`${pieceId} made on ${madeOn} for ${handOver}: nobody wants it`);
+  for (const { boxName, handOver } of plan.labels)
+    if (!ownDays.has(handOver)) wrong.push(`labels of ${boxName} for ${handOver}: nobody gets them`);
+
+  // Nothing is packed before it is finished.
+  for (const { day, packs } of plan.days)
+    for (const pack of packs) {
+      if (!ownDays.has(pack.handOver)) wrong.push(`${pack.boxName} for ${pack.handOver}: packed for nobody`);
+      const inside = new Set(book.boxes.get(pack.boxId)?.pieces.map(({ pieceId }) => pieceId));
+      for (const each of plan.finishings)
+        if (inside.has(each.pieceId) && each.handOver === pack.handOver && at(each.day) > at(day))
+          wrong.push(
+            `${pack.boxName} for ${pack.handOver}: packed on ${day}, before its ${each.pieceName} is finished`,
+          );
+    }
+
+  // Moulds of one kind are filled no oftener than they can be, by all pieces together; pans stand full over night no more than there are.
+  const saidOf = (code: string) =>
+    new Set(plan.findings.filter((each) => each.code === code).map(({ about }) => about.id));
+  const moulds = new Map<string, { there: number; filled: Map<string, number> }>();
+  for (const { piece } of book.pieces.values()) {
+    const form = bodyForm(piece.form);
+    if (form.kind !== 'moulded') continue;
+    const key = `${String(form.cavities)}/${String(form.cavityMl)}`;
+    const kind = moulds.get(key) ?? { there: 0, filled: new Map<string, number>() };
+    moulds.set(key, { ...kind, there: Math.max(kind.there, form.moulds) });
+    for (const { pieceId, day, count } of plan.finishings)
+      if (pieceId === piece.id) {
+        const share = count / (form.cavities * form.turnsPerDay * (1 - form.breakagePercent / 100));
+        kind.filled.set(day, (kind.filled.get(day) ?? 0) + share);
+      }
+  }
+  for (const [key, { there, filled }] of moulds)
+    for (const [day, count] of filled)
+      if (count > there + 1e-6 && !saidOf('moulds-short').has(day))
+        wrong.push(`${day}: ${String(count)} moulds of ${key}, ${String(there)} are there`);
+  for (const pan of kitchen.pans) {
+    const same = kitchen.pans.filter(({ lengthMm, widthMm }) => lengthMm === pan.lengthMm && widthMm === pan.widthMm);
+    const there = same.reduce((sum, { count }) => sum + count, 0);
+    for (const { day } of plan.days) {
+      let full = 0;
+      for (const { recipeId, day: made, batches } of plan.makings) {
+        const rest = book.recipes.get(recipeId)?.recipe.restDays ?? 0;
+        const form = [...book.pieces.values()]
+          .map(({ piece }) => bodyForm(piece.form))
+          .find((each) => each.kind === 'cut' && each.recipeId === recipeId);
+        if (form?.kind !== 'cut' || form.panLengthMm !== pan.lengthMm || form.panWidthMm !== pan.widthMm) continue;
+        if (at(made) <= at(day) && at(made) + rest > at(day))
+          full += batches.reduce((sum, { size, count }) => sum + count * Math.ceil(form.pansPerBatch * size), 0);
+      }
+      if (full > there && !saidOf('pans-short').has(day))
+        wrong.push(`${day}: ${String(full)} of ${pan.name} are full over night, ${String(there)} are there`);
     }
   }
 
@@ -187,6 +247,8 @@ export function verifyPlan(plan: Plan, book: Book, orders: readonly OrderFiled[]
     const lines = plan.shopping.filter(({ ingredientId }) => ingredientId === id);
     const ingredient = book.ingredients.get(id);
     if (!ingredient || lines.some(({ packs, missingGrams }) => packs.length === 0 && missingGrams > 0)) continue;
+    for (const { name, buyBy, notBefore } of lines)
+      if (notBefore !== null && at(notBefore) > at(buyBy)) wrong.push(`${name}: not before ${notBefore}, by ${buyBy}`);
     /** Grams that can be used up to a day; Infinity for what keeps. */
     const stock = [
       ...ingredient.lots.map(({ grams, useBy }) => ({ grams, from: -Infinity, until: at(useBy) })),
@@ -195,11 +257,15 @@ export function verifyPlan(plan: Plan, book: Book, orders: readonly OrderFiled[]
         from: -Infinity,
         until: Infinity,
       },
-      ...lines.map(({ packs, buyBy, notBefore }) => ({
-        grams: packs.reduce((sum, { grams, count }) => sum + grams * count, 0),
-        from: at(buyBy),
-        until: notBefore === null ? Infinity : at(notBefore) + (ingredient.keepsDays ?? 0),
-      })),
+      ...lines.map(({ packs, buyBy }) => {
+        // Ordered on the last day, it is there after the longest of its waits, and keeps from then on.
+        const from = at(buyBy) + Math.max(0, ...packs.map(({ leadDays }) => leadDays));
+        return {
+          grams: packs.reduce((sum, { grams, count }) => sum + grams * count, 0),
+          from,
+          until: ingredient.keepsDays === null ? Infinity : from + ingredient.keepsDays,
+        };
+      }),
     ].sort((a, b) => a.until - b.until);
     for (const making of [...plan.makings].sort((a, b) => at(a.day) - at(b.day))) {
       const facts = book.recipes.get(making.recipeId);

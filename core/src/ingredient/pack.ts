@@ -1,5 +1,5 @@
 import { weigh, type Weighing } from '../quantity/index.js';
-import type { IngredientFiled, Pack } from './schema.js';
+import type { IngredientDraft, IngredientFiled, Pack } from './schema.js';
 
 /** The weight of one pack in grams, or why it cannot be known. */
 export const packWeight = (pack: Pack, ingredient: IngredientFiled): Weighing =>
@@ -38,3 +38,14 @@ export const cheapestPack = (ingredient: IngredientFiled): WeighedPack | undefin
     (best, pack) => (best && best.priceMinor * pack.grams <= pack.priceMinor * best.grams ? best : pack),
     undefined,
   );
+
+/** Plain water without a pack: it is not bought, and costs nothing. Water that has a pack is bought like anything else. */
+export const isTapWater = ({
+  packs,
+  composition,
+  name,
+}: Pick<IngredientDraft, 'packs' | 'composition' | 'name'>): boolean =>
+  packs.length === 0 &&
+  (composition === null
+    ? /^(?:(?:tap|cold|hot|warm|boiling|iced?|still)[ -])*water$/i.test(name.trim())
+    : composition.water > 99.5);

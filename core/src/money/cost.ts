@@ -1,6 +1,6 @@
 import { Decimal } from 'decimal.js';
 import type { Book, BoxFacts, PieceCount } from '../box/index.js';
-import { cheapestPack } from '../ingredient/index.js';
+import { cheapestPack, isTapWater } from '../ingredient/index.js';
 import { bodyForm, piecesPerBatch, type PieceFacts } from '../piece/index.js';
 import { splitMinor, toMinor } from '../quantity/index.js';
 
@@ -25,6 +25,7 @@ export function unitCosts(book: Book): UnitCosts {
   for (const [id, ingredient] of book.ingredients) {
     const pack = cheapestPack(ingredient);
     if (pack) ingredients.set(id, new Decimal(pack.priceMinor).div(pack.grams));
+    else if (isTapWater(ingredient)) ingredients.set(id, zero);
   }
   for (const id of book.componentsFirst) {
     const facts = book.recipes.get(id);

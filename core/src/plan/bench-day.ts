@@ -1,8 +1,24 @@
 import type { Book } from '../box/index.js';
 import { addDays, type Day } from '../quantity/index.js';
 import { sayBatches } from '../recipe/index.js';
-import { bestSchedule, boundsOf, type BestSchedule, type PlacedUse, type Resource } from '../schedule/index.js';
-import { equipmentOf, HELPER, jobsOf, MAKER, type BenchJob, type JobWords } from './bench-jobs.js';
+import {
+  bestSchedule,
+  boundsOf,
+  type BestSchedule,
+  type PlacedUse,
+  type Project,
+  type Resource,
+} from '../schedule/index.js';
+import {
+  cleaningOf,
+  cleanWords,
+  equipmentOf,
+  HELPER,
+  jobsOf,
+  MAKER,
+  type BenchJob,
+  type JobWords,
+} from './bench-jobs.js';
 import type { Plan } from './shape.js';
 import { helperHours } from './windows.js';
 
@@ -45,13 +61,17 @@ const ROUNDS = 100;
 const HELPER_STEP = 30;
 
 /** The best time for the helper to come, and the day as it then goes. */
-function withHelper(jobs: readonly BenchJob[], resources: readonly Resource[], minutes: number): BestSchedule | null {
+function withHelper(
+  jobs: readonly BenchJob[],
+  { resources, changeover }: Omit<Project, 'activities'>,
+  minutes: number,
+): BestSchedule | null {
   const activities = jobs.map(({ activity }) => activity);
-  const alone = bestSchedule({ activities, resources }, minutes > 0 ? 0 : ROUNDS);
+  const alone = bestSchedule({ activities, resources, changeover }, minutes > 0 ? 0 : ROUNDS);
   if (minutes <= 0 || !alone) return alone;
   const at = (from: number, rounds: number) =>
     bestSchedule(
-      { activities, resources: [...resources, { key: HELPER, capacity: 1, from, until: from + minutes }] },
+      { activities, changeover, resources: [...resources, { key: HELPER, capacity: 1, from, until: from + minutes }] },
       rounds,
     );
   let best = { from: 0, span: Infinity };
@@ -89,28 +109,34 @@ function joined(tasks: readonly BenchTask[], plan: Plan, day: Day): BenchTask[] 
 /** Uses of the same resource by one activity that follow one another are one. */
 function tasksOf(jobs: readonly BenchJob[], schedule: BestSchedule): BenchTask[] {
   const words = new Map(jobs.map((job) => [job.activity.key, job.words] as const));
-  return schedule.placed
-    .flatMap(({ activity: { key }, uses }): BenchTask[] => {
-      const said = words.get(key);
-      if (!said) return [];
-      const hands = uses.filter(({ resource }) => resource === MAKER || resource === HELPER);
-      const strips: PlacedUse[] = [];
-      for (const use of hands) {
-        const before = strips.at(-1);
-        if (before && Math.abs(before.until - use.from) < 1e-6)
-          strips[strips.length - 1] = { ...before, until: use.until };
-        else strips.push(use);
-      }
-      return strips.map(({ resource, from, until }, index) => ({
-        ...said,
-        key: index === 0 ? key : `${key} ${String(index)}`,
-        who: resource === HELPER ? 'helper' : 'maker',
-        from,
-        minutes: until - from,
-        hold: index === strips.length - 1 ? said.hold : null,
-      }));
-    })
-    .sort((a, b) => a.from - b.from);
+  const cleans = schedule.changeovers.map((each, index): BenchTask => ({
+    ...cleanWords(each),
+    key: `clean ${String(index)}`,
+    who: 'maker',
+    from: each.from,
+    minutes: each.until - each.from,
+  }));
+  const work = schedule.placed.flatMap(({ activity: { key }, uses }): BenchTask[] => {
+    const said = words.get(key);
+    if (!said) return [];
+    const hands = uses.filter(({ resource }) => resource === MAKER || resource === HELPER);
+    const strips: PlacedUse[] = [];
+    for (const use of hands) {
+      const before = strips.at(-1);
+      if (before && Math.abs(before.until - use.from) < 1e-6)
+        strips[strips.length - 1] = { ...before, until: use.until };
+      else strips.push(use);
+    }
+    return strips.map(({ resource, from, until }, index) => ({
+      ...said,
+      key: index === 0 ? key : `${key} ${String(index)}`,
+      who: resource === HELPER ? 'helper' : 'maker',
+      from,
+      minutes: until - from,
+      hold: index === strips.length - 1 ? said.hold : null,
+    }));
+  });
+  return [...work, ...cleans].sort((a, b) => a.from - b.from);
 }
 
 function waitsIn(tasks: readonly BenchTask[]): BenchDay['waits'] {
@@ -126,7 +152,7 @@ function waitsIn(tasks: readonly BenchTask[]): BenchDay['waits'] {
 
 /**
  * Puts a day's work in order on the hands, burners, oven, pans and tools that there are: without nuts before tree nuts before peanut,
- * with a clean-down between; components before what uses them; what rests gives the hands free for other work; packing when everything
+ * with a clean-down between, and before whatever lacks an allergen of what was there; components before what uses them; what rests gives the hands free for other work; packing when everything
  * is finished. Only the maker cooks, so that no two pots want hands in the same minute; a helper finishes and packs.
  */
 export function benchDay(plan: Plan, day: Day, book: Book): BenchDay {
@@ -136,7 +162,8 @@ export function benchDay(plan: Plan, day: Day, book: Book): BenchDay {
   const equipment = equipmentOf(jobs, book);
   const activities = jobs.map(({ activity }) => activity);
   const lacking: string[] = [];
-  let schedule = withHelper(jobs, [maker, ...equipment], helpMinutes);
+  const changeover = cleaningOf(book);
+  let schedule = withHelper(jobs, { resources: [maker, ...equipment], changeover }, helpMinutes);
   if (!schedule) {
     // Something is wanted more often in one night than there is of it: then it is said, and the day goes on without.
     const fits = (kept: readonly Resource[]) => bestSchedule({ activities, resources: [maker, ...kept] }, 0) !== null;
@@ -146,7 +173,13 @@ export function benchDay(plan: Plan, day: Day, book: Book): BenchDay {
     lacking.push(...(short.length > 0 ? short : equipment).map(({ key }) => key));
     schedule = withHelper(
       jobs,
-      [maker, ...equipment.map((each) => (lacking.includes(each.key) ? { ...each, capacity: jobs.length + 1 } : each))],
+      {
+        resources: [
+          maker,
+          ...equipment.map((each) => (lacking.includes(each.key) ? { ...each, capacity: jobs.length + 1 } : each)),
+        ],
+        changeover,
+      },
       helpMinutes,
     );
   }

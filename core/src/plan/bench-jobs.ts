@@ -1,13 +1,12 @@
 import type { Book } from '../box/index.js';
-import { allergens, type Allergen } from '../ingredient/index.js';
+import { allergens, inLabelOrder, type Allergen } from '../ingredient/index.js';
 import { packBox, packedKey } from '../order/index.js';
 import type { KitchenDraft } from '../kitchen/index.js';
 import { sayCount, sayList, sayMinutes, type Day } from '../quantity/index.js';
 import { sayBatches, type Stretch } from '../recipe/index.js';
-import { groupBy } from '../record/index.js';
-import type { Activity, Resource, Use } from '../schedule/index.js';
+import type { Activity, ChangedOver, Changeover, Resource, Use } from '../schedule/index.js';
 import { usersFirst } from './users-first.js';
-import { nutClass, nutClasses, profileOf, turnsOf } from './clean-downs.js';
+import { allergensIn, cleanOff, nutClass, nutClasses, profileOf } from './clean-downs.js';
 import type { Pack } from './packing.js';
 import type { Plan } from './shape.js';
 import type { Making } from './making.js';
@@ -223,59 +222,83 @@ const waitingFor = (job: BenchJob, before: Activity['after']): BenchJob => ({
   activity: { ...job.activity, after: [...job.activity.after, ...before] },
 });
 
-const isSubset = (some: readonly Allergen[], all: readonly Allergen[]): boolean =>
-  some.every((code) => all.includes(code));
+/** The kind of an activity, by which the bench is cleaned: the allergens in what is made or finished. */
+const withKind = (job: BenchJob): BenchJob => ({
+  ...job,
+  activity: { ...job.activity, kind: profileOf(job.contains) },
+});
+
+/** What of some work something later lacks, in words. */
+const sayOff = (codes: readonly Allergen[]): string => sayList(codes.map((code) => allergens[code].name.toLowerCase()));
+
+/** The clean-down between work of two kinds in one part of the day; none where the kitchen gives it no minutes. */
+export const cleaningOf = ({ kitchen }: Book): Changeover | undefined =>
+  kitchen.cleanMinutes > 0
+    ? {
+        hands: [MAKER, HELPER],
+        by: MAKER,
+        minutes: kitchen.cleanMinutes,
+        isNeeded: (from, to) =>
+          nutClass(allergensIn(from)) === nutClass(allergensIn(to)) && cleanOff(from, to).length > 0,
+      }
+    : undefined;
+
+/** What a strip of cleaning between work of two kinds says. */
+export const cleanWords = ({ fromKind, toKind }: ChangedOver): JobWords =>
+  plain('clean', 'Clean', `off ${sayOff(cleanOff(fromKind, toKind))}`);
 
 /**
- * All of a day's work in turns with a clean-down between: without nuts before tree nuts before peanut, and nothing after what has an
- * allergen that it lacks. Within a turn what has fewer allergens comes first.
+ * All of a day's work: without nuts before tree nuts before peanut, with a clean-down between, and by kinds between which {@link cleaningOf}
+ * has it cleaned, so that nothing is made after what has an allergen that it lacks.
  */
 export function jobsOf(plan: Plan, day: Day, book: Book): BenchJob[] {
   const makes = makeJobs(plan, day, book);
   const helped = helperHours(day, book.kitchen) > 0;
   const finishes = finishJobs(plan, day, book, makes, helped);
-  const work = [...makes, ...finishes];
+  const work = [...makes, ...finishes].map(withKind);
   const packs = packJobs(plan, day, book, finishes, helped);
-  const turns = turnsOf(work.map(({ contains }) => profileOf(contains)));
-  const byProfile = groupBy(work, ({ contains }) => profileOf(contains));
-  const cleanKey = (turn: number) => `clean ${String(turn)}`;
-  const workIn = turns.map(({ profiles }) => profiles.flatMap((profile) => byProfile.get(profile) ?? []));
-  const afterClean = (turn: number) => (turn > 0 ? [{ key: cleanKey(turn), lag: 0 }] : []);
-  const cleans = turns.slice(1).map((_turn, index): BenchJob => {
-    const off = turns[index]?.cleanOff ?? [];
+  const classes = nutClasses.filter((nuts) => work.some((job) => nutClass(job.contains) === nuts));
+  /** The part of the day to which something belongs; what holds more nuts than its part's work is packed at its end. */
+  const partOf = ({ contains }: BenchJob) =>
+    Math.max(
+      0,
+      classes.findLastIndex((each) => nutClasses.indexOf(each) <= nutClasses.indexOf(nutClass(contains))),
+    );
+  const parts = classes.map((_nuts, part) => [...work, ...packs].filter((job) => partOf(job) === part));
+  const worked = classes.map((_nuts, part) => work.filter((job) => partOf(job) === part));
+  const cleans = classes.slice(1).map((nuts, index): BenchJob => {
+    const before = worked.slice(0, index + 1).flat();
+    const off = inLabelOrder(
+      new Set(
+        before.flatMap((each) =>
+          worked
+            .slice(index + 1)
+            .flat()
+            .flatMap((later) => cleanOff(profileOf(each.contains), profileOf(later.contains))),
+        ),
+      ),
+    );
     return {
       activity: {
-        key: cleanKey(index + 1),
+        key: `clean ${nuts}`,
         minutes: book.kitchen.cleanMinutes,
         uses: [{ offset: 0, minutes: book.kitchen.cleanMinutes, anyOf: [MAKER] }],
-        after: [...keysOf(workIn[index] ?? []), ...afterClean(index)],
+        after: [
+          ...keysOf(parts[index] ?? []),
+          ...(index > 0 ? [{ key: `clean ${classes[index] ?? ''}`, lag: 0 }] : []),
+        ],
       },
-      words: plain(
-        'clean',
-        'Clean',
-        off.length > 0
-          ? `off ${sayList(off.map((code) => allergens[code].name.toLowerCase()))}`
-          : `before ${turns[index + 1]?.nuts ?? ''}`,
-      ),
+      words: plain('clean', 'Clean', `before ${nuts}${off.length > 0 ? `, off ${sayOff(off)}` : ''}`),
       contains: [],
     };
   });
-  const inTurns = turns.flatMap(({ profiles }, turn) =>
-    profiles.flatMap((profile, at) => {
-      const before = profiles.slice(0, at).flatMap((each) => byProfile.get(each) ?? []);
-      return (byProfile.get(profile) ?? []).map((job) => waitingFor(job, [...afterClean(turn), ...keysOf(before)]));
-    }),
-  );
-  // Boxes are packed in the last turn that has no more nuts than they have; at its end, unless all that is done in it has what they have.
-  const turnOf = (pack: BenchJob) =>
-    turns.findLastIndex(({ nuts }) => nutClasses.indexOf(nuts) <= nutClasses.indexOf(nutClass(pack.contains)));
+  const inPart = (job: BenchJob): BenchJob => {
+    const clean = cleans[partOf(job) - 1];
+    return clean ? waitingFor(job, keysOf([clean])) : job;
+  };
   const packed = packs.map((job) => {
-    const turn = turnOf(job);
-    const here = workIn[turn] ?? [];
-    const rest = here.every(({ contains }) => isSubset(job.contains, contains)) ? [] : workIn.slice(0, turn + 1).flat();
-    return waitingFor(job, [...afterClean(turn), ...keysOf(rest)]);
+    const moreNuts = classes[partOf(job)] !== nutClass(job.contains);
+    return inPart(moreNuts ? waitingFor(job, keysOf(work.filter((each) => partOf(each) <= partOf(job)))) : job);
   });
-  // What is packed in a turn is packed before the next one is cleaned for.
-  const closed = cleans.map((job, index) => waitingFor(job, keysOf(packs.filter((pack) => turnOf(pack) === index))));
-  return [...inTurns, ...closed, ...packed];
+  return [...work.map(inPart), ...cleans, ...packed];
 }

@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { allergenCodes, type Allergen } from '../ingredient/index.js';
-import { cleanDownsOf, nutClass, nutClasses, profileOf, turnRules, turnsOf } from './clean-downs.js';
+import { cleanDownsOf, cleanOff, nutClass, nutClasses, profileOf, turnRules, turnsOf } from './clean-downs.js';
 
 const turns = (...sets: Allergen[][]) => turnsOf(sets.map(profileOf)).map(({ profiles }) => profiles);
 
@@ -19,7 +19,11 @@ describe('the turns of a day', () => {
       ),
     );
     expect(day.map(({ nuts }) => nuts)).toEqual(['no nuts', 'tree nuts', 'tree nuts', 'peanut']);
-    expect(day.map(({ cleanOff }) => cleanOff)).toEqual([[], ['pecan'], ['hazelnut'], []]);
+  });
+
+  it('say what is cleaned off between two kinds of work', () => {
+    expect(cleanOff(profileOf(['milk', 'wheat']), profileOf(['soy', 'milk']))).toEqual(['wheat']);
+    expect(cleanOff(profileOf(['milk', 'alcohol']), profileOf(['milk']))).toEqual([]);
   });
 
   it('pay no heed to what is no allergen', () => {

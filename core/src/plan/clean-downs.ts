@@ -21,11 +21,14 @@ export const profileOf = (contains: readonly Allergen[]): string => toCleanOff(c
 /** The allergens of a profile. */
 export const allergensIn = (profile: string): Allergen[] => (profile === '' ? [] : (profile.split(' ') as Allergen[]));
 
-/** Whether all that one profile has is in another. */
-const isWithin = (one: string, other: string): boolean => {
-  const there = new Set(allergensIn(other));
-  return allergensIn(one).every((code) => there.has(code));
+/** Allergens of one profile that another lacks: they are cleaned off between. */
+export const cleanOff = (from: string, to: string): Allergen[] => {
+  const there = new Set(allergensIn(to));
+  return allergensIn(from).filter((code) => !there.has(code));
 };
+
+/** Whether all that one profile has is in another. */
+const isWithin = (one: string, other: string): boolean => cleanOff(one, other).length === 0;
 
 /** Of more profiles than this the best order is not looked for by trying each. */
 const MOST_TRIED = 12;
@@ -71,12 +74,10 @@ function greedyOrder(profiles: readonly string[]): string[] {
   return order;
 }
 
-/** What is made one after another without a clean-down, and what must be cleaned off before the next turn. */
+/** What can be made one after another without a clean-down. */
 export interface Turn {
   readonly nuts: NutClass;
   readonly profiles: readonly string[];
-  /** Allergens of this turn that something later in the day lacks. */
-  readonly cleanOff: readonly Allergen[];
 }
 
 /**
@@ -96,12 +97,7 @@ export function turnsOf(profiles: readonly string[]): Turn[] {
       else turns.push({ nuts, profiles: [profile] });
     });
   }
-  return turns.map((turn, at) => {
-    const later = turns.slice(at + 1).flatMap((each) => each.profiles);
-    // Within a turn each has all that was there before: the last one has all of it.
-    const own = allergensIn(turn.profiles.at(-1) ?? '');
-    return { ...turn, cleanOff: own.filter((code) => later.some((profile) => !allergensIn(profile).includes(code))) };
-  });
+  return turns;
 }
 
 /** Clean-downs of a day: one between two turns. */

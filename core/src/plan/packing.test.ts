@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import { bookOf, box, ingredient, kitchen, line, order, piece, recipe, TODAY } from '../../testing/kitchen.js';
-import { bookPacking, boxDemand, pieceDemand, settle } from './index.js';
+import { bookPacking, boxDemand } from './index.js';
 
 const pantry = {
   ingredients: [ingredient('sugar'), ingredient('nut', { contains: ['peanut'] })],
@@ -14,7 +14,7 @@ const pantry = {
 const packed = (orders: Parameters<typeof boxDemand>[0], benchWeek: { weekday: number; hours: number }[]) => {
   const book = bookOf({ ...pantry, kitchen: { ...kitchen, benchWeek } });
   const boxes = boxDemand(orders, book);
-  return bookPacking(boxes, settle(pieceDemand(boxes, book), [], book, TODAY).outside, book, TODAY);
+  return bookPacking(boxes, [], book, TODAY);
 };
 
 describe('packing', () => {
@@ -36,8 +36,18 @@ describe('packing', () => {
     expect([...packed([order('a', { plain: 1 }, '2026-12-05')], []).minutes.keys()]).toEqual(['2026-12-04']);
   });
 
-  it('leaves out what cannot be made any more', () => {
-    const { minutes } = packed([order('a', { plain: 1 }, '2026-11-26')], [{ weekday: 6, hours: 5 }]);
-    expect([...minutes]).toEqual([]);
+  it('is never before what goes into the box is finished', () => {
+    const book = bookOf({
+      ...pantry,
+      kitchen: { ...kitchen, benchWeek: [{ weekday: 6, hours: 5 }], packingLeadDays: 0 },
+    });
+    const boxes = boxDemand([order('a', { plain: 1 }, '2026-12-05')], book);
+    const on = (finished: { pieceId: string; handOver: string; day: string }[]) => [
+      ...bookPacking(boxes, finished, book, TODAY).minutes.keys(),
+    ];
+    // With nothing to keep ahead, boxes are packed on the day on which they are handed over.
+    expect(on([])).toEqual(['2026-12-05']);
+    expect(on([{ pieceId: 'square', handOver: '2026-12-05', day: '2026-12-06' }])).toEqual(['2026-12-06']);
+    expect(on([{ pieceId: 'bar', handOver: '2026-12-05', day: '2026-12-06' }])).toEqual(['2026-12-05']);
   });
 });

@@ -1,16 +1,16 @@
 import type { Book } from '../box/index.js';
 import { finding, openWayOut, type Finding, type Subject, type WayOut } from '../finding/index.js';
 import { boxFor, type OrderFiled } from '../order/index.js';
-import { addDays, sayDay, sayGrams, sayList, sayMinutes, type Day } from '../quantity/index.js';
+import { addDays, sayCount, sayDay, sayGrams, sayList, sayMinutes, type Day } from '../quantity/index.js';
 import { sayBatches } from '../recipe/index.js';
 import { groupBy } from '../record/index.js';
-import type { PieceDemand } from './demand.js';
-import { pieceKey, type Guide } from './guide.js';
+import type { Guide } from './guide.js';
 import type { Making } from './making.js';
 import { whyNotTo } from './move.js';
 import { canBeMade } from './needs.js';
-import type { Plan } from './shape.js';
+import type { LateOrder, Plan } from './shape.js';
 import type { ShoppingLine } from './shopping.js';
+import { mouldsFilled, mouldsOf, panKinds, pansTaken } from './vessels.js';
 import { isHumid } from './windows.js';
 
 const KITCHEN: Subject = { noun: 'kitchen', id: 'kitchen', name: 'the kitchen' };
@@ -60,46 +60,74 @@ function dayFindings(plan: Plan, book: Book, today: Day): Finding[] {
 const SEARCH_DAYS = 42;
 
 /** Orders of which something cannot be made any more, each with the pieces, and the first day for which all of it can be. */
-function lateFindings(
-  orders: readonly OrderFiled[],
-  outside: readonly PieceDemand[],
-  book: Book,
-  today: Day,
-): Finding[] {
-  const late = new Set(outside.map(({ pieceId, day }) => pieceKey(pieceId, day)));
-  if (late.size === 0) return [];
-  return orders.flatMap((order) => {
+function lateFindings(late: readonly LateOrder[], book: Book, today: Day): Finding[] {
+  return late.map(({ order, missing }) => {
     const { on } = order.handOver;
     const wanted = order.lines.flatMap((line) => boxFor(order, line, book)?.facts.pieces ?? []);
     const pieces = [...new Set(wanted.map(({ pieceId }) => pieceId))].flatMap((id) => book.pieces.get(id) ?? []);
-    const missing = pieces.filter(({ piece }) => late.has(pieceKey(piece.id, on)));
-    if (missing.length === 0) return [];
     const later = Array.from({ length: SEARCH_DAYS }, (_, index) => addDays(on > today ? on : today, index + 1)).find(
       (day) => pieces.every((facts) => canBeMade(facts, day, book, today)),
     );
     const about: Subject = { noun: 'order', id: order.id, name: order.customer.name };
     const names = missing.map(({ piece }) => piece.name);
     const what = names.length > 3 ? `${String(names.length)} of its kinds of piece` : sayList(names);
-    return [
-      finding(
-        'decide',
-        'too-late',
-        about,
-        `${about.name} cannot be made in time for ${sayDay(on)}: no bench day is left for ${what}.${later ? ` ${sayDay(later)} is the first day that could be.` : ''} It is left out of the plan.`,
-        [
-          ...(later
-            ? [
-                {
-                  label: `Move it to ${sayDay(later)}`,
-                  action: { kind: 'move-order' as const, orderId: order.id, to: later },
-                },
-              ]
-            : []),
-          openWayOut(about, 'Open the order'),
-        ],
-      ),
-    ];
+    return finding(
+      'decide',
+      'too-late',
+      about,
+      `${about.name} cannot be made in time for ${sayDay(on)}: no bench day is left for ${what}.${later ? ` ${sayDay(later)} is the first day that could be.` : ''} It is left out of the plan.`,
+      [
+        ...(later
+          ? [
+              {
+                label: `Move it to ${sayDay(later)}`,
+                action: { kind: 'move-order' as const, orderId: order.id, to: later },
+              },
+            ]
+          : []),
+        openWayOut(about, 'Open the order'),
+      ],
+    );
   });
+}
+
+/** Moulds and pans of which a day or a night wants more than there are: what the programme forbids, and a plan made day by day may not see. */
+function vesselFindings(plan: Plan, book: Book): Finding[] {
+  const moulds = mouldsOf(book).flatMap((mould) =>
+    [...new Set(plan.finishings.map(({ day }) => day))].sort().flatMap((day) => {
+      const filled = mouldsFilled(plan.finishings, day, mould, book);
+      if (filled <= mould.count + 1e-6) return [];
+      const about: Subject = { noun: 'day', id: day, name: sayDay(day) };
+      return [
+        finding(
+          'decide',
+          'moulds-short',
+          about,
+          `${sayList(mould.pieces)}: ${sayCount(Math.ceil(filled - 1e-6), 'mould')} would have to be filled on ${sayDay(day)}, as often as they can be in a day, and there ${mould.count === 1 ? 'is' : 'are'} ${String(mould.count)}.`,
+          [PLAN_AGAIN, openWayOut(about)],
+        ),
+      ];
+    }),
+  );
+  const makings = [...plan.made, ...plan.makings];
+  const pans = panKinds(book.kitchen).flatMap((pan) =>
+    plan.days.flatMap(({ day }) => {
+      const taken = pansTaken(makings, day, pan, book);
+      // What is made already stands where it stands.
+      if (taken <= pan.count || pansTaken(plan.makings, day, pan, book) === 0) return [];
+      const about: Subject = { noun: 'day', id: day, name: sayDay(day) };
+      return [
+        finding(
+          'decide',
+          'pans-short',
+          about,
+          `${pan.name}: ${String(taken)} would be full in the night after ${sayDay(day)}, and there ${pan.count === 1 ? 'is' : 'are'} ${String(pan.count)}.`,
+          [PLAN_AGAIN, openWayOut(about)],
+        ),
+      ];
+    }),
+  );
+  return [...moulds, ...pans];
 }
 
 /** What draws damp and is made on a humid day. */
@@ -195,7 +223,7 @@ function shoppingFindings(shopping: readonly ShoppingLine[], today: Day): Findin
 }
 
 /** What is wrong with the bench days as a whole: none are set, none are left, or they are too few for the work. */
-function kitchenFindings(plan: Plan, book: Book): Finding[] {
+function kitchenFindings(plan: Plan, orders: readonly OrderFiled[], book: Book): Finding[] {
   const { kitchen } = book;
   if (kitchen.benchWeek.length === 0)
     return [
@@ -209,6 +237,7 @@ function kitchenFindings(plan: Plan, book: Book): Finding[] {
     ];
   const there = plan.days.reduce((sum, { benchMinutes }) => sum + benchMinutes, 0);
   const booked = plan.days.reduce((sum, { bookedMinutes }) => sum + bookedMinutes, 0);
+  if (there === 0 && orders.length === 0) return [];
   if (there === 0)
     return [finding('decide', 'no-day-left', KITCHEN, 'No bench day is left before the last hand-over.', [SETTINGS])];
   if (booked <= there + 1) return [];
@@ -296,22 +325,24 @@ function clockFindings(orders: readonly OrderFiled[], batches: Book['batches'], 
 /**
  * What stands in the way of a plan, each with its ways out.
  * @param plan the plan as it is, its findings not yet filled in
- * @param outside pieces for which no bench day is left
+ * @param orders all open ones
+ * @param late those that are left out of it
  * @param decided what was decided, without what is made already
  */
 export const planFindings = (
   plan: Plan,
   orders: readonly OrderFiled[],
-  outside: readonly PieceDemand[],
+  late: readonly LateOrder[],
   decided: Guide | null,
   book: Book,
   today: Day,
 ): Finding[] => [
   ...clockFindings(orders, book.batches, today),
   ...passedFindings(decided, book, today),
-  ...kitchenFindings(plan, book),
+  ...kitchenFindings(plan, orders, book),
   ...lifeFindings(book),
-  ...lateFindings(orders, outside, book, today),
+  ...lateFindings(late, book, today),
+  ...vesselFindings(plan, book),
   ...dayFindings(plan, book, today),
   ...humidFindings(plan, book, today),
   ...freshFindings(plan, book),

@@ -1,16 +1,17 @@
 import type { Book } from '../box/index.js';
 import { gravestFirst } from '../finding/index.js';
-import { doubleFindings, findingsOfOrder, isOpen, packingOf, type OrderFiled } from '../order/index.js';
+import { boxFor, doubleFindings, findingsOfOrder, isOpen, packingOf, type OrderFiled } from '../order/index.js';
 import { pieceCosts } from '../money/index.js';
+import type { PieceFacts } from '../piece/index.js';
 import { addDays, type Day } from '../quantity/index.js';
-import { boxDemand, pieceDemand, type BoxDemand } from './demand.js';
+import { boxDemand, pieceDemand, type BoxDemand, type PieceDemand } from './demand.js';
 import { pieceKey, withoutMade, type Guide } from './guide.js';
 import { madeOf, triedOf } from './made.js';
 import { settle } from './settle.js';
 import { planMakings } from './makings.js';
 import { bookPacking } from './packing.js';
 import { planFindings } from './plan-findings.js';
-import type { LabelRun, Plan } from './shape.js';
+import type { LabelRun, LateOrder, Plan } from './shape.js';
 import { seasonDays } from './season-days.js';
 import { shoppingList } from './shopping.js';
 
@@ -35,24 +36,57 @@ export function labelRuns(boxes: readonly BoxDemand[], madeOn: ReadonlyMap<strin
   });
 }
 
-/** What the open orders want, and what of it is made already. */
+/** Which of the orders that want something for which no bench day is left are left out: all, or the last where some of it is made already. */
+function leftOutNow(orders: readonly OrderFiled[], { demand: wanted, outside }: NeededOf, book: Book): LateOrder[] {
+  const missingOf = (order: OrderFiled, keys: ReadonlySet<string>): PieceFacts[] => {
+    const ids = order.lines.flatMap((line) => boxFor(order, line, book)?.facts.pieces ?? []);
+    return [...new Set(ids.map(({ pieceId }) => pieceId))].flatMap((id) => {
+      const facts = book.pieces.get(id);
+      return facts && keys.has(pieceKey(id, order.handOver.on)) ? [facts] : [];
+    });
+  };
+  const lateOf = (keys: ReadonlySet<string>) =>
+    orders.flatMap((order) => {
+      const missing = missingOf(order, keys);
+      return missing.length > 0 ? [{ order, missing }] : [];
+    });
+  const counts = new Map(wanted.map((each) => [pieceKey(each.pieceId, each.day), each.count]));
+  const keyOf = (each: PieceDemand) => pieceKey(each.pieceId, each.day);
+  const none = lateOf(new Set(outside.filter((each) => counts.get(keyOf(each)) === each.count).map(keyOf)));
+  return none.length > 0 ? none : lateOf(new Set(outside.map(keyOf))).slice(-1);
+}
+
+interface NeededOf {
+  readonly demand: readonly PieceDemand[];
+  readonly outside: readonly PieceDemand[];
+}
+
+/**
+ * What the open orders want, and what of it is made already. An order of which something cannot be made in time is left out as a whole:
+ * nothing is made, bought, packed or printed for it, and nothing that is made is kept for it.
+ */
 export function seasonNeeds(orders: readonly OrderFiled[], book: Book, today: Day, guide: Guide | null) {
-  const open = orders.filter(isOpen);
-  const boxes = boxDemand(open, book);
-  const demand = pieceDemand(boxes, book);
-  const packed = open.filter(({ state }) => state === 'packed');
   const first = book.batches.reduce((day, { on }) => (on < day ? on : day), '9999-12-31');
   const handedOver = orders.filter(({ state, handOver }) => state === 'handed over' && handOver.on >= first);
-  const toPack =
-    packed.length === 0
-      ? boxes
-      : boxDemand(
-          open.filter((order) => !packed.includes(order)),
-          book,
-        );
-  const done = pieceDemand(boxDemand([...handedOver, ...packed], book), book);
-  const settled = settle(toPack === boxes ? demand : pieceDemand(toPack, book), done, book, today, guide);
-  return { boxes, demand, toPack, settled };
+  const late: LateOrder[] = [];
+  let open = orders.filter(isOpen);
+  for (;;) {
+    const packed = open.filter(({ state }) => state === 'packed');
+    const unpacked = open.filter(({ state }) => state !== 'packed');
+    const toPack = boxDemand(unpacked, book);
+    const boxes = packed.length === 0 ? toPack : boxDemand(open, book);
+    const demand = pieceDemand(toPack, book);
+    const done = pieceDemand(boxDemand([...handedOver, ...packed], book), book);
+    const settled = settle(demand, done, book, today, guide);
+    const leaving = leftOutNow(unpacked, { demand, outside: settled.outside }, book);
+    if (leaving.length === 0) {
+      const all = boxes === toPack ? demand : pieceDemand(boxes, book);
+      return { open, late, boxes, demand: all, toPack, settled };
+    }
+    late.push(...leaving);
+    const gone = new Set(leaving.map(({ order }) => order));
+    open = open.filter((order) => !gone.has(order));
+  }
 }
 
 /**
@@ -64,16 +98,17 @@ export function seasonNeeds(orders: readonly OrderFiled[], book: Book, today: Da
  * @returns masses in g, money in minor units; findings beside the result, the gravest first
  */
 export function planSeason(book: Book, orders: readonly OrderFiled[], today: Day, guide?: Guide): Plan {
-  const open = orders.filter(isOpen);
   const costOf = pieceCosts(book);
-  const { boxes, demand, toPack, settled } = seasonNeeds(orders, book, today, guide ?? null);
-  const packing = bookPacking(toPack, settled.outside, book, today);
+  const { open, late, boxes, demand, toPack, settled } = seasonNeeds(orders, book, today, guide ?? null);
+  const asked = orders.filter(isOpen);
+  const packing = bookPacking(toPack, settled.finishings, book, today);
   const decided = guide ? withoutMade(guide, triedOf(madeOf(settled))) : null;
   const { makings, finishings, madeOn } = planMakings(settled, book, today, packing.minutes, decided);
   const made = madeOf(settled);
   const shopping = shoppingList(makings, book);
   const plan: Plan = {
     orders: open.length,
+    leftOut: late.map(({ order }) => order.id),
     boxes: boxes.reduce((sum, each) => sum + each.count, 0),
     pieces: demand.reduce((sum, each) => sum + each.count, 0),
     batches: makings.reduce((sum, each) => sum + each.batchCount, 0),
@@ -82,7 +117,7 @@ export function planSeason(book: Book, orders: readonly OrderFiled[], today: Day
     finishings,
     shopping,
     shoppingCostMinor: shopping.reduce((sum, line) => sum + line.costMinor, 0),
-    days: seasonDays(open, made, makings, finishings, packing, settled.doneMinutes, book, today),
+    days: seasonDays(asked, made, makings, finishings, packing, settled.doneMinutes, book, today),
     labels: labelRuns(boxes, madeOn, book),
     leftOverGrams: [...made, ...makings].reduce((sum, each) => sum + each.leftOverGrams, 0),
     findings: [],
@@ -91,10 +126,10 @@ export function planSeason(book: Book, orders: readonly OrderFiled[], today: Day
     ...plan,
     findings: gravestFirst([
       ...book.findings,
-      ...open.flatMap((order) => findingsOfOrder(order, book, today, costOf)),
-      ...doubleFindings(open),
+      ...asked.flatMap((order) => findingsOfOrder(order, book, today, costOf)),
+      ...doubleFindings(asked),
       ...settled.findings,
-      ...planFindings(plan, open, settled.outside, decided, book, today),
+      ...planFindings(plan, asked, late, decided, book, today),
     ]),
   };
 }

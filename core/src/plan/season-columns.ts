@@ -138,20 +138,24 @@ export function addServes({
     const body = bodyId === undefined ? undefined : book.recipes.get(bodyId);
     if (!facts || bodyId === undefined || !body) continue;
     const { window, finishBy } = bodyWindow(facts, each.day, body, book);
-    const ways = days.flatMap((day): Serve[] => {
+    const able = days.flatMap((day) => {
       if (day < window.from || day > window.to || !batches.get(bodyId)?.has(day)) return [];
       const finishedOn = finishingDay(readyOn(body, day, kitchen), finishBy, kitchen);
-      if (!days.includes(finishedOn) || finishedOn > finishBy) return [];
-      // What is finished on the day on which it is made must come to its end on it.
-      if (!bare && !loose && finishedOn === day && leastMinutesOf(body) + facts.piece.handSeconds / 60 > mostOn(day))
-        return [];
+      return days.includes(finishedOn) && finishedOn <= finishBy ? [{ day, finishedOn }] : [];
+    });
+    // What is finished on the day on which it is made must come to its end on it, unless it never could.
+    const inTime = able.filter(
+      ({ day, finishedOn }) =>
+        bare || loose || finishedOn > day || leastMinutesOf(body) + facts.piece.handSeconds / 60 <= mostOn(day),
+    );
+    const ways = (inTime.length > 0 ? inTime : able).map(({ day, finishedOn }): Serve => {
       const ingredients = facts.parts.reduce((sum, part) => sum + part.drawnGrams * costOf(part.recipeId), 0);
       const column = model.column(
         `${each.pieceId} ${each.day} from ${day}`,
         ingredients * weights.earlyPerDay * daysBetween(day, each.day),
         { upper: each.count, whole: wholePieces },
       );
-      return [{ demand: each, facts, bodyId, day, finishedOn, column }];
+      return { demand: each, facts, bodyId, day, finishedOn, column };
     });
     if (ways.length === 0) {
       outside.push(each);

@@ -24,7 +24,7 @@ export function seasonInput({ book, orders, today, before = null }: SeasonQuesti
     settled,
     book,
     today,
-    packing: bookPacking(toPack, settled.outside, book, today),
+    packing: bookPacking(toPack, settled.finishings, book, today),
     before: before && withoutMade(before, triedOf(madeOf(settled))),
   };
 }

@@ -1,5 +1,6 @@
 import type { Finding } from '../finding/index.js';
-import type { PackedAs } from '../order/index.js';
+import type { OrderFiled, PackedAs } from '../order/index.js';
+import type { PieceFacts } from '../piece/index.js';
 import type { Day } from '../quantity/index.js';
 import type { Made } from './made.js';
 import type { Making } from './making.js';
@@ -18,9 +19,18 @@ export interface LabelRun extends PackedAs {
   readonly bestBefore: Day;
 }
 
+/** An order that cannot be made in time, and the pieces for which no bench day is left. */
+export interface LateOrder {
+  readonly order: OrderFiled;
+  readonly missing: readonly PieceFacts[];
+}
+
 /** The season worked out from the orders. */
 export interface Plan {
+  /** Open orders that it serves. */
   readonly orders: number;
+  /** Ids of open orders that cannot be made in time: nothing of the plan is for them. */
+  readonly leftOut: readonly string[];
   readonly boxes: number;
   readonly pieces: number;
   /** Batches that are still to be made. */

@@ -196,6 +196,9 @@ it('puts what was bought into the pantry, with the prices that were paid', () =>
     spoiltGrams: 0,
     buyBy: '2026-12-01',
     notBefore: null,
+    firstUse: '2026-12-01',
+    lastUse: '2026-12-01',
+    keepsDays: null,
   };
   // 15.00 instead of 12.00: each kind a quarter dearer
   expect(afterBuying(sugar, bought, 1500, '2026-12-01')).toMatchObject({

@@ -2,6 +2,7 @@ import Papa from 'papaparse';
 import type { Book } from '../box/index.js';
 import {
   drawFrom,
+  isTapWater,
   partsOfStock,
   weighedPacks,
   type IngredientDraft,
@@ -33,7 +34,7 @@ export interface ShoppingLine {
   readonly ingredientId: string;
   readonly name: string;
   readonly neededGrams: number;
-  /** What of it the pantry has, fresh enough on the days of use, g. */
+  /** What of it the pantry has, fresh enough on the days of use, and what is left of the time before, g. */
   readonly onHandGrams: number;
   /** What is missing, g; 0 when the pantry has enough. */
   readonly missingGrams: number;
@@ -45,8 +46,11 @@ export interface ShoppingLine {
   readonly spoiltGrams: number;
   /** The last day on which it can be ordered or bought: the first use, less the days until it is there. */
   readonly buyBy: Day;
-  /** Bought before this day it does not keep to its last use; null for what keeps. */
+  /** Bought before this day it does not keep to its last use; null for what keeps. Never after {@link buyBy}. */
   readonly notBefore: Day | null;
+  readonly firstUse: Day;
+  readonly lastUse: Day;
+  readonly keepsDays: number | null;
 }
 
 /** What all makings take from the pantry, by ingredient and day, the earliest first. */
@@ -86,42 +90,87 @@ function fromStock(needs: readonly DayNeed[], ingredient: IngredientFiled) {
 }
 
 interface Trip {
-  readonly uses: readonly DayNeed[];
+  /** The day of the first use that needs it, by position among the uses. */
+  readonly at: number;
+  /** What of that use is left of the time before, g. */
+  readonly carriedGrams: number;
   readonly packs: readonly PackCount[];
 }
 
+const massOf = (packs: readonly PackCount[]): number => packs.reduce((sum, { grams, count }) => sum + grams * count, 0);
+const costOf = (packs: readonly PackCount[]): number => packs.reduce((sum, { costMinor }) => sum + costMinor, 0);
+
+/** So many amounts are tried for one time of buying: each that is cheaper than all larger ones. */
+const MOST_AMOUNTS = 40;
+
+/** Ways to buy at least so much, and up to so much, each the cheapest for what it holds. */
+function amountsFor(least: number, most: number, packs: readonly WeighedPack[]): PackCount[][] {
+  const ways: PackCount[][] = [];
+  for (let wanted = least; ways.length < MOST_AMOUNTS;) {
+    const bought = choosePacks(wanted, packs);
+    ways.push(bought);
+    const mass = massOf(bought);
+    if (mass >= most - 1e-6) break;
+    wanted = mass + 1e-3;
+  }
+  return ways;
+}
+
 /**
- * How often something is bought, and what each time, at least cost: the best of all ways to divide the days of use into stretches that
- * are no longer than it keeps; among equally cheap ones the fewest.
+ * How often something is bought, and what each time, at least cost: what is left of one time serves the next uses as long as it keeps.
+ * Among equally cheap ways the fewest times.
  * @param uses days on which it is missing, the earliest first
  */
-function chooseTrips(uses: readonly DayNeed[], packs: readonly WeighedPack[], keepsDays: number): Trip[] {
+function chooseTrips(uses: readonly DayNeed[], packs: readonly WeighedPack[], keepsDays: number): readonly Trip[] {
   interface Way {
     readonly costMinor: number;
     readonly trips: readonly Trip[];
   }
-  /** The best way for the first so many days of use. */
-  const best: Way[] = [{ costMinor: 0, trips: [] }];
-  for (let end = 1; end <= uses.length; end++) {
-    const last = uses[end - 1]?.day ?? '';
-    const ways = uses.slice(0, end).flatMap(({ day }, start): Way[] => {
-      const before = best[start];
-      if (!before || daysBetween(day, last) > keepsDays) return [];
-      const stretch = uses.slice(start, end);
-      const bought = choosePacks(sumOf(stretch), packs);
-      const costMinor = before.costMinor + bought.reduce((sum, pack) => sum + pack.costMinor, 0);
-      return [{ costMinor, trips: [...before.trips, { uses: stretch, packs: bought }] }];
+  const known = new Map<string, Way>();
+  /** The best way for the uses from a position on, with something left that keeps until a day. */
+  const best = (from: number, leftGrams: number, until: Day): Way => {
+    let at = from;
+    let left = leftGrams;
+    for (let use = uses[at]; use && use.day <= until && left >= use.grams - 1e-6; use = uses[++at]) left -= use.grams;
+    const first = uses[at];
+    if (!first) return { costMinor: 0, trips: [] };
+    const carriedGrams = first.day <= until ? Math.max(0, left) : 0;
+    const key = `${String(at)} ${carriedGrams.toFixed(3)}`;
+    const there = known.get(key);
+    if (there) return there;
+    const good = uses.slice(at).filter(({ day }) => daysBetween(first.day, day) <= keepsDays);
+    const ways = amountsFor(first.grams - carriedGrams, sumOf(good) - carriedGrams, packs).map((bought): Way => {
+      const rest = carriedGrams + massOf(bought) - first.grams;
+      const then = best(at + 1, rest, addDays(first.day, keepsDays));
+      return {
+        costMinor: costOf(bought) + then.costMinor,
+        trips: [{ at, carriedGrams, packs: bought }, ...then.trips],
+      };
     });
-    best.push(
-      ways.reduce((least, way) =>
-        way.costMinor < least.costMinor || (way.costMinor === least.costMinor && way.trips.length < least.trips.length)
-          ? way
-          : least,
-      ),
+    const way = ways.reduce((least, each) =>
+      each.costMinor < least.costMinor || (each.costMinor === least.costMinor && each.trips.length < least.trips.length)
+        ? each
+        : least,
     );
-  }
-  return [...(best[uses.length]?.trips ?? [])];
+    known.set(key, way);
+    return way;
+  };
+  return best(0, 0, '').trips;
 }
+
+/** The days on which packs of one kind can be bought: no later than the first use allows, and no earlier than they keep to the last. */
+export const buyingDays = (
+  {
+    firstUse,
+    lastUse,
+    keepsDays,
+  }: { readonly firstUse: Day; readonly lastUse: Day; readonly keepsDays: number | null },
+  leadDays: number,
+) => ({
+  buyBy: addDays(firstUse, -leadDays),
+  // It keeps from the day on which it is there.
+  notBefore: keepsDays === null ? null : addDays(lastUse, -keepsDays - leadDays),
+});
 
 /** The lines of one ingredient: one, or one for each time that it is bought. */
 function linesOf(ingredient: IngredientFiled, needs: readonly DayNeed[]): ShoppingLine[] {
@@ -130,36 +179,39 @@ function linesOf(ingredient: IngredientFiled, needs: readonly DayNeed[]): Shoppi
   const uses = missing.filter(({ grams }) => grams > 0);
   const packs = weighedPacks(ingredient);
   const trips: readonly Trip[] =
-    keepsDays === null || packs.length === 0
-      ? [{ uses, packs: choosePacks(sumOf(uses), packs) }]
-      : uses.length === 0
-        ? [{ uses, packs: [] }]
-        : chooseTrips(uses, packs, keepsDays);
-  return trips.map(({ uses: served, packs: bought }, index): ShoppingLine => {
+    keepsDays === null || packs.length === 0 || uses.length === 0
+      ? [{ at: 0, carriedGrams: 0, packs: choosePacks(sumOf(uses), packs) }]
+      : chooseTrips(uses, packs, keepsDays);
+  return trips.map(({ at, carriedGrams, packs: bought }, index): ShoppingLine => {
+    const next = trips[index + 1];
+    const served = uses.slice(at, next?.at);
     // What needs nothing bought belongs to the time of buying before it.
     const from = index === 0 ? '' : (served[0]?.day ?? '');
-    const until = trips[index + 1]?.uses[0]?.day ?? '9999-12-31';
+    const until = next ? (uses[next.at]?.day ?? '') : '9999-12-31';
     const here = needs.filter(({ day }) => day >= from && day < until);
     const neededGrams = sumOf(here);
-    const missingGrams = sumOf(served);
-    const first = served[0]?.day ?? here[0]?.day ?? '';
+    const missingGrams = sumOf(served) - carriedGrams;
+    const firstUse = served[0]?.day ?? here[0]?.day ?? '';
+    const carriedOn = next?.carriedGrams ?? 0;
+    const lastUse = (carriedOn > 0 ? uses[next?.at ?? 0] : served.at(-1))?.day;
     const lead = Math.max(0, ...bought.map(({ leadDays }) => leadDays));
-    const last = served.at(-1)?.day;
-    const isLast = index === trips.length - 1;
+    const days = buyingDays({ firstUse, lastUse: lastUse ?? firstUse, keepsDays }, lead);
     return {
-      key: `${id} ${first}`,
+      key: `${id} ${firstUse}`,
       ingredientId: id,
       name,
       neededGrams,
       onHandGrams: neededGrams - missingGrams,
       missingGrams,
       packs: bought,
-      costMinor: bought.reduce((sum, { costMinor }) => sum + costMinor, 0),
-      leftGrams:
-        bought.reduce((sum, { grams, count }) => sum + grams * count, 0) - missingGrams + (isLast ? leftGrams : 0),
+      costMinor: costOf(bought),
+      leftGrams: massOf(bought) - missingGrams - carriedOn + (next ? 0 : leftGrams),
       spoiltGrams: index === 0 ? spoiltGrams : 0,
-      buyBy: addDays(first, -lead),
-      notBefore: keepsDays === null || last === undefined ? null : addDays(last, -keepsDays),
+      firstUse,
+      lastUse: lastUse ?? firstUse,
+      keepsDays,
+      ...days,
+      notBefore: lastUse === undefined ? null : days.notBefore,
     };
   });
 }
@@ -169,7 +221,7 @@ export const shoppingList = (makings: readonly Making[], book: Book): ShoppingLi
   [...ingredientNeeds(makings, book)]
     .flatMap(([id, needs]) => {
       const ingredient = book.ingredients.get(id);
-      return ingredient ? linesOf(ingredient, needs) : [];
+      return ingredient && !isTapWater(ingredient) ? linesOf(ingredient, needs) : [];
     })
     .sort((a, b) => a.name.localeCompare(b.name) || (a.buyBy < b.buyBy ? -1 : 1));
 
@@ -207,7 +259,7 @@ export function afterBuying<Ingredient extends IngredientDraft>(
 
 const bought = (list: readonly ShoppingLine[]) =>
   list.flatMap((line) =>
-    line.packs.map((pack) => ({ ...pack, ingredient: line.name, buyBy: line.buyBy, notBefore: line.notBefore })),
+    line.packs.map((pack) => ({ ...pack, ingredient: line.name, ...buyingDays(line, pack.leadDays) })),
   );
 
 /** The shopping list as CSV that is safe in a spreadsheet, a row a kind of pack. */

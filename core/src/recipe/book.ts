@@ -2,6 +2,7 @@ import { finding, type Finding, type Subject } from '../finding/index.js';
 import {
   containedIn,
   inLabelOrder,
+  isTapWater,
   massOf,
   noParts,
   partsOf,
@@ -319,7 +320,7 @@ function checkPantry(ingredients: readonly IngredientFiled[], recipes: readonly 
           `The pack "${unweighed.name}" of ${ingredient.name} cannot be weighed: give ${ingredient.name} a density or a weight for one.`,
         ),
       ];
-    if (used.has(ingredient.id) && ingredient.packs.length === 0)
+    if (used.has(ingredient.id) && ingredient.packs.length === 0 && !isTapWater(ingredient))
       return [
         finding(
           'decide',

@@ -35,17 +35,17 @@ export interface BestSchedule extends Schedule {
  * @throws Error when activities wait for one another in a circle
  */
 export function bestSchedule(project: Project, rounds = 200): BestSchedule | null {
-  const { activities, resources } = project;
+  const { activities } = project;
   const bounds = boundsOf(project);
   const { tails } = headsAndTails(project);
   const given = predecessorsFirst(activities);
   const tail = ({ key }: Activity) => tails.get(key) ?? 0;
   const work = ({ uses }: Activity) => uses.reduce((sum, { minutes }) => sum + minutes, 0);
   let order = given;
-  let best = placeInOrder(given, resources);
+  let best = placeInOrder(given, project);
   for (const weight of [tail, work]) {
     const tried = byWeight(activities, weight);
-    const schedule = placeInOrder(tried, resources);
+    const schedule = placeInOrder(tried, project);
     if (schedule && schedule.span < (best?.span ?? Infinity) - 1e-6) [best, order] = [schedule, tried];
   }
   if (!best) return null;
@@ -60,7 +60,7 @@ export function bestSchedule(project: Project, rounds = 200): BestSchedule | nul
       if (moved) tried.splice(below(tried.length + 1), 0, moved);
     }
     const sorted = predecessorsFirst(tried);
-    const schedule = placeInOrder(sorted, resources);
+    const schedule = placeInOrder(sorted, project);
     if (!schedule || schedule.span > at.span + 1e-6) continue;
     [at, order] = [schedule, sorted];
     if (at.span < best.span - 1e-6) best = at;

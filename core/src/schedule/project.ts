@@ -23,13 +23,27 @@ export interface Activity {
   /** From its start until it is done. */
   readonly minutes: number;
   readonly uses: readonly Use[];
+  /** What its hands leave behind on the bench; see {@link Changeover}. */
+  readonly kind?: string;
   /** What must be done before, and for how many minutes it must have rested then. */
   readonly after: readonly { readonly key: string; readonly lag: number }[];
+}
+
+/** What lies between work of two kinds: so many minutes of one resource, right before the later one begins. */
+export interface Changeover {
+  /** Whose uses make up the work: hands. */
+  readonly hands: readonly string[];
+  /** Who changes over. */
+  readonly by: string;
+  readonly minutes: number;
+  /** Whether the bench must be changed over from one kind to the other. Whatever need not be changed over twice need not be at once. */
+  readonly isNeeded: (from: string, to: string) => boolean;
 }
 
 export interface Project {
   readonly activities: readonly Activity[];
   readonly resources: readonly Resource[];
+  readonly changeover?: Changeover | undefined;
 }
 
 /** A use with its place in time. */
@@ -47,9 +61,18 @@ export interface Placed {
   readonly uses: readonly PlacedUse[];
 }
 
+/** A changeover with its place in time. */
+export interface ChangedOver {
+  readonly from: number;
+  readonly until: number;
+  readonly fromKind: string;
+  readonly toKind: string;
+}
+
 /** Activities in the order of their starts, and the minute in which the last is done. */
 export interface Schedule {
   readonly placed: readonly Placed[];
+  readonly changeovers: readonly ChangedOver[];
   readonly span: number;
 }
 

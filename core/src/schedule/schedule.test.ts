@@ -66,7 +66,7 @@ describe('a schedule', () => {
   it('says so when something never fits, and when things wait for one another', () => {
     expect(bestSchedule({ activities: [activity('bake', 5, ['oven'])], resources: [] })).toBeNull();
     const gone = [{ key: 'helper', capacity: 1, from: 0, until: 4 }];
-    expect(placeInOrder([activity('dip', 5, ['helper'])], gone)).toBeNull();
+    expect(placeInOrder([activity('dip', 5, ['helper'])], { resources: gone })).toBeNull();
     const circle = [activity('a', 1, [], ['b']), activity('b', 1, [], ['a'])];
     expect(() => predecessorsFirst(circle)).toThrow('"a" would have to be done before itself');
   });
@@ -106,9 +106,34 @@ describe('a schedule', () => {
         if (!best) throw new Error('it always fits');
         expect(faultsOf(best, project)).toEqual([]);
         expect(best.span).toBeGreaterThanOrEqual(best.bounds.leastMinutes - 1e-6);
-        expect(best.span).toBeLessThanOrEqual(placeInOrder(project.activities, project.resources)?.span ?? 0);
+        expect(best.span).toBeLessThanOrEqual(placeInOrder(project.activities, project)?.span ?? 0);
       }),
       { numRuns: 150 },
+    );
+  });
+
+  it('changes the bench over before what cannot stand what was there, whatever has to be done', () => {
+    const kinds = fc.array(fc.constantFrom('', 'a', 'b', 'a b', undefined), { minLength: 9, maxLength: 9 });
+    fc.assert(
+      fc.property(anyProject, kinds, (project, kindOf) => {
+        const withKinds: Project = {
+          ...project,
+          activities: project.activities.map((each, index) => {
+            const kind = kindOf[index];
+            return kind === undefined ? each : { ...each, kind };
+          }),
+          changeover: {
+            hands: ['hands', 'helper'],
+            by: 'hands',
+            minutes: 3,
+            isNeeded: (from, to) => from.split(' ').some((each) => !to.includes(each)),
+          },
+        };
+        const best = bestSchedule(withKinds, 50);
+        if (!best) throw new Error('it always fits');
+        expect(faultsOf(best, withKinds)).toEqual([]);
+      }),
+      { numRuns: 200 },
     );
   });
 
@@ -121,7 +146,7 @@ describe('a schedule', () => {
       fc.property(anyProject, (project) => {
         const few: Project = { ...project, activities: project.activities.slice(0, 5) };
         const spans = orders(few.activities).map(
-          (order) => placeInOrder(predecessorsFirst(order), few.resources)?.span ?? Infinity,
+          (order) => placeInOrder(predecessorsFirst(order), few)?.span ?? Infinity,
         );
         expect(bestSchedule(few, 400)?.span).toBeCloseTo(Math.min(...spans), 6);
       }),
@@ -139,6 +164,7 @@ describe('a schedule', () => {
     const wrong = faultsOf(
       {
         span: 8,
+        changeovers: [],
         placed: [
           { activity: a, start: 0, end: 5, uses: [{ resource: 'hands', from: 0, until: 5 }] },
           { activity: b, start: 3, end: 8, uses: [{ resource: 'hands', from: 3, until: 8 }] },
@@ -147,7 +173,7 @@ describe('a schedule', () => {
       project,
     );
     expect(wrong).toEqual(['b begins before a', 'hands is not there', 'hands is used 2 times at once, 1 are there']);
-    expect(faultsOf({ placed: [], span: 0 }, project)).toEqual(['a is not placed', 'b is not placed']);
+    expect(faultsOf({ placed: [], changeovers: [], span: 0 }, project)).toEqual(['a is not placed', 'b is not placed']);
   });
 });
 

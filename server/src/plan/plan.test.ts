@@ -27,6 +27,21 @@ const settled = async () => {
   }
 };
 
+/** The first move to a later or an earlier bench day that is not refused. */
+const firstMove = async () => {
+  const { makings, days } = await plan();
+  for (const making of makings)
+    for (const { day: to, benchMinutes } of days) {
+      // Onto a day that makes it already, two makings would become one.
+      const isThere = makings.some((each) => each.recipeId === making.recipeId && each.day === to);
+      if (benchMinutes === 0 || isThere) continue;
+      const move = { recipeId: making.recipeId, from: making.day, to };
+      const { status, body } = await server.http.post('/api/plan/moves').send(move);
+      if (status === 200) return { making, to, body: body as unknown };
+    }
+  throw new Error('nothing can be moved');
+};
+
 describe('the season plan', () => {
   it('comes with the demo, follows what was decided, and keeps every rule', async () => {
     expect(await plan()).toMatchObject({ decided: true, follows: true, solved: null });
@@ -67,33 +82,37 @@ describe('the season plan', () => {
       .send({ ...move, to: '2026-12-03' })
       .expect(422);
     expect(JSON.stringify(humid.body)).toContain('draws damp, and Thursday 3 December is humid');
-    await server.http
-      .post('/api/plan/moves')
-      .send({ ...move, to: '2026-11-26' })
-      .expect(200);
-    const moved = (await plan()).makings.find(
-      ({ recipeId, day }) => recipeId === 'pumpkin-toffee' && day === '2026-11-26',
-    );
-    expect(moved).toMatchObject({ pinned: true, batchCount: toffee.batchCount });
-    await server.http
-      .post('/api/plan/pins')
-      .send({ recipeId: 'pumpkin-toffee', day: '2026-11-26', pinned: false })
-      .expect(200);
+    const { making, to } = await firstMove();
+    const { recipeId, day, batchCount } = making;
+    const moved = (await plan()).makings.find((each) => each.recipeId === recipeId && each.day === to);
+    expect(moved).toMatchObject({ pinned: true, batchCount });
+    await server.http.post('/api/plan/pins').send({ recipeId, day: to, pinned: false }).expect(200);
     expect((await plan()).makings.every(({ pinned }) => !pinned)).toBe(true);
-    await server.http
-      .post('/api/plan/moves')
-      .send({ recipeId: 'pumpkin-toffee', from: '2026-11-26', to: toffee.day })
-      .expect(200);
-    expect((await plan()).makings.map(({ recipeId, day }) => `${recipeId} ${day}`)).toEqual(
-      before.makings.map(({ recipeId, day }) => `${recipeId} ${day}`),
+    await server.http.post('/api/plan/moves').send({ recipeId, from: to, to: day }).expect(200);
+    expect((await plan()).makings.map((each) => `${each.recipeId} ${each.day}`)).toEqual(
+      before.makings.map((each) => `${each.recipeId} ${each.day}`),
     );
+    await server.http.post('/api/plan/pins').send({ recipeId, day, pinned: false }).expect(200);
+  });
+
+  it('refuses a move after which a day would have more work than its hours and its overtime', async () => {
+    const { days, makings } = await plan();
+    const kitchen = (await server.http.get('/api/kitchen')).body as { overtimeMinutes: number };
+    const said: string[] = [];
+    for (const { recipeId, day: from, handsMinutes } of makings)
+      for (const { day: to, bookedMinutes, benchMinutes } of days) {
+        if (to === from || benchMinutes === 0) continue;
+        if (bookedMinutes + handsMinutes <= benchMinutes + kitchen.overtimeMinutes + 1) continue;
+        const answer = await server.http.post('/api/plan/moves').send({ recipeId, from, to }).expect(422);
+        said.push(JSON.stringify(answer.body));
+      }
+    expect(said.some((each) => /would be .* over its .* and the 1 h of overtime\./.test(each))).toBe(true);
+    expect((await plan()).makings).toEqual(makings);
   });
 
   it('takes a move back to the plan as it was, unless something else was decided since', async () => {
     const before = await plan();
-    const toffee = before.makings.find(({ recipeId }) => recipeId === 'pumpkin-toffee');
-    const move = { recipeId: 'pumpkin-toffee', from: toffee?.day, to: '2026-11-26' };
-    const { body } = await server.http.post('/api/plan/moves').send(move).expect(200);
+    const { body } = await firstMove();
     const step = body as {
       before: { version: number; guide: object; solved: object | null };
       after: { version: number };

@@ -2,14 +2,13 @@ import { Injectable } from '@nestjs/common';
 import {
   guideOf,
   kitchenIf,
-  moveMaking,
   ordersIf,
   piecesIf,
   planSeason,
   seasonIf,
   solveSeason,
   sumOfPlan,
-  whyNotTo,
+  tryMove,
   type Decision,
   type DecisionStep,
   type Guide,
@@ -44,6 +43,8 @@ const IDLE: PlanJob = {
 };
 /** A plan is good enough within this share of the best possible one, and is looked for no longer than this. */
 const PLAN = { gap: 0.01, seconds: 60 };
+/** So often is a season planned again whose decisions were changed while it was planned. */
+const MOST_ROUNDS = 4;
 /** What a change would do is wanted soon, and need not be known as closely. */
 const WHAT_IF = { gap: 0.02, seconds: 12 };
 
@@ -51,7 +52,12 @@ const WHAT_IF = { gap: 0.02, seconds: 12 };
 @Injectable()
 export class SeasonPlanner {
   private running: PlanJob = IDLE;
-  private tried: { readonly change: string; readonly guide: Guide; readonly solution: SeasonSolution } | null = null;
+  private tried: {
+    readonly change: string;
+    readonly revision: number;
+    readonly guide: Guide;
+    readonly solution: SeasonSolution;
+  } | null = null;
 
   constructor(
     private readonly books: BookService,
@@ -68,25 +74,39 @@ export class SeasonPlanner {
 
   /** Starts to plan the season; what is found is stored. @throws Refused 409 when a job runs already */
   async start(): Promise<PlanJob> {
-    const { season, today, stored } = await this.books.plan();
+    await this.books.plan();
     this.begin('plan');
-    const solving = this.solve(
-      { book: season.book, orders: season.orders, today, before: stored?.guide ?? null },
-      PLAN,
-    );
-    void solving
-      .then(async (solution) => {
-        const { guide } = solution ?? {};
-        if (solution && guide) await this.work.write((manager) => this.keep(manager, guide, solution));
-      })
-      .catch(() => {
-        this.running = {
-          ...this.running,
-          state: 'failed',
-          message: 'The plan could not be stored. The last one stays.',
-        };
-      });
+    void this.planAndKeep().catch(() => {
+      this.running = {
+        ...this.running,
+        state: 'failed',
+        message: 'The plan could not be stored. The last one stays.',
+      };
+    });
     return this.running;
+  }
+
+  /** Plans the season from what stands, and once more when something was pinned, moved or written down in the meantime. */
+  private async planAndKeep(): Promise<void> {
+    for (let round = 1; round <= MOST_ROUNDS; round++) {
+      const { season, today, stored } = await this.books.plan();
+      const question = { book: season.book, orders: season.orders, today, before: stored?.guide ?? null };
+      const solution = await this.solve(question, PLAN);
+      if (!solution) return;
+      const { guide } = solution;
+      const isKept =
+        guide === null ||
+        (await this.work.write(async (manager) => {
+          if (((await loadPlan(manager))?.version ?? 0) !== (stored?.version ?? 0)) return false;
+          await this.keep(manager, guide, solution);
+          return true;
+        }));
+      if (isKept) {
+        this.say(solution);
+        return;
+      }
+    }
+    this.running = { ...this.running, state: 'done', message: 'The plan was changed all the while: yours stays.' };
   }
 
   /** Stops whatever runs; nothing is stored. */
@@ -98,13 +118,14 @@ export class SeasonPlanner {
   /** @throws Refused 422 with every reason why the making cannot be moved there */
   async move(recipeId: string, from: Day, to: Day): Promise<DecisionStep> {
     const { season, today, plan, stored } = await this.books.plan();
-    const why = whyNotTo(plan, recipeId, from, to, season.book, today);
-    if (why.length > 0)
+    const move = { plan, recipeId, from, to, pins: stored?.guide.pins ?? [] };
+    const { why, guide } = tryMove(move, season.orders, season.book, today);
+    if (!guide)
       throw wrongValues(
         why.map((message) => ({ path: ['to'], message })),
         'It cannot be moved there.',
       );
-    return this.step(stored, moveMaking(guideOf(plan, stored?.guide.pins ?? []), recipeId, from, to, plan));
+    return this.step(stored, guide);
   }
 
   /** Pins a making to its day, or lets it go. */
@@ -143,10 +164,11 @@ export class SeasonPlanner {
     // What falls on a lost day has to go somewhere else: pins on it hold no more.
     const pins = (stored?.guide.pins ?? []).filter(({ day }) => !change.loseDays.includes(day));
     const solution = await this.solve({ ...changed, today, before: guideOf(plan, pins) }, WHAT_IF);
+    if (solution) this.say(solution);
     if (!solution || solution.status === 'none')
       throw new Refused(409, { code: 'given-up', message: this.running.message });
     const { guide, clash, waysOut } = solution;
-    this.tried = guide ? { change: JSON.stringify(change), guide, solution } : null;
+    this.tried = guide ? { change: JSON.stringify(change), revision: season.revision, guide, solution } : null;
     return {
       before: sumOfPlan(plan),
       after: guide ? sumOfPlan(planSeason(changed.book, changed.orders, today, guide)) : null,
@@ -155,13 +177,18 @@ export class SeasonPlanner {
     };
   }
 
-  /** Makes a change that was tried, and its plan, real. @throws Refused 409 when it was not the last one tried */
+  /** Makes a change that was tried, and its plan, real. @throws Refused 409 when it was not the last one tried, or something was changed since */
   async accept(change: WhatIf): Promise<void> {
     const { tried } = this;
     if (tried?.change !== JSON.stringify(change))
       throw new Refused(409, { code: 'stale', message: 'Look at what this would do first.' });
-    const { season } = await this.books.plan();
     await this.work.write(async (manager) => {
+      const season = await this.books.season();
+      if (season.revision !== tried.revision)
+        throw new Refused(409, {
+          code: 'stale',
+          message: 'Something was changed since: look at what this would do once more.',
+        });
       const { version, ...kitchen } = season.data.kitchen;
       await storeKitchen(manager, kitchenDraftSchema.parse(kitchenIf(kitchen, change)), version + 1);
       const changed = piecesIf(season.data.pieces, change);
@@ -179,6 +206,17 @@ export class SeasonPlanner {
     { objective, bound, gap, seconds }: SeasonSolution,
   ): Promise<StoredDecision> {
     return storePlan(manager, { guide, solved: { objective, bound, gap, seconds, at: this.clock.now() } });
+  }
+
+  /** What came of the job, once all of it is done. */
+  private say({ status, clash, waysOut, objective, bound }: SeasonSolution): void {
+    const message = {
+      best: '',
+      good: 'Time was up: a better plan may be there.',
+      none: 'No plan was found in time. The last one stays.',
+      impossible: 'These cannot hold together.',
+    }[status];
+    this.running = { ...this.running, state: 'done', objective, bound, message, clash, waysOut };
   }
 
   private begin(kind: PlanJob['kind']): void {
@@ -202,14 +240,6 @@ export class SeasonPlanner {
           this.running = { ...this.running, objective, bound };
         },
       });
-      const { status, clash, waysOut, objective, bound } = solution;
-      const message = {
-        best: '',
-        good: 'Time was up: a better plan may be there.',
-        none: 'No plan was found in time. The last one stays.',
-        impossible: 'These cannot hold together.',
-      }[status];
-      this.running = { ...this.running, state: 'done', objective, bound, message, clash, waysOut };
       return solution;
     } catch (error) {
       const stopped = error instanceof GivenUp;

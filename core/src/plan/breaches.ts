@@ -1,0 +1,105 @@
+import type { Book } from '../box/index.js';
+import type { Finding } from '../finding/index.js';
+import { sayDay, sayMinutes, type Day } from '../quantity/index.js';
+import { benchDay } from './bench-day.js';
+import type { Plan } from './shape.js';
+import { isBenchDay, makerHours } from './windows.js';
+
+/** Something in a plan that the season's programme forbids. */
+export interface Breach {
+  /** The rule, and what breaks it: the same breach of two plans has the same key. */
+  readonly key: string;
+  /** By how much it is broken, in the rule's own unit; 1 where there is no more and no less. */
+  readonly amount: number;
+  readonly message: string;
+}
+
+/** Findings of a plan that say that one of the programme's rules is broken. */
+const ruled: ReadonlySet<string> = new Set([
+  'window-empty',
+  'moulds-short',
+  'pans-short',
+  'not-rested',
+  'pool-short',
+  'humid-day',
+]);
+
+const byFinding = ({ code, about, message }: Finding): Breach => ({
+  key: `${code} ${about.noun} ${about.id}`,
+  amount: 1,
+  message,
+});
+
+/** Minutes that a day ends later without anybody noticing. */
+const NOTICED = 1;
+
+/** Days with more work than their hours and their overtime, and work on a day that is none. */
+const hoursBroken = (plan: Plan, book: Book): Breach[] =>
+  plan.days.flatMap((entry): Breach[] => {
+    const { day, bookedMinutes, benchMinutes } = entry;
+    const { kitchen } = book;
+    if (kitchen.benchWeek.length === 0) return [];
+    const works = bookedMinutes > 0.5 || entry.makings.length > 0 || entry.packs.length > 0;
+    if (!isBenchDay(day, kitchen))
+      return works
+        ? [
+            {
+              key: `hours day ${day}`,
+              amount: Math.max(1, bookedMinutes),
+              message: `${sayMinutes(bookedMinutes)} of work would fall on ${sayDay(day)}, which is no bench day.`,
+            },
+          ]
+        : [];
+    const over = bookedMinutes - benchMinutes;
+    if (over <= kitchen.overtimeMinutes + NOTICED) return [];
+    const allowed = kitchen.overtimeMinutes > 0 ? ` and the ${sayMinutes(kitchen.overtimeMinutes)} of overtime` : '';
+    return [
+      {
+        key: `hours day ${day}`,
+        amount: over,
+        message: `${sayDay(day)} would be ${sayMinutes(over)} over its ${sayMinutes(benchMinutes)}${allowed}.`,
+      },
+    ];
+  });
+
+/**
+ * What of a plan the season's programme forbids: work beyond hours and overtime or on a day that is none, more moulds or pans than there are,
+ * what has not rested or does not stand high enough, what draws damp on a humid day. What cannot be made in time is left out of a plan, and
+ * no breach of it.
+ */
+export function breachesOf(plan: Plan, book: Book): Breach[] {
+  const pinned = new Set(plan.makings.flatMap((each) => (each.pinned ? [each.recipeId] : [])));
+  return [
+    ...hoursBroken(plan, book),
+    // The maker may pin what draws damp to a humid day.
+    ...plan.findings
+      .filter(({ code, about }) => ruled.has(code) && !(code === 'humid-day' && pinned.has(about.id)))
+      .map(byFinding),
+  ];
+}
+
+/** What a plan breaks that another does not, or breaks more. */
+export function newBreaches(before: readonly Breach[], after: readonly Breach[]): Breach[] {
+  const known = new Map(before.map(({ key, amount }) => [key, amount]));
+  return after.filter(({ key, amount }) => amount > (known.get(key) ?? 0) + NOTICED || !known.has(key));
+}
+
+/** Days of a plan whose work, with its rests and the equipment that there is, ends after their hours and their overtime. */
+export const endsLate = (plan: Plan, book: Book, days: readonly Day[]): Breach[] =>
+  days.flatMap((day): Breach[] => {
+    const { kitchen } = book;
+    if (kitchen.benchWeek.length === 0) return [];
+    const { spanMinutes, lacking } = benchDay(plan, day, book);
+    const most = makerHours(day, kitchen) * 60 + kitchen.overtimeMinutes;
+    if (spanMinutes <= most + NOTICED && lacking.length === 0) return [];
+    return [
+      {
+        key: `end day ${day}`,
+        amount: lacking.length > 0 ? Infinity : spanMinutes - most,
+        message:
+          lacking.length > 0
+            ? `There is too little for what falls on ${sayDay(day)}: ${lacking.join(', ')}.`
+            : `The work of ${sayDay(day)}, with its rests and the equipment that there is, would end ${sayMinutes(spanMinutes - most)} too late.`,
+      },
+    ];
+  });
