@@ -33,6 +33,7 @@ import { RecipeFiguresController } from './recipe/recipe-figures.controller.js';
 import { RecipeController } from './recipe/recipe.controller.js';
 import { RecipeRecords } from './recipe/recipe.records.js';
 import { ComposeController } from './box/compose.controller.js';
+import { PromiseService } from './promise/promise.service.js';
 import { SolverService } from './solver/solver.service.js';
 import { RevisionInterceptor } from './http/revision.interceptor.js';
 import { UnitOfWork } from './storage/unit-of-work.js';
@@ -60,6 +61,7 @@ export class AppModule {
         SeasonFileService,
         InboxService,
         SolverService,
+        PromiseService,
         SeasonPlanner,
         { provide: APP_INTERCEPTOR, useClass: RevisionInterceptor },
         { provide: APP_INTERCEPTOR, useClass: PlanAheadInterceptor },

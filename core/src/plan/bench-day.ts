@@ -65,14 +65,16 @@ function withHelper(
   jobs: readonly BenchJob[],
   { resources, changeover }: Omit<Project, 'activities'>,
   minutes: number,
+  enough: number,
 ): BestSchedule | null {
   const activities = jobs.map(({ activity }) => activity);
-  const alone = bestSchedule({ activities, resources, changeover }, minutes > 0 ? 0 : ROUNDS);
+  const alone = bestSchedule({ activities, resources, changeover }, minutes > 0 ? 0 : ROUNDS, enough);
   if (minutes <= 0 || !alone) return alone;
   const at = (from: number, rounds: number) =>
     bestSchedule(
       { activities, changeover, resources: [...resources, { key: HELPER, capacity: 1, from, until: from + minutes }] },
       rounds,
+      enough,
     );
   let best = { from: 0, span: Infinity };
   for (let from = 0; from < alone.span; from += HELPER_STEP) {
@@ -154,8 +156,9 @@ function waitsIn(tasks: readonly BenchTask[]): BenchDay['waits'] {
  * Puts a day's work in order on the hands, burners, oven, pans and tools that there are: without nuts before tree nuts before peanut,
  * with a clean-down between, and before whatever lacks an allergen of what was there; components before what uses them; what rests gives the hands free for other work; packing when everything
  * is finished. Only the maker cooks, so that no two pots want hands in the same minute; a helper finishes and packs.
+ * @param enough minutes within which it may end: no shorter order is looked for
  */
-export function benchDay(plan: Plan, day: Day, book: Book): BenchDay {
+export function benchDay(plan: Plan, day: Day, book: Book, enough = 0): BenchDay {
   const jobs = jobsOf(plan, day, book);
   const maker: Resource = { key: MAKER, capacity: 1 };
   const helpMinutes = helperHours(day, book.kitchen) * 60;
@@ -163,7 +166,7 @@ export function benchDay(plan: Plan, day: Day, book: Book): BenchDay {
   const activities = jobs.map(({ activity }) => activity);
   const lacking: string[] = [];
   const changeover = cleaningOf(book);
-  let schedule = withHelper(jobs, { resources: [maker, ...equipment], changeover }, helpMinutes);
+  let schedule = withHelper(jobs, { resources: [maker, ...equipment], changeover }, helpMinutes, enough);
   if (!schedule) {
     // Something is wanted more often in one night than there is of it: then it is said, and the day goes on without.
     const fits = (kept: readonly Resource[]) => bestSchedule({ activities, resources: [maker, ...kept] }, 0) !== null;
@@ -181,6 +184,7 @@ export function benchDay(plan: Plan, day: Day, book: Book): BenchDay {
         changeover,
       },
       helpMinutes,
+      enough,
     );
   }
   const resting = [...plan.made, ...plan.makings].flatMap(({ recipeId, recipeName, day: madeOn }) => {

@@ -89,8 +89,8 @@ export const endsLate = (plan: Plan, book: Book, days: readonly Day[]): Breach[]
   days.flatMap((day): Breach[] => {
     const { kitchen } = book;
     if (kitchen.benchWeek.length === 0) return [];
-    const { spanMinutes, lacking } = benchDay(plan, day, book);
     const most = makerHours(day, kitchen) * 60 + kitchen.overtimeMinutes;
+    const { spanMinutes, lacking } = benchDay(plan, day, book, most);
     if (spanMinutes <= most + NOTICED && lacking.length === 0) return [];
     return [
       {

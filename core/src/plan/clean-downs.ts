@@ -23,12 +23,25 @@ export const allergensIn = (profile: string): Allergen[] => (profile === '' ? []
 
 /** Allergens of one profile that another lacks: they are cleaned off between. */
 export const cleanOff = (from: string, to: string): Allergen[] => {
-  const there = new Set(allergensIn(to));
-  return allergensIn(from).filter((code) => !there.has(code));
+  if (from === to) return [];
+  const there = allergensIn(to);
+  return allergensIn(from).filter((code) => !there.includes(code));
 };
 
+const within = new Map<string, boolean>();
+/** What is known is forgotten when it is so much. */
+const MOST_KNOWN = 20_000;
+
 /** Whether all that one profile has is in another. */
-const isWithin = (one: string, other: string): boolean => cleanOff(one, other).length === 0;
+function isWithin(one: string, other: string): boolean {
+  const key = `${one}>${other}`;
+  const known = within.get(key);
+  if (known !== undefined) return known;
+  if (within.size > MOST_KNOWN) within.clear();
+  const found = cleanOff(one, other).length === 0;
+  within.set(key, found);
+  return found;
+}
 
 /** Of more profiles than this the best order is not looked for by trying each. */
 const MOST_TRIED = 12;
@@ -124,7 +137,20 @@ function* subsets<T>(list: readonly T[], most: number, from = 0, chosen: readonl
  * make more turns than that.
  * @param profiles of one nut class
  */
-export function turnRules(profiles: readonly string[]): TurnRule[] {
+export function turnRules(profiles: readonly string[]): readonly TurnRule[] {
+  const sorted = [...profiles].sort();
+  const key = sorted.join('|');
+  const known = ruled.get(key);
+  if (known) return known;
+  if (ruled.size > MOST_KNOWN) ruled.clear();
+  const rules = rulesOf(sorted);
+  ruled.set(key, rules);
+  return rules;
+}
+
+const ruled = new Map<string, readonly TurnRule[]>();
+
+function rulesOf(profiles: readonly string[]): TurnRule[] {
   const apart = (set: readonly string[]) =>
     set.every((one, at) => set.slice(at + 1).every((other) => !isWithin(one, other) && !isWithin(other, one)));
   const rules: TurnRule[] = [];
@@ -133,7 +159,7 @@ export function turnRules(profiles: readonly string[]): TurnRule[] {
       const missing = rule.profiles.filter((profile) => !set.includes(profile)).length;
       return Math.max(most, apart(rule.profiles) ? rule.turns - missing : missing === 0 ? rule.turns : 0);
     }, 1);
-  const all = [...subsets([...profiles].sort(), LARGEST_RULE)].sort((a, b) => b.length - a.length);
+  const all = [...subsets(profiles, LARGEST_RULE)].sort((a, b) => b.length - a.length);
   // The widest first: what follows from them needs no rule of its own.
   for (const set of all.filter(apart)) if (set.length > known(set)) rules.push({ profiles: set, turns: set.length });
   for (const set of all.filter((each) => !apart(each)).reverse()) {

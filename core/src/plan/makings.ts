@@ -1,13 +1,14 @@
 import type { Book } from '../box/index.js';
-import type { Day } from '../quantity/index.js';
+import { addDays, type Day } from '../quantity/index.js';
 import { daysOfWork, type BatchCount, type RecipeFacts } from '../recipe/index.js';
 import { pieceKey, type DayShare, type Guide } from './guide.js';
 import type { Settled } from './settle.js';
-import { fromSupplies } from './supplies.js';
+import { countsOf, fromSupplies } from './supplies.js';
 import { makeUp, type Making } from './making.js';
 import { componentNeeds, partNeeds, partOf, type Finishing, type Need } from './needs.js';
 import { usersFirst } from './users-first.js';
 import { finishingDay, groupByDay, placeOnDay, type Bookings } from './windows.js';
+import { isInPan, mouldShareOf, mouldsFilled, mouldsOf, panKinds, panShareOf, pansTaken } from './vessels.js';
 import { readyOn, workDays } from './work-days.js';
 
 /** All makings of a season, the day on which each piece's body is made for each hand-over. */
@@ -96,6 +97,9 @@ export function planMakings(
   busy(today, settled.doneMinutes);
 
   const makings: Making[] = [];
+  const settledMakings = [...settled.supplies].flatMap(([recipeId, list]) =>
+    list.map(({ day, batches }) => ({ recipeId, day, batches: countsOf(batches) })),
+  );
   const finishings: Finishing[] = [...settled.finishings];
   const madeOn = new Map(settled.madeOn);
 
@@ -134,6 +138,34 @@ export function planMakings(
     }
   };
 
+  /** Whether the pans in which a making rests, and the moulds in which its pieces are filled, are there on a day beside all others. */
+  const vesselsHaveRoom = (needs: readonly Need[], made: Omit<Making, 'day'>, facts: RecipeFacts, on: Day): boolean => {
+    const share = panShareOf(facts.recipe.id, book);
+    const pan = share && panKinds(kitchen).find(({ key }) => key === share.key);
+    if (share && pan) {
+      const all = [...settledMakings, ...makings, { ...made, day: on }];
+      for (let night = on; isInPan(share, on, night); night = addDays(night, 1))
+        if (pansTaken(all, night, pan, book) > pan.count) return false;
+    }
+    const filled = needs.flatMap(({ body }) =>
+      body
+        ? [
+            {
+              pieceId: body.facts.piece.id,
+              day: finishingDay(readyOn(facts, on, kitchen), body.finishBy, kitchen),
+              count: body.count,
+            },
+          ]
+        : [],
+    );
+    return filled.every(({ pieceId, day }) => {
+      const piece = book.pieces.get(pieceId);
+      const key = piece && mouldShareOf(piece)?.key;
+      const mould = mouldsOf(book).find((each) => each.key === key);
+      return !mould || mouldsFilled([...finishings, ...filled], day, mould, book) <= mould.count + 1e-6;
+    });
+  };
+
   for (const recipeId of usersFirst(book)) {
     const facts = book.recipes.get(recipeId);
     if (!facts) continue;
@@ -147,8 +179,11 @@ export function planMakings(
     for (const day of pinnedDays) if (day >= today && !days.has(day)) days.set(day, []);
     for (const group of groupByDay(free, kitchen)) {
       const [first] = daysOfWork(facts);
-      const minutes = makeUp(group.needs, facts).batchCount * (first?.handsMinutes ?? 0) + kitchen.setUpMinutes;
-      const day = placeOnDay(group.window, minutes, booked, kitchen);
+      const made = makeUp(group.needs, facts);
+      const minutes = made.batchCount * (first?.handsMinutes ?? 0) + kitchen.setUpMinutes;
+      const day = placeOnDay(group.window, minutes, booked, kitchen, (on) =>
+        vesselsHaveRoom(group.needs, made, facts, on),
+      );
       days.set(day, [...(days.get(day) ?? []), ...group.needs]);
     }
     for (const [day, group] of [...days].sort(([a], [b]) => (a < b ? -1 : 1))) {

@@ -95,7 +95,9 @@ export function bodyWindow(facts: PieceFacts, handOver: Day, body: RecipeFacts, 
   const { kitchen } = book;
   const rest = body.recipe.restDays;
   const whole = makeWindow(handOver, facts.keepsDays, rest, kitchen);
-  const by = addDays(handOver, -kitchen.packingLeadDays);
+  const lead = addDays(handOver, -kitchen.packingLeadDays);
+  const packed = book.packingStarts?.get(handOver) ?? lead;
+  const by = packed < lead ? packed : lead;
   const bench = lastBenchDayBefore(by, kitchen);
   // A piece that does not keep long enough for the promise is made as late as can be, and reported.
   const from = whole.from <= whole.to ? whole.from : addDays(bench, -rest - 6);

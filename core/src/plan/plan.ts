@@ -9,11 +9,12 @@ import { pieceKey, withoutMade, type Guide } from './guide.js';
 import { madeOf, triedOf } from './made.js';
 import { settle } from './settle.js';
 import { planMakings } from './makings.js';
-import { bookPacking } from './packing.js';
+import { bookPacking, packingStarts } from './packing.js';
 import { planFindings } from './plan-findings.js';
 import type { LabelRun, LateOrder, Plan } from './shape.js';
 import { seasonDays } from './season-days.js';
 import { shoppingList } from './shopping.js';
+import type { Bookings } from './windows.js';
 
 /** Equal labels for each box and hand-over day: made on its oldest piece's day, best before its first piece ends. */
 export function labelRuns(boxes: readonly BoxDemand[], madeOn: ReadonlyMap<string, Day>, book: Book): LabelRun[] {
@@ -64,8 +65,18 @@ interface NeededOf {
 /**
  * What the open orders want, and what of it is made already. An order of which something cannot be made in time is left out as a whole:
  * nothing is made, bought, packed or printed for it, and nothing that is made is kept for it.
+ * @param packing minutes that packing takes beside, by day
+ * @returns all that, and the book with the days on which packing begins where it takes several
  */
-export function seasonNeeds(orders: readonly OrderFiled[], book: Book, today: Day, guide: Guide | null) {
+export function seasonNeeds(
+  orders: readonly OrderFiled[],
+  whole: Book,
+  today: Day,
+  guide: Guide | null,
+  packing?: Bookings,
+) {
+  const inOneDay = new Set<Day>();
+  let book = whole;
   const first = book.batches.reduce((day, { on }) => (on < day ? on : day), '9999-12-31');
   const handedOver = orders.filter(({ state, handOver }) => state === 'handed over' && handOver.on >= first);
   const late: LateOrder[] = [];
@@ -73,7 +84,9 @@ export function seasonNeeds(orders: readonly OrderFiled[], book: Book, today: Da
   for (;;) {
     const packed = open.filter(({ state }) => state === 'packed');
     const unpacked = open.filter(({ state }) => state !== 'packed');
-    const toPack = boxDemand(unpacked, book);
+    const toPack = boxDemand(unpacked, whole);
+    const starts = packingStarts(toPack, inOneDay, whole, today, packing);
+    book = starts.size > 0 ? { ...whole, packingStarts: starts } : whole;
     const boxes = packed.length === 0 ? toPack : boxDemand(open, book);
     const demand = pieceDemand(toPack, book);
     const done = pieceDemand(boxDemand([...handedOver, ...packed], book), book);
@@ -81,7 +94,13 @@ export function seasonNeeds(orders: readonly OrderFiled[], book: Book, today: Da
     const leaving = leftOutNow(unpacked, { demand, outside: settled.outside }, book);
     if (leaving.length === 0) {
       const all = boxes === toPack ? demand : pieceDemand(boxes, book);
-      return { open, late, boxes, demand: all, toPack, settled };
+      return { open, late, boxes, demand: all, toPack, settled, book };
+    }
+    // What would be late only since its boxes take several days to pack is packed on one, however long that day then is.
+    const spread = leaving.filter(({ order }) => starts.has(order.handOver.on));
+    if (spread.length > 0) {
+      for (const { order } of spread) inOneDay.add(order.handOver.on);
+      continue;
     }
     late.push(...leaving);
     const gone = new Set(leaving.map(({ order }) => order));
@@ -97,9 +116,9 @@ export function seasonNeeds(orders: readonly OrderFiled[], book: Book, today: Da
  * @param guide what was decided before, kept as far as it still serves the orders
  * @returns masses in g, money in minor units; findings beside the result, the gravest first
  */
-export function planSeason(book: Book, orders: readonly OrderFiled[], today: Day, guide?: Guide): Plan {
-  const costOf = pieceCosts(book);
-  const { open, late, boxes, demand, toPack, settled } = seasonNeeds(orders, book, today, guide ?? null);
+export function planSeason(whole: Book, orders: readonly OrderFiled[], today: Day, guide?: Guide): Plan {
+  const costOf = pieceCosts(whole);
+  const { open, late, boxes, demand, toPack, settled, book } = seasonNeeds(orders, whole, today, guide ?? null);
   const asked = orders.filter(isOpen);
   const packing = bookPacking(toPack, settled.finishings, book, today);
   const decided = guide ? withoutMade(guide, triedOf(madeOf(settled))) : null;

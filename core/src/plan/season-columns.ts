@@ -10,9 +10,10 @@ import { leastMade, type SpannedDemand } from './least.js';
 import type { Settled } from './settle.js';
 import { leftGramsOf } from './supplies.js';
 import { sharedGrams } from './making.js';
-import { bodyWindow } from './needs.js';
-import { componentsOf, weights, type Batch, type SeasonDraft, type Serve } from './season-draft.js';
-import { finishingDay, isHumid } from './windows.js';
+import { bodyWindow, usableWindow } from './needs.js';
+import { componentsOf, weights, type Batch, type SeasonDraft, type SeasonInput, type Serve } from './season-draft.js';
+import { usersFirst } from './users-first.js';
+import { finishingDay, isHumid, type Window } from './windows.js';
 import { readyOn } from './work-days.js';
 
 /** Every recipe that pieces need, and those that pieces take whose body is made already, through all components. */
@@ -62,6 +63,41 @@ function mostNeeded(demand: readonly PieceDemand[], settled: Settled, book: Book
   return most;
 }
 
+/** The days between which a recipe may be of use: what pieces take, and what is made of it, lies within. */
+function reachOf({ demand, settled, book }: SeasonInput): Map<string, Window> {
+  const reach = new Map<string, Window>();
+  const widen = (id: string, { from, to }: Window) => {
+    const before = reach.get(id);
+    reach.set(id, {
+      from: before && before.from < from ? before.from : from,
+      to: before && before.to > to ? before.to : to,
+    });
+  };
+  /** @param used the days between which something is used */
+  const useBetween = (id: string, used: Window) => {
+    const facts = book.recipes.get(id);
+    if (facts)
+      widen(id, { from: usableWindow(used.from, facts, book).from, to: usableWindow(used.to, facts, book).to });
+  };
+  for (const { pieceId, day } of demand) {
+    const facts = book.pieces.get(pieceId);
+    const bodyId = facts?.parts.find(({ role }) => role === 'body')?.recipeId;
+    const body = book.recipes.get(bodyId ?? '');
+    if (!facts || bodyId === undefined || !body) continue;
+    const { window, finishBy } = bodyWindow(facts, day, body, book);
+    widen(bodyId, window);
+    for (const { recipeId, role } of facts.parts)
+      if (role !== 'body') useBetween(recipeId, { from: window.from, to: finishBy });
+  }
+  for (const [id, { use }] of settled.parts) useBetween(id, { from: use.on, to: use.on });
+  for (const id of usersFirst(book)) {
+    const own = reach.get(id);
+    const facts = book.recipes.get(id);
+    if (own && facts) for (const component of componentsOf(facts).keys()) useBetween(component, own);
+  }
+  return reach;
+}
+
 /** Columns for how many batches of each size of each recipe on each day, and for whether the recipe is made on it at all. */
 export function addBatches({ input, model, days, minutesOn, rate, lost, batches, makes }: SeasonDraft): void {
   const { demand, settled, book, before, bare = false } = input;
@@ -69,6 +105,7 @@ export function addBatches({ input, model, days, minutesOn, rate, lost, batches,
   const used = demand.flatMap(({ pieceId }) => book.pieces.get(pieceId) ?? []);
   const recipes = recipesFor(used, settled, book);
   const most = mostNeeded(demand, settled, book);
+  const reach = reachOf(input);
   const pinned = (id: string, day: Day) => before?.pins.some((pin) => pin.recipeId === id && pin.day === day) ?? false;
   const pinnedCount = (id: string, day: Day, size: number) =>
     before?.batches.find((each) => each.recipeId === id && each.day === day && each.size === size)?.count ?? 0;
@@ -87,6 +124,8 @@ export function addBatches({ input, model, days, minutesOn, rate, lost, batches,
     const made = new Map<Day, number>();
     for (const day of days) {
       if (recipe.hygroscopic && isHumid(day, kitchen) && !pinned(id, day)) continue;
+      const within = reach.get(id);
+      if (!(within && day >= within.from && day <= within.to) && !pinned(id, day)) continue;
       const moved = before && !madeBefore.has(`${id} ${day}`) ? weights.stabilityMinutes : 0;
       const make = model.choice(`make ${id} ${day}`, (kitchen.setUpMinutes + moved) * rate);
       made.set(day, make);

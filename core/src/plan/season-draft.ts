@@ -8,6 +8,7 @@ import type { PieceDemand } from './demand.js';
 import type { Guide } from './guide.js';
 import type { Settled } from './settle.js';
 import type { Packing } from './packing.js';
+import type { Plan } from './shape.js';
 import { isBenchDay, makerHours } from './windows.js';
 
 /** What the model weighs against each other, in minor units of money. */
@@ -43,6 +44,8 @@ export interface SeasonInput {
   readonly wholePieces?: boolean;
   /** Only the rules themselves, nothing that follows from them: to find out which of them clash. */
   readonly bare?: boolean;
+  /** A plan that stays as it is beside what is planned: what it takes of the days, the moulds and the pans is not there any more. */
+  readonly beside?: Plan;
   /** Without the rows by which a day's work, its rests among it, ends in time: when nothing else is possible. */
   readonly loose?: boolean;
 }
@@ -77,7 +80,7 @@ export interface SeasonDraft {
   readonly model: ModelBuilder;
   /** Bench days from today to the last hand-over. */
   readonly days: readonly Day[];
-  /** Minutes of the maker's hands on a day; today's without what is done already. */
+  /** Minutes of the maker's hands on a day, without what is done already or beside; below zero where that runs into the overtime. */
   readonly minutesOn: (day: Day) => number;
   /** What a minute of hands costs. */
   readonly rate: number;
@@ -128,14 +131,21 @@ export function merged(terms: readonly Term[]): Term[] {
 }
 
 export function draftSeason(input: SeasonInput): SeasonDraft {
-  const { book, settled, today } = input;
+  const { book, settled, today, beside } = input;
+  // Of a day on which something else is done already, all that is left is what is not booked, and the overtime.
+  const taken = new Map(
+    beside?.days.map(({ day, bookedMinutes, sharedMinutes }) => [day, Math.max(0, bookedMinutes - sharedMinutes)]),
+  );
   const { costs } = costBasis(book);
   const costOf = (id: string) => costs.recipes.get(id)?.toNumber() ?? 0;
   return {
     input,
     model: new ModelBuilder(),
     days: benchDays(input),
-    minutesOn: (day) => Math.max(0, makerHours(day, book.kitchen) * 60 - (day === today ? settled.doneMinutes : 0)),
+    minutesOn: (day) => {
+      const whole = makerHours(day, book.kitchen) * 60;
+      return beside ? whole - (taken.get(day) ?? 0) : Math.max(0, whole - (day === today ? settled.doneMinutes : 0));
+    },
     rate: book.kitchen.handsRateMinorPerHour / 60,
     costOf,
     lost: (id) => {

@@ -192,14 +192,15 @@ export function addHands(draft: SeasonDraft): void {
 }
 
 /** Moulds fill so many cavities a day, and pans hold what rests in them overnight: by {@link mouldShareOf} and {@link panShareOf}. */
-export function addMouldsAndPans({ input: { book, settled }, model, days, batches, serves }: SeasonDraft): void {
+export function addMouldsAndPans({ input, model, days, batches, serves }: SeasonDraft): void {
+  const { book, settled, beside } = input;
   for (const mould of mouldsOf(book)) {
     const shares = serves.flatMap((serve) => {
       const share = mouldShareOf(serve.facts);
       return share?.key === mould.key ? [{ ...serve, perPiece: share.perPiece }] : [];
     });
     for (const [day, same] of groupBy(shares, ({ finishedOn }) => finishedOn)) {
-      const filled = mouldsFilled(settled.finishings, day, mould, book);
+      const filled = mouldsFilled([...settled.finishings, ...(beside?.finishings ?? [])], day, mould, book);
       model.atMost(
         'moulds',
         same.map(({ column, perPiece }): Term => [column, perPiece]),
@@ -213,9 +214,10 @@ export function addMouldsAndPans({ input: { book, settled }, model, days, batche
       return share?.key === pan.key ? [{ onDays, share }] : [];
     });
     if (inPan.length === 0) continue;
-    const resting = [...settled.supplies].flatMap(([recipeId, list]) =>
-      list.map(({ day, batches: made }) => ({ recipeId, day, batches: countsOf(made) })),
+    const made = [...settled.supplies].flatMap(([recipeId, list]) =>
+      list.map((supply) => ({ recipeId, day: supply.day, batches: countsOf(supply.batches) })),
     );
+    const resting = [...made, ...(beside?.made ?? []), ...(beside?.makings ?? [])];
     for (const night of days)
       model.atMost(
         `${pan.name} ${night}`,

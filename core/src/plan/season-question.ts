@@ -6,6 +6,8 @@ import { madeOf, triedOf } from './made.js';
 import { bookPacking } from './packing.js';
 import { seasonNeeds } from './plan.js';
 import type { SeasonInput } from './season-draft.js';
+import type { Plan } from './shape.js';
+import type { Bookings } from './windows.js';
 
 /** A season whose batches and days are to be found. */
 export interface SeasonQuestion {
@@ -17,8 +19,8 @@ export interface SeasonQuestion {
 }
 
 /** What the open orders want beyond what is made already, what was decided of that, and the minutes that packing takes by day. */
-export function seasonInput({ book, orders, today, before = null }: SeasonQuestion): SeasonInput {
-  const { toPack, settled } = seasonNeeds(orders, book, today, before);
+export function seasonInput({ book: whole, orders, today, before = null }: SeasonQuestion): SeasonInput {
+  const { toPack, settled, book } = seasonNeeds(orders, whole, today, before);
   return {
     demand: settled.demand,
     settled,
@@ -27,4 +29,14 @@ export function seasonInput({ book, orders, today, before = null }: SeasonQuesti
     packing: bookPacking(toPack, settled.finishings, book, today),
     before: before && withoutMade(before, triedOf(madeOf(settled))),
   };
+}
+
+/** The same for orders that come to a plan that stays as it is: they have what is left of its days, its moulds and its pans. */
+export function besideInput({ book: whole, orders, today }: SeasonQuestion, beside: Plan): SeasonInput {
+  const packed: Bookings = new Map(
+    beside.days.map(({ day, packs }) => [day, packs.reduce((sum, { minutes }) => sum + minutes, 0)]),
+  );
+  const { toPack, settled, book } = seasonNeeds(orders, { ...whole, batches: [] }, today, null, packed);
+  const packing = bookPacking(toPack, [], book, today, packed);
+  return { demand: settled.demand, settled, book, today, packing, before: null, beside, loose: true };
 }

@@ -54,14 +54,23 @@ async function settled(
   return found.values.length > 0 ? decode(found.values) : null;
 }
 
+/** The decisions of what a solver found, each piece belonging to one day as a whole. */
+export const settledPlan = async (
+  input: SeasonInput,
+  { model, decode }: SeasonModel,
+  values: readonly number[],
+  solver: Solver,
+): Promise<Guide> => (await settled(input, model, values, solver)) ?? decode(values);
+
 /** How late a day may end: its hours and the overtime; never, when no bench days are set. */
 const endOf = (day: Day, { kitchen }: Book): number =>
   kitchen.benchWeek.length > 0 ? makerHours(day, kitchen) * 60 + kitchen.overtimeMinutes : Infinity;
 
 /** All that the length of a day's work depends on. */
-const workOf = (plan: Plan, day: Day): string =>
+export const workOf = (plan: Plan, day: Day): string =>
   JSON.stringify([
     day,
+    plan.days.find((each) => each.day === day)?.bookedMinutes,
     plan.makings.filter((each) => each.day === day).map(({ recipeId, batches }) => [recipeId, batches]),
     plan.finishings
       .filter((each) => each.day === day)
@@ -78,7 +87,7 @@ function lateDays(plan: Plan, book: Book, spans: Map<string, number>): ReadonlyM
     const end = endOf(day, book);
     if (bookedMinutes === 0 || end === Infinity) continue;
     const work = workOf(plan, day);
-    const span = spans.get(work) ?? benchDay(plan, day, book).spanMinutes;
+    const span = spans.get(work) ?? benchDay(plan, day, book, end).spanMinutes;
     spans.set(work, span);
     if (span > end + 1) late.set(day, span - end);
   }
@@ -148,7 +157,8 @@ const MOST_TRIES = 40;
 const TRY_SECONDS = 1;
 const LAST_SECONDS = 8;
 
-interface Found {
+/** What a solver found, and its decisions. */
+export interface Found {
   readonly guide: Guide;
   readonly values: readonly number[];
   readonly objective: number;
@@ -159,7 +169,7 @@ interface Found {
  * Brings days that end too late, for the rests in their work, to an end in time: fewer batches of one recipe after another are made
  * on such a day, and what costs least is kept, each minute that a day ends too late at its price. Pinned makings stay.
  */
-async function inTime(
+export async function inTime(
   found: Found,
   input: SeasonInput,
   question: SeasonQuestion,
@@ -197,7 +207,7 @@ async function inTime(
       const next = await solver(tried, { seconds: TRY_SECONDS, gap: 0.001 });
       seconds += next.seconds;
       if (next.values.length === 0) continue;
-      const guide = (await settled(input, built.model, next.values, solver)) ?? built.decode(next.values);
+      const guide = await settledPlan(input, built, next.values, solver);
       const then = judged({ guide, values: next.values, objective: next.objective, seconds });
       if (then.cost < best.cost - 1e-6) best = then;
     }
@@ -257,7 +267,7 @@ export async function solveSeason(
   const said = { status, objective, bound, gap, seconds, clash: [], waysOut: [] };
   if (status === 'impossible') return { ...said, guide: null, ...(await explain(question, solver, options)) };
   if (status === 'none') return { ...said, guide: null };
-  const guide = (await settled(input, built.model, values, solver)) ?? built.decode(values);
+  const guide = await settledPlan(input, built, values, solver);
   const mostSeconds = Math.max(seconds + LAST_SECONDS, options.seconds ?? Infinity);
   const last = await inTime({ guide, values, objective, seconds }, input, question, solver, mostSeconds);
   const { book, orders, today } = question;

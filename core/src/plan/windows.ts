@@ -110,19 +110,23 @@ export type Bookings = Map<Day, number>;
 /**
  * The last bench day of a window that still has `minutes` free; when none has, the one that goes over by least.
  * The last day of the window when it holds no bench day.
+ * @param hasRoom whether the moulds and pans of a day do, where that matters: days on which they do go before those on which they do not
  */
-export function placeOnDay(window: Window, minutes: number, booked: Bookings, kitchen: KitchenDraft): Day {
-  let best = window.to;
-  let most = -Infinity;
+export function placeOnDay(
+  window: Window,
+  minutes: number,
+  booked: Bookings,
+  kitchen: KitchenDraft,
+  hasRoom: (day: Day) => boolean = () => true,
+): Day {
+  let best = { day: window.to, room: false, free: -Infinity };
   for (let day = window.to; day >= window.from; day = addDays(day, -1)) {
     const hours = benchHours(day, kitchen);
     if (hours === 0) continue;
     const free = hours * 60 - (booked.get(day) ?? 0);
-    if (free >= minutes) return day;
-    if (free > most) {
-      most = free;
-      best = day;
-    }
+    const room = hasRoom(day);
+    if (room && free >= minutes) return day;
+    if ((room && !best.room) || (room === best.room && free > best.free)) best = { day, room, free };
   }
-  return best;
+  return best.day;
 }

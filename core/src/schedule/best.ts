@@ -31,10 +31,11 @@ export interface BestSchedule extends Schedule {
  * A short schedule: the best of several orders (longest way to the end first, most work first, as given), then of orders in which one
  * activity goes to another place, kept when it is no longer. The same project always gives the same schedule.
  * @param rounds how many changed orders are tried; none are when a lower bound is reached
+ * @param enough a span that is short enough: nothing shorter is looked for
  * @returns null when some activity never fits
  * @throws Error when activities wait for one another in a circle
  */
-export function bestSchedule(project: Project, rounds = 200): BestSchedule | null {
+export function bestSchedule(project: Project, rounds = 200, enough = 0): BestSchedule | null {
   const { activities } = project;
   const bounds = boundsOf(project);
   const { tails } = headsAndTails(project);
@@ -52,7 +53,8 @@ export function bestSchedule(project: Project, rounds = 200): BestSchedule | nul
   const random = xoroshiro128plus(1);
   const below = (count: number): number => uniformInt(random, 0, count - 1);
   let at: Schedule = best;
-  for (let round = 0; round < rounds && best.span > bounds.leastMinutes + 1e-6 && order.length > 1; round++) {
+  const target = Math.max(bounds.leastMinutes, enough) + 1e-6;
+  for (let round = 0; round < rounds && best.span > target && order.length > 1; round++) {
     const tried = [...order];
     // Now and then several at once, so as to come out of where one alone does not help.
     for (let moves = round % 8 === 7 ? 4 : 1; moves > 0; moves--) {

@@ -1,11 +1,10 @@
-import { Body, Controller, Delete, Get, Header, HttpCode, Post, Put } from '@nestjs/common';
+import { Body, Controller, Delete, Get, Header, HttpCode, Post, Put, Res } from '@nestjs/common';
 import { ApiBody, ApiOperation, ApiTags } from '@nestjs/swagger';
 import type { Finding } from '@usual-pantry/core/finding';
 import { orderDraftSchema } from '@usual-pantry/core/order';
 import {
   decisionSchema,
   followsGuide,
-  promiseCheck,
   shoppingCsv,
   shoppingText,
   whatIfSchema,
@@ -19,9 +18,14 @@ import {
   type WhatIfAnswer,
 } from '@usual-pantry/core/plan';
 import { daySchema, idSchema } from '@usual-pantry/core/record';
+import type { Response } from 'express';
 import { z } from 'zod';
 import { BookService } from '../book/book.service.js';
+import { Clock } from '../clock/clock.js';
+import { Refused } from '../http/errors.js';
 import { jsonSchemaOf } from '../http/json-schema.js';
+import { PromiseService } from '../promise/promise.service.js';
+import { GivenUp } from '../solver/solver.service.js';
 import { calendarOf } from './calendar.js';
 import { SeasonPlanner } from './season-planner.js';
 
@@ -39,6 +43,8 @@ export class PlanController {
   constructor(
     private readonly books: BookService,
     private readonly planner: SeasonPlanner,
+    private readonly promises: PromiseService,
+    private readonly clock: Clock,
   ) {}
 
   @Get('plan')
@@ -157,9 +163,22 @@ export class PlanController {
     summary: 'Whether an order can be promised for its day, why not, and the earliest day; changes nothing',
   })
   @ApiBody({ schema: jsonSchemaOf(orderDraftSchema) })
-  async promise(@Body({ schema: askedSchema }) asked: z.infer<typeof askedSchema>): Promise<PromiseCheck> {
-    const { season, today, stored } = await this.books.plan();
-    return promiseCheck(season.book, season.orders, { ...asked, id: asked.id ?? 'asked' }, today, stored?.guide);
+  async promise(
+    @Body({ schema: askedSchema }) asked: z.infer<typeof askedSchema>,
+    @Res({ passthrough: true }) response: Response,
+  ): Promise<PromiseCheck> {
+    const gone = new AbortController();
+    // The next keystroke asks anew, and ends the connection of what was asked before.
+    response.once('close', () => {
+      gone.abort();
+    });
+    const season = await this.books.season();
+    try {
+      return await this.promises.check(season, this.clock.today(), { ...asked, id: asked.id ?? 'asked' }, gone.signal);
+    } catch (error) {
+      if (!(error instanceof GivenUp)) throw error;
+      throw new Refused(409, { code: 'given-up', message: error.message });
+    }
   }
 
   @Get('findings')

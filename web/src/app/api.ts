@@ -176,7 +176,7 @@ export const api = createApi({
     }),
     promise: build.query<PromiseCheck, OrderDraft & { id?: string }>({
       query: (body) => ({ url: 'plan/promise', method: 'POST', body }),
-      // Asked anew each time that it is typed: an answer of before may be wrong by now.
+      // Asked anew each time that it is typed: an answer of before may be wrong by now. See usePromise.
       keepUnusedDataFor: 0,
     }),
     recipeVersions: build.query<RecipeVersion[], string>({
@@ -310,7 +310,6 @@ export const {
   useOrdersQuery,
   useOrderQuery,
   useLabelQuery,
-  usePromiseQuery,
   useRecipeVersionsQuery,
   useAddMutation,
   useChangeMutation,

@@ -1,0 +1,123 @@
+import { createRequire } from 'node:module';
+import { Worker } from 'node:worker_threads';
+import { Injectable, type OnModuleDestroy } from '@nestjs/common';
+import type { OrderFiled } from '@usual-pantry/core/order';
+import type { PromiseCheck } from '@usual-pantry/core/plan';
+import type { Day } from '@usual-pantry/core/quantity';
+import type { Season } from '../book/book.service.js';
+import { GivenUp } from '../solver/solver.service.js';
+import type { Answer, Message } from './worker.js';
+
+/** The built thread: it must be run as it is built. */
+const WORKER = createRequire(import.meta.url).resolve('@usual-pantry/server/promise-worker');
+
+/** A question that is forgotten, and not given up by itself after so long, has its thread ended. */
+const GRACE_MS = 150;
+/** So many answers over one season are kept. */
+const MOST_KEPT = 200;
+
+interface Waiting {
+  readonly asked: OrderFiled;
+  readonly resolve: (check: PromiseCheck) => void;
+  readonly reject: (error: Error) => void;
+}
+
+/** Works promises out in a thread of its own, over the season as it was last stored; what nobody waits for any more is given up. */
+@Injectable()
+export class PromiseService implements OnModuleDestroy {
+  private worker: Worker | null = null;
+  private count = 0;
+  /** What the thread's answers rest on. */
+  private ground: { readonly season: Season; readonly today: Day } | null = null;
+  private readonly waiting = new Map<number, Waiting>();
+  private readonly kept = new Map<string, PromiseCheck>();
+
+  /**
+   * @param signal gives the question up
+   * @throws GivenUp when it was given up
+   */
+  async check(season: Season, today: Day, asked: OrderFiled, signal: AbortSignal): Promise<PromiseCheck> {
+    if (this.ground?.season !== season || this.ground.today !== today) {
+      this.ground = { season, today };
+      this.kept.clear();
+      if (this.worker) this.post(this.groundOf());
+    }
+    const key = JSON.stringify(asked);
+    const known = this.kept.get(key);
+    if (known) return known;
+    const number = ++this.count;
+    const check = await new Promise<PromiseCheck>((resolve, reject) => {
+      this.waiting.set(number, { asked, resolve, reject });
+      signal.addEventListener('abort', () => {
+        this.forget(number);
+      });
+      this.post({ kind: 'ask', number, asked });
+    });
+    if (this.ground.season === season && this.kept.size < MOST_KEPT) this.kept.set(key, check);
+    return check;
+  }
+
+  async onModuleDestroy(): Promise<void> {
+    const { worker } = this;
+    this.worker = null;
+    for (const { reject } of this.waiting.values()) reject(new GivenUp('The server stops.'));
+    this.waiting.clear();
+    await worker?.terminate();
+  }
+
+  private groundOf(): Message {
+    if (!this.ground) throw new Error('nothing was asked yet');
+    const { season, today } = this.ground;
+    return {
+      kind: 'ground',
+      data: season.data,
+      orders: season.orders,
+      today,
+      guide: season.stored?.guide ?? null,
+    };
+  }
+
+  private post(message: Message): void {
+    this.thread().postMessage(message);
+  }
+
+  /** Nobody waits for it any more: a thread that is in the middle of it is ended, and what others wait for is asked anew. */
+  private forget(number: number): void {
+    const forgotten = this.waiting.get(number);
+    if (!forgotten) return;
+    this.waiting.delete(number);
+    forgotten.reject(new GivenUp('Nobody waits for this promise any more.'));
+    const { worker } = this;
+    if (!worker) return;
+    this.post({ kind: 'forget', number });
+    const late = setTimeout(() => {
+      if (this.worker !== worker) return;
+      this.worker = null;
+      void worker.terminate();
+      for (const [each, { asked }] of this.waiting) this.post({ kind: 'ask', number: each, asked });
+    }, GRACE_MS);
+    worker.on('message', (answer: Answer) => {
+      if (answer.number === number) clearTimeout(late);
+    });
+  }
+
+  private thread(): Worker {
+    if (this.worker) return this.worker;
+    const worker = new Worker(WORKER);
+    worker.on('message', ({ number, check, error }: Answer) => {
+      const waiting = this.waiting.get(number);
+      this.waiting.delete(number);
+      if (check) waiting?.resolve(check);
+      else waiting?.reject(new Error(error ?? 'The promise could not be worked out.'));
+    });
+    worker.on('error', (error) => {
+      if (this.worker === worker) this.worker = null;
+      for (const { reject } of this.waiting.values()) reject(error);
+      this.waiting.clear();
+    });
+    worker.unref();
+    this.worker = worker;
+    worker.postMessage(this.groundOf());
+    return worker;
+  }
+}

@@ -1,0 +1,62 @@
+import { request } from 'node:http';
+import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
+import type { PromiseCheck } from '@usual-pantry/core/plan';
+import { openServer, type TestServer } from '../testing/server.js';
+
+let server: TestServer;
+beforeAll(async () => {
+  server = await openServer({ demo: true });
+});
+afterAll(() => server.close());
+
+const asked = (count: number, on: string) => ({
+  customer: { name: 'asked' },
+  lines: [{ boxId: 'longest-night', count }],
+  handOver: { on, way: 'pick-up' },
+});
+const check = async (count: number, on: string) =>
+  (await server.http.post('/api/plan/promise').send(asked(count, on)).expect(200)).body as PromiseCheck;
+
+describe('a promise over the demo season', () => {
+  it('is worked out in a thread of its own, while everything else is answered', async () => {
+    let isOver = false;
+    const long = check(400, '2026-12-08').then((answer) => {
+      isOver = true;
+      return answer;
+    });
+    let answered = 0;
+    do {
+      await server.http.get('/api/kitchen').expect(200);
+      answered += 1;
+    } while (!isOver);
+    // One is always answered; a second only when the first did not have to wait for the promise.
+    expect(answered).toBeGreaterThan(1);
+    expect((await long).verdict).toBe('not feasible');
+  }, 60_000);
+
+  it('finds room for sixty boxes where a better placing has it', async () => {
+    const { verdict } = await check(60, '2027-01-20');
+    expect(['feasible', 'tight']).toContain(verdict);
+  }, 60_000);
+
+  it('is given up when nobody waits for it any more, and the next is answered all the same', async () => {
+    await server.app.listen(0, '127.0.0.1');
+    const { port } = server.app.getHttpServer().address() as { port: number };
+    const body = JSON.stringify(asked(450, '2026-12-12'));
+    await new Promise<void>((resolve) => {
+      const gone = request({
+        port,
+        path: '/api/plan/promise',
+        method: 'POST',
+        headers: { 'content-type': 'application/json', 'content-length': Buffer.byteLength(body) },
+      });
+      gone.on('error', () => {
+        resolve();
+      });
+      gone.end(body, () => {
+        setTimeout(() => gone.destroy(new Error('the next key was pressed')), 300);
+      });
+    });
+    expect((await check(1, '2026-12-12')).verdict).not.toBe('not known');
+  }, 60_000);
+});
