@@ -4,6 +4,7 @@ export * from './clean-downs.js';
 export * from './decision.js';
 export * from './demand.js';
 export * from './guide.js';
+export * from './lacking.js';
 export * from './least.js';
 export * from './left-over.js';
 export * from './made.js';

@@ -1,7 +1,6 @@
 import type { KitchenDraft } from '../kitchen/index.js';
 import { addDays, type Day } from '../quantity/index.js';
 import { daysOfWork, nightsAfterWork, type RecipeFacts, type Stretch } from '../recipe/index.js';
-import type { Making } from './making.js';
 import { isBenchDay } from './windows.js';
 
 /** What is done of each batch on one day. */
@@ -49,15 +48,22 @@ export function latestBegin(facts: RecipeFacts, usedOn: Day, kitchen: KitchenDra
   return latest;
 }
 
+/** Batches of one recipe that are begun on one day. */
+interface Begun {
+  readonly recipeId: string;
+  readonly day: Day;
+  readonly batchCount: number;
+}
+
 /** Whether a recipe is begun or goes on, with all its batches, on each day. */
-export interface WorkOf<M extends Pick<Making, 'recipeId' | 'day' | 'batchCount'>> {
+export interface WorkOf<M extends Begun> {
   readonly making: M;
   readonly facts: RecipeFacts;
   readonly work: WorkDay;
 }
 
 /** What is done of makings, day by day, the later days of those that rest in between among it. */
-export function workByDay<M extends Pick<Making, 'recipeId' | 'day' | 'batchCount'>>(
+export function workByDay<M extends Begun>(
   makings: readonly M[],
   recipes: ReadonlyMap<string, RecipeFacts>,
   kitchen: KitchenDraft,

@@ -1,6 +1,7 @@
 import { Body, Controller, HttpCode, Post } from '@nestjs/common';
 import { ApiBody, ApiOperation, ApiTags } from '@nestjs/swagger';
 import { batchDraftSchema, batchSchema, type BatchDraft } from '@usual-pantry/core/batch';
+import { gramsSchema } from '@usual-pantry/core/quantity';
 import { daySchema, idSchema, versionSchema } from '@usual-pantry/core/record';
 import { z } from 'zod';
 import { jsonSchemaOf } from '../http/json-schema.js';
@@ -9,7 +10,17 @@ import type { BatchRow } from './batch.entity.js';
 import { BatchRecords } from './batch.records.js';
 
 const MOST_AT_ONCE = 100;
-const madeSchema = z.strictObject({ batches: z.array(batchDraftSchema).min(1).max(MOST_AT_ONCE) });
+const MOST_OPENED = 100;
+const madeSchema = z.strictObject({
+  batches: z.array(batchDraftSchema).min(1).max(MOST_AT_ONCE),
+  /** Packs that were bought without a word and opened for them, g: what is left of them is on hand afterwards. */
+  opened: z
+    .array(z.strictObject({ ingredientId: idSchema, grams: gramsSchema }))
+    .max(MOST_OPENED)
+    .default([]),
+  /** Ingredients that did not come from the pantry. */
+  elsewhere: z.array(idSchema).max(MOST_OPENED).default([]),
+});
 const finishedSchema = z.strictObject({
   batches: z
     .array(z.strictObject({ id: idSchema, version: versionSchema }))
@@ -31,11 +42,12 @@ export class BatchController extends recordController<BatchDraft, BatchRow>({
 
   @Post('made')
   @ApiOperation({
-    summary: 'Writes several batches down that were made, all of them or none; the pantry gives for them',
+    summary:
+      'Writes several batches down that were made, all of them or none; the pantry gives for them. Refused while it is not said where that came from which it does not have',
   })
   @ApiBody({ schema: jsonSchemaOf(madeSchema) })
-  made(@Body({ schema: madeSchema }) { batches }: z.infer<typeof madeSchema>) {
-    return this.records.createAll(batches);
+  made(@Body({ schema: madeSchema }) { batches, ...from }: z.infer<typeof madeSchema>) {
+    return this.records.createAll(batches, from);
   }
 
   @Post('finished')

@@ -2,7 +2,7 @@ import { afterAll, beforeAll, beforeEach, describe, expect, it } from '@jest/glo
 import type { Batch } from '@usual-pantry/core/batch';
 import { openBook } from '@usual-pantry/core/box';
 import type { Ingredient } from '@usual-pantry/core/ingredient';
-import type { Plan } from '@usual-pantry/core/plan';
+import { lackingFor, type Plan } from '@usual-pantry/core/plan';
 import type { SeasonFile } from '@usual-pantry/core/season';
 import { verifyPlan } from '../../../core/testing/verify-plan.js';
 import { openServer, readDemo, TODAY, type TestServer } from '../testing/server.js';
@@ -23,8 +23,11 @@ const plan = async () => (await server.http.get('/api/plan').expect(200)).body a
 const file = async () => (await server.http.get('/api/season-file').expect(200)).body as SeasonFile;
 const ingredient = async (id: string) =>
   (await server.http.get(`/api/ingredients/${id}`).expect(200)).body as Ingredient;
-const made = async (batches: object[]) =>
-  (await server.http.post('/api/batches/made').send({ batches }).expect(201)).body as Batch[];
+/** Says of batches that they were made, with what the pantry lacks from elsewhere. */
+const made = async (batches: object[]) => {
+  const elsewhere = (await file()).ingredients.map(({ id }) => id);
+  return (await server.http.post('/api/batches/made').send({ batches, elsewhere }).expect(201)).body as Batch[];
+};
 
 /** The first making of the plan, as batches that were made today. */
 async function firstMaking() {
@@ -52,6 +55,32 @@ describe('batches that were made', () => {
     // And they come back from the file.
     await server.http.post('/api/season-file').send(stored).expect(200);
     expect((await plan()).made).toEqual(after.made);
+  });
+
+  it('are asked where that came from which was never on hand, and leave the rest of an opened pack in the pantry', async () => {
+    const { drafts } = await firstMaking();
+    const stored = await file();
+    const facts = openBook(stored).recipes.get(drafts[0]?.recipeId ?? '');
+    if (!facts) throw new Error('no recipe');
+    const empty = stored.ingredients.map((each) => ({ ...each, onHandGrams: 0, lots: [] }));
+    await server.http
+      .post('/api/season-file')
+      .send({ ...stored, ingredients: empty })
+      .expect(200);
+    const lacking = lackingFor(drafts, facts, openBook({ ...stored, ingredients: empty }).ingredients);
+    expect(lacking.length).toBeGreaterThan(0);
+    const refused = await server.http.post('/api/batches/made').send({ batches: drafts }).expect(422);
+    for (const { name } of lacking) expect(JSON.stringify(refused.body)).toContain(`${name}: the pantry lacks`);
+    expect((await file()).batches).toEqual([]);
+    const opened = lacking.map(({ ingredientId, packs }) => ({
+      ingredientId,
+      grams: packs.reduce((sum, { grams, count }) => sum + grams * count, 0),
+    }));
+    await server.http.post('/api/batches/made').send({ batches: drafts, opened }).expect(201);
+    for (const { ingredientId, grams } of lacking) {
+      const pack = opened.find((each) => each.ingredientId === ingredientId)?.grams ?? 0;
+      expect((await ingredient(ingredientId)).onHandGrams).toBeCloseTo(pack - grams, 3);
+    }
   });
 
   it('take from the pantry what it has of what they need, and give it back', async () => {
@@ -105,7 +134,7 @@ describe('batches that were made', () => {
     const later = { ...drafts[0], on: '2026-11-26' };
     const { body } = await server.http
       .post('/api/batches/made')
-      .send({ batches: [drafts[0], later] })
+      .send({ batches: [drafts[0], later], elsewhere: (await file()).ingredients.map(({ id }) => id) })
       .expect(422);
     expect(body).toMatchObject({ wrong: [{ path: 'on', message: 'must not be after today, Wednesday 25 November' }] });
     await server.http

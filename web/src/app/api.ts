@@ -248,8 +248,11 @@ export const api = createApi({
       query: (body) => ({ url: 'plan/what-if/accept', method: 'POST', body }),
       invalidatesTags: (_result, error) => (error ? [] : ['Book', 'Orders', 'Order']),
     }),
-    makeBatches: build.mutation<Batch[], BatchDraft[]>({
-      query: (batches) => ({ url: 'batches/made', method: 'POST', body: { batches } }),
+    makeBatches: build.mutation<
+      Batch[],
+      { batches: BatchDraft[]; opened: { ingredientId: string; grams: number }[]; elsewhere: string[] }
+    >({
+      query: (body) => ({ url: 'batches/made', method: 'POST', body }),
       invalidatesTags: (_result, error) => (error ? [] : ['Book', 'Orders']),
     }),
     finishBatches: build.mutation<

@@ -4,17 +4,18 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Popover from '@mui/material/Popover';
 import Typography from '@mui/material/Typography';
-import type { Making } from '@usual-pantry/core/plan';
-import { gramsSchema, sayGrams } from '@usual-pantry/core/quantity';
+import { lackingFor, type Lacking, type Making } from '@usual-pantry/core/plan';
+import { gramsSchema, sayGrams, sayList } from '@usual-pantry/core/quantity';
 import { daySchema } from '@usual-pantry/core/record';
 import { multipleOf, sayBatches } from '@usual-pantry/core/recipe';
 import { useState } from 'react';
 import { FormProvider, useForm, useWatch } from 'react-hook-form';
 import { z } from 'zod';
 import type { Refusal } from '../app/api';
-import { NumberInput, TextInput } from '../parts/fields';
+import { ChoiceInput, NumberInput, TextInput } from '../parts/fields';
 import type { MadeNow } from '../parts/useBatches';
 import { useBatches } from '../parts/useBatches';
+import { useSeasonBook } from '../parts/useSeason';
 
 const MOST = 40;
 const madeFormSchema = z.object({
@@ -26,8 +27,14 @@ const madeFormSchema = z.object({
       .max(MOST, `must be ${String(MOST)} or fewer`),
   ),
   grams: gramsSchema.nullable(),
+  /** By ingredient: where that came from which the pantry does not have. */
+  from: z.record(z.string(), z.enum(['', 'opened', 'elsewhere'])),
 });
 type MadeFields = z.infer<typeof madeFormSchema>;
+
+/** A number of batches as it is typed: nothing while it is none. */
+const asCount = (count: number | undefined): number =>
+  count !== undefined && Number.isInteger(count) && count > 0 && count <= MOST ? count : 0;
 
 export interface MadeFormProps {
   readonly making: Pick<Making, 'recipeId' | 'recipeName' | 'day' | 'batches'>;
@@ -48,9 +55,40 @@ function Expected({ sizes, yieldGrams }: { sizes: readonly number[]; yieldGrams:
   );
 }
 
+/** What went in and was not on hand, each with the question where it came from. */
+function WhereFrom({ lackingOf }: { lackingOf: (now: Pick<MadeFields, 'on' | 'counts'>) => Lacking[] }) {
+  const [on, counts] = useWatch<MadeFields, ['on', 'counts']>({ name: ['on', 'counts'] });
+  const lacking = lackingOf({ on, counts });
+  if (lacking.length === 0) return null;
+  return (
+    <Box sx={{ display: 'grid', gap: 1.5 }}>
+      <Typography variant="body2">The pantry does not have all that went in. Where did it come from?</Typography>
+      {lacking.map(({ ingredientId, name, grams, packs }) => (
+        <ChoiceInput
+          key={ingredientId}
+          name={`from.${ingredientId}`}
+          label={`${name}, ${sayGrams(grams)}`}
+          choices={[
+            ...(packs.length > 0
+              ? [
+                  {
+                    value: 'opened',
+                    label: `Opened: ${sayList(packs.map((pack) => `${String(pack.count)} × ${pack.name}`))}`,
+                  },
+                ]
+              : []),
+            { value: 'elsewhere', label: 'Not from the pantry' },
+          ]}
+        />
+      ))}
+    </Box>
+  );
+}
+
 /** How many batches of a making were made, when, and what came out; or that they failed. */
 export default function MadeForm({ making, yieldGrams, today, anchor, onClose }: MadeFormProps) {
   const { made } = useBatches();
+  const { season } = useSeasonBook();
   const [trouble, setTrouble] = useState<string | null>(null);
   const { recipeId, recipeName } = making;
   const sizes = making.batches.map(({ size }) => size);
@@ -60,10 +98,16 @@ export default function MadeForm({ making, yieldGrams, today, anchor, onClose }:
       on: making.day < today ? making.day : today,
       counts: making.batches.map(({ count }) => count),
       grams: null,
+      from: {},
     },
   });
+  const lackingOf = ({ on, counts }: Pick<MadeFields, 'on' | 'counts'>): Lacking[] => {
+    const facts = season?.book.recipes.get(recipeId);
+    const made = sizes.flatMap((size, index) => Array.from({ length: asCount(counts[index]) }, () => ({ size, on })));
+    return facts && season ? lackingFor(made, facts, season.book.ingredients) : [];
+  };
   const save = (state: MadeNow['state']) =>
-    form.handleSubmit(async ({ on, counts, grams }) => {
+    form.handleSubmit(async ({ on, counts, grams, from }) => {
       const batches = sizes
         .map((size, index) => ({ size, count: counts[index] ?? 0 }))
         .filter(({ count }) => count > 0);
@@ -71,8 +115,26 @@ export default function MadeForm({ making, yieldGrams, today, anchor, onClose }:
         setTrouble('Say how many were made: one or more.');
         return;
       }
+      const lacking = lackingOf({ on, counts });
+      const open = lacking.filter(({ ingredientId }) => (from[ingredientId] ?? '') === '');
+      for (const { ingredientId } of open)
+        form.setError(`from.${ingredientId}`, { message: 'Say where it came from.' });
+      if (open.length > 0) return;
+      const isFrom = (where: string) => lacking.filter(({ ingredientId }) => from[ingredientId] === where);
       try {
-        await made({ recipeId, recipeName, on, batches, state, grams: state === 'failed' ? null : grams });
+        await made({
+          recipeId,
+          recipeName,
+          on,
+          batches,
+          state,
+          grams: state === 'failed' ? null : grams,
+          opened: isFrom('opened').map(({ ingredientId, packs }) => ({
+            ingredientId,
+            grams: packs.reduce((sum, pack) => sum + pack.grams * pack.count, 0),
+          })),
+          elsewhere: isFrom('elsewhere').map(({ ingredientId }) => ingredientId),
+        });
         onClose();
       } catch (error) {
         const { message, wrong } = error as Refusal;
@@ -107,6 +169,7 @@ export default function MadeForm({ making, yieldGrams, today, anchor, onClose }:
           <TextInput name="on" label="Made on" type="date" />
           <NumberInput name="grams" label="Came out, all together" unit="g" optional />
           <Expected sizes={sizes} yieldGrams={yieldGrams} />
+          <WhereFrom lackingOf={lackingOf} />
           <Box sx={{ display: 'flex', gap: 1 }}>
             <Button type="submit" variant="contained">
               Made

@@ -7,7 +7,8 @@ import useMediaQuery from '@mui/material/useMediaQuery';
 import { useTheme } from '@mui/material/styles';
 import type { Finding, Severity, WayOut } from '@usual-pantry/core/finding';
 import { afterWayOut, changesOrder, type OrderAction } from '@usual-pantry/core/order';
-import { memo, useState } from 'react';
+import { lackingFor } from '@usual-pantry/core/plan';
+import { lazy, memo, Suspense, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { api } from '../app/api';
 import { said } from '../app/history';
@@ -17,6 +18,12 @@ import { addressOf } from './addresses';
 import { useBatches } from './useBatches';
 import { useEdit } from './useEdit';
 import { usePlanEdit } from './usePlanEdit';
+import { useSeasonBook } from './useSeason';
+import type { MadeFormProps } from '../batches/MadeForm';
+
+const MadeForm = lazy(() => import('../batches/MadeForm'));
+
+type SayMade = Extract<WayOut['action'], { kind: 'say-made' }>;
 
 const looks: Record<Severity, { word: string; colour: string; icon: string }> = {
   stop: { word: 'Stop', colour: 'error.main', icon: mdiAlertOctagonOutline },
@@ -25,7 +32,8 @@ const looks: Record<Severity, { word: string; colour: string; icon: string }> = 
 };
 
 /** Presses a way out: opens what it names, or changes the order, the plan or the kitchen. */
-function useWayOut() {
+function useWayOut(onMade: (action: SayMade, yieldGrams: number) => void) {
+  const { season } = useSeasonBook();
   const navigate = useNavigate();
   const dispatch = useAppDispatch();
   const edit = useEdit();
@@ -51,7 +59,14 @@ function useWayOut() {
       return;
     }
     if (action.kind === 'say-made') {
-      await made({ ...action, state: 'done', grams: null }).catch(refuse);
+      const facts = season?.book.recipes.get(action.recipeId);
+      const all = action.batches.flatMap(({ size, count }) =>
+        Array.from({ length: count }, () => ({ size, on: action.on })),
+      );
+      // Where something came from that was never on hand must be asked first.
+      if (season && facts && lackingFor(all, facts, season.book.ingredients).length > 0)
+        onMade(action, facts.yieldGrams);
+      else await made({ ...action, state: 'done', grams: null, opened: [], elsewhere: [] }).catch(refuse);
       return;
     }
     if (action.kind === 'overtime') {
@@ -78,13 +93,19 @@ interface WaysOutProps {
 
 /** Ways out as buttons; each does what it says. */
 export function WaysOut({ waysOut, onOrder }: WaysOutProps) {
-  const pressed = useWayOut();
+  const [asking, setAsking] = useState<Omit<MadeFormProps, 'onClose'> | null>(null);
+  const anchor = useRef<HTMLDivElement>(null);
+  const today = useSeasonBook().season?.data.today ?? '';
+  const pressed = useWayOut(({ recipeId, recipeName, on, batches }, yieldGrams) => {
+    if (anchor.current)
+      setAsking({ making: { recipeId, recipeName, day: on, batches }, yieldGrams, today, anchor: anchor.current });
+  });
   const press = async (way: WayOut) => {
     if (onOrder && changesOrder(way.action)) onOrder(way.action);
     else await pressed(way);
   };
   return (
-    <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
+    <Box ref={anchor} sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
       {waysOut.map((way, index) => (
         <Button
           key={way.label}
@@ -95,6 +116,16 @@ export function WaysOut({ waysOut, onOrder }: WaysOutProps) {
           {way.label}
         </Button>
       ))}
+      {asking && (
+        <Suspense>
+          <MadeForm
+            {...asking}
+            onClose={() => {
+              setAsking(null);
+            }}
+          />
+        </Suspense>
+      )}
     </Box>
   );
 }

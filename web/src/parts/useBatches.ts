@@ -23,6 +23,10 @@ export interface MadeNow {
   readonly state: Batch['state'];
   /** All of them together, weighed, g; null when nobody weighed them. */
   readonly grams: number | null;
+  /** Packs that were opened for them and were not on hand, g. */
+  readonly opened: { ingredientId: string; grams: number }[];
+  /** Ingredients that did not come from the pantry. */
+  readonly elsewhere: string[];
 }
 
 const draftsOf = ({ recipeId, on, batches, state, grams }: MadeNow): BatchDraft[] => {
@@ -68,7 +72,8 @@ export function useBatches() {
   return {
     /** @throws Refusal, so that what was typed can stay */
     made: async (now: MadeNow): Promise<void> => {
-      const after = await make(draftsOf(now)).unwrap();
+      const { opened, elsewhere } = now;
+      const after = await make({ batches: draftsOf(now), opened, elsewhere }).unwrap();
       const how = now.state === 'failed' ? 'failed' : 'made';
       keep(`${sayBatches(now.batches)} of ${now.recipeName} ${how}, ${sayShortDay(now.on)}.`, after.map((each) => ({ before: null, after: each }))); // prettier-ignore
     },
