@@ -36,6 +36,9 @@ const traySchema = z
   })
   .meta({ id: 'Tray' });
 
+/** The side of the package that is shown and read first, with the name of the food and the net quantity on it. */
+const panelSchema = z.strictObject({ widthMm: insideMm, heightMm: insideMm }).meta({ id: 'DisplayPanel' });
+
 /** What a customer buys when they buy a box. Cells run row by row from the top left, the upper layer first. */
 const contentShape = {
   name: nameSchema(),
@@ -47,6 +50,8 @@ const contentShape = {
   layers: z.int('must be a whole number').min(1, 'must be one or more').max(6).default(1),
   /** Null when the sizes are not known: then nothing is turned away. */
   tray: traySchema.nullable().default(null),
+  /** Null when its size is not known: then the label says that it has to be. */
+  panel: panelSchema.nullable().default(null),
   cells: z.array(cellSchema).max(288),
   packaging: z.array(packagingSchema).max(20).default([]),
   packMinutes: z.number('must be a number').min(0, 'must not be negative').max(240),

@@ -1,4 +1,6 @@
 export * from './allergen.js';
+export * from './declaration.js';
+export * from './declared.js';
 export * from './exclusion.js';
 export * from './check.js';
 export * from './composition.js';

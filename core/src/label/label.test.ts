@@ -126,11 +126,22 @@ describe('the label', () => {
 
   it('stops without an address or with something missing, and asks for the statement to be checked', () => {
     const codes = (of: Book) => usLabel(factsOf(of, 'bag'), of, null).findings.map((each) => each.code);
-    expect(codes(book)).toEqual(['label-statement-unchecked']);
+    expect(codes(book)).toEqual(['label-statement-unchecked', 'label-no-panel']);
     expect(
       codes(bookOf({ ...pantry, kitchen: { ...kitchen, address: '', homeKitchenStatement: '' }, recipes: [] })),
-    ).toEqual(['label-incomplete', 'label-no-address', 'label-no-statement']);
-    expect(codes(bookOf({ ...pantry, kitchen: { ...kitchen, statementChecked: true } }))).toEqual([]);
+    ).toEqual(['label-incomplete', 'label-no-address', 'label-no-statement', 'label-no-panel']);
+    const boxes = pantry.boxes.map((each) => ({ ...each, panel: { widthMm: 100, heightMm: 80 } }));
+    expect(codes(bookOf({ ...pantry, boxes, kitchen: { ...kitchen, statementChecked: true } }))).toEqual([]);
+  });
+
+  it('stops while a declaration names an allergen that the contents lack', () => {
+    const ingredients = pantry.ingredients.map((each) => (each.id === 'butter' ? { ...each, contains: [] } : each));
+    const findings = usLabel(factsOf(book, 'bag'), bookOf({ ...pantry, ingredients }), null).findings;
+    expect(findings.find(({ code }) => code === 'allergen-undeclared')).toMatchObject({
+      severity: 'stop',
+      message:
+        'The declaration of butter says “cream”, but milk is not among what butter contains: it would be missing from every label.',
+    });
   });
 });
 

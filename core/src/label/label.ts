@@ -1,9 +1,17 @@
 import type { Book, BoxFacts } from '../box/index.js';
-import { finding, type Finding, type Subject } from '../finding/index.js';
-import { allergens, beyondUsMajors, usContains } from '../ingredient/index.js';
+import { finding, openWayOut, type Finding, type Subject } from '../finding/index.js';
+import {
+  allergens,
+  beyondUsMajors,
+  callsItChocolate,
+  declarationFindings,
+  isCompound,
+  usContains,
+  type IngredientFiled,
+} from '../ingredient/index.js';
 import { sayLabelDay, type Day } from '../quantity/index.js';
-import { ingredientList, ingredientStatement } from './ingredients.js';
-import { netQuantity } from './net.js';
+import { ingredientGrams, ingredientList, ingredientStatement } from './ingredients.js';
+import { netLetterHeightMm, netQuantity } from './net.js';
 
 /** One paragraph of a label. */
 export interface LabelBlock {
@@ -15,8 +23,13 @@ export interface LabelBlock {
 /** The words of a US label, and what is missing or must be checked. */
 export interface Label {
   readonly blocks: readonly LabelBlock[];
+  /** The least height of the letters of the net quantity, by the package's display panel, mm. */
+  readonly netLetterMm: number;
   readonly findings: readonly Finding[];
 }
+
+/** Honey may hold spores that an infant’s gut cannot stand. Common practice, no source. */
+const INFANTS = 'Contains honey: not for infants under one year.';
 
 /** The dates that a label carries. */
 export interface LabelDates {
@@ -24,7 +37,16 @@ export interface LabelDates {
   readonly bestBefore: Day;
 }
 
-function labelFindings(facts: BoxFacts, book: Book): Finding[] {
+/** The display panel of a package, or what is known to be the least of it: the sticker, or the tray. */
+function panelOf({ box }: BoxFacts, { kitchen }: Book): { readonly widthMm: number; readonly heightMm: number } {
+  if (box.panel) return box.panel;
+  const { widthMm, heightMm } = kitchen.label;
+  const sum = (list: readonly number[]) => list.reduce((all, each) => all + each, 0);
+  const tray = box.tray ? { widthMm: sum(box.tray.columnsMm), heightMm: sum(box.tray.rowsMm) } : null;
+  return tray && tray.widthMm * tray.heightMm > widthMm * heightMm ? tray : { widthMm, heightMm };
+}
+
+function labelFindings(facts: BoxFacts, ingredients: readonly IngredientFiled[], book: Book): Finding[] {
   const { kitchen } = book;
   const box: Subject = { noun: 'box', id: facts.box.id, name: facts.box.name };
   const settings: Subject = { noun: 'kitchen', id: 'kitchen', name: 'Settings' };
@@ -57,7 +79,29 @@ function labelFindings(facts: BoxFacts, book: Book): Finding[] {
         'The home-kitchen statement is a placeholder: check your local code, write what it asks for, and tick it off.',
       ),
     );
-  return found;
+  if (facts.box.panel === null)
+    found.push(
+      finding(
+        'decide',
+        'label-no-panel',
+        box,
+        `How large the front of the package of ${facts.box.name} is, is not known: the net quantity goes by it, and is set for no more than the sticker or the tray.`,
+        [openWayOut(box, 'Say its size')],
+      ),
+    );
+  const real = ingredients.some((each) => each.chocolate !== null && !isCompound(each));
+  const called = [facts.box.name, facts.box.foodName].find(callsItChocolate);
+  if (called !== undefined && !real && ingredients.some(isCompound))
+    found.push(
+      finding(
+        'decide',
+        'called-chocolate',
+        box,
+        `“${called}” is called chocolate, but all that is like chocolate in it is made with other fats: call it compound or chocolate-flavored (21 CFR 163).`,
+        [openWayOut(box)],
+      ),
+    );
+  return [...found, ...ingredients.flatMap(declarationFindings)];
 }
 
 /**
@@ -72,7 +116,13 @@ export function usLabel(facts: BoxFacts, book: Book, dates: LabelDates | null): 
   const list = ingredientList(facts.pieces, book);
   const contains = usContains(facts.contains);
   const also = beyondUsMajors(facts.contains).map((code) => allergens[code].name.toLowerCase());
-  const may = usContains(facts.mayContain);
+  const may = [
+    usContains(facts.mayContain),
+    ...beyondUsMajors(facts.mayContain).map((code) => allergens[code].name.toLowerCase()),
+  ];
+  const used = [...ingredientGrams(facts.pieces, book).keys()].flatMap((id) => book.ingredients.get(id) ?? []);
+  const hasHoney = facts.contains.includes('honey');
+  const panel = panelOf(facts, book);
   const blocks: LabelBlock[] = [
     { kind: 'name', heading: '', text: facts.box.name },
     { kind: 'food', heading: '', text: facts.box.foodName },
@@ -83,7 +133,8 @@ export function usLabel(facts: BoxFacts, book: Book, dates: LabelDates | null): 
     },
     { kind: 'contains', heading: 'Contains:', text: contains },
     { kind: 'also', heading: 'Also contains:', text: also.join(', ') },
-    { kind: 'also', heading: 'May contain:', text: may },
+    { kind: 'also', heading: 'May contain:', text: may.filter(Boolean).join(', ') },
+    { kind: 'also', heading: '', text: hasHoney ? INFANTS : '' },
     {
       kind: 'dates',
       heading: '',
@@ -103,6 +154,7 @@ export function usLabel(facts: BoxFacts, book: Book, dates: LabelDates | null): 
   ];
   return {
     blocks: blocks.filter((block) => block.text !== ''),
-    findings: labelFindings(facts, book),
+    netLetterMm: netLetterHeightMm(panel.widthMm, panel.heightMm),
+    findings: labelFindings(facts, used, book),
   };
 }

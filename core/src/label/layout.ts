@@ -1,4 +1,4 @@
-import { netLetterHeightMm, TEXT_LETTER_HEIGHT_MM } from './net.js';
+import { TEXT_LETTER_HEIGHT_MM } from './net.js';
 import type { Label, LabelBlock } from './label.js';
 
 /** The faces of a label. */
@@ -41,14 +41,16 @@ interface Word {
   readonly face: LabelFace;
 }
 
+/** The name of the food is in bold type (21 CFR 101.3(d), from memory). */
+const boldKinds: ReadonlySet<LabelBlock['kind']> = new Set(['food', 'contains', 'net']);
+
 const wordsOf = (block: LabelBlock): Word[] => {
   const split = (text: string, face: LabelFace): Word[] =>
     text
       .split(' ')
       .filter(Boolean)
       .map((each) => ({ text: each, face }));
-  const face: LabelFace =
-    block.kind === 'name' ? 'heading' : block.kind === 'contains' || block.kind === 'net' ? 'bold' : 'text';
+  const face: LabelFace = block.kind === 'name' ? 'heading' : boldKinds.has(block.kind) ? 'bold' : 'text';
   return [...split(block.heading, 'bold'), ...split(block.text, face)];
 };
 
@@ -59,7 +61,8 @@ const wordsOf = (block: LabelBlock): Word[] => {
  */
 export function layOutLabel(label: Label, widthMm: number, heightMm: number, measure: Measure): LabelLayout {
   const textSize = sizeForLetters(TEXT_LETTER_HEIGHT_MM);
-  const netSize = netLetterHeightMm(widthMm, heightMm) / TEXT_FACE.capHeight;
+  // Where there is lower case, it is the "o" that must be high enough (21 CFR 101.7(h)(2), from memory).
+  const netSize = sizeForLetters(label.netLetterMm);
   const sizes: Partial<Record<LabelBlock['kind'], number>> = {
     name: textSize * 1.45,
     net: netSize,
@@ -68,32 +71,40 @@ export function layOutLabel(label: Label, widthMm: number, heightMm: number, mea
   const runs: LabelRunOfText[] = [];
   let top = MARGIN_MM;
 
-  const set = (block: LabelBlock) => {
+  /** A paragraph broken into lines between words. */
+  const linesOf = (block: LabelBlock): LabelRunOfText[][] => {
     const size = sizes[block.kind] ?? textSize;
     const space = measure(' ', 'text', size);
+    const lines: LabelRunOfText[][] = [];
     let line: LabelRunOfText[] = [];
     let x = MARGIN_MM;
-    const flush = () => {
-      runs.push(...line.map((run) => ({ ...run, y: top + size * 0.8 })));
-      top += size * LEADING;
-      line = [];
-      x = MARGIN_MM;
-    };
     for (const word of wordsOf(block)) {
       const wide = measure(word.text, word.face, size);
-      if (line.length > 0 && x + wide > MARGIN_MM + inner) flush();
+      if (line.length > 0 && x + wide > MARGIN_MM + inner) {
+        lines.push(line);
+        line = [];
+        x = MARGIN_MM;
+      }
       const before = line.at(-1);
       if (before?.face === word.face) line[line.length - 1] = { ...before, text: `${before.text} ${word.text}` };
       else line.push({ text: word.text, face: word.face, sizeMm: size, x, y: 0 });
       x += wide + space;
     }
-    if (line.length > 0) flush();
+    return line.length > 0 ? [...lines, line] : lines;
+  };
+  const set = (block: LabelBlock) => {
+    const size = sizes[block.kind] ?? textSize;
+    for (const line of linesOf(block)) {
+      runs.push(...line.map((run) => ({ ...run, y: top + size * 0.8 })));
+      top += size * LEADING;
+    }
     top += GAP_MM;
   };
 
   const net = label.blocks.filter((block) => block.kind === 'net');
   label.blocks.filter((block) => block.kind !== 'net').forEach(set);
-  const netTop = heightMm - MARGIN_MM - net.length * netSize * LEADING;
+  const netLines = net.reduce((sum, block) => sum + linesOf(block).length, 0);
+  const netTop = heightMm - MARGIN_MM - netLines * netSize * LEADING;
   const overflowMm = Math.max(0, top - netTop);
   top = Math.max(top, netTop);
   net.forEach(set);
@@ -101,7 +112,7 @@ export function layOutLabel(label: Label, widthMm: number, heightMm: number, mea
 }
 
 /**
- * The least height, in whole mm, at which a label fits at this width; a higher panel may ask for a larger net quantity.
+ * The least height, in whole mm, at which a label fits at this width.
  * @param heightMm where to start: the answer is never less
  */
 export function leastLabelHeight(label: Label, widthMm: number, heightMm: number, measure: Measure): number {

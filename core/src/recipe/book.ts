@@ -1,6 +1,7 @@
 import { finding, type Finding, type Subject } from '../finding/index.js';
 import {
   containedIn,
+  declarationFindings,
   inLabelOrder,
   isTapWater,
   massOf,
@@ -308,7 +309,10 @@ function checkPantry(ingredients: readonly IngredientFiled[], recipes: readonly 
       recipe.lines.flatMap((line) => (line.uses.kind === 'ingredient' ? [line.uses.id] : [])),
     ),
   );
-  return ingredients.flatMap((ingredient) => {
+  const declared = ingredients.flatMap((ingredient) =>
+    used.has(ingredient.id) ? declarationFindings(ingredient) : [],
+  );
+  const priced = ingredients.flatMap((ingredient) => {
     const about = subjectOf('ingredient', ingredient);
     const unweighed = ingredient.packs.find((pack) => 'problem' in weigh(pack.amount, pack.unit, ingredient, null));
     if (unweighed)
@@ -331,6 +335,7 @@ function checkPantry(ingredients: readonly IngredientFiled[], recipes: readonly 
       ];
     return [];
   });
+  return [...declared, ...priced];
 }
 
 /**

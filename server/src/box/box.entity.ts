@@ -11,6 +11,7 @@ export class BoxRow {
   @Column('integer') columns: number;
   @Column('integer') layers: number;
   @Column('simple-json', { nullable: true }) tray: BoxDraft['tray'];
+  @Column('simple-json', { nullable: true }) panel: BoxDraft['panel'];
   @Column('simple-json') packaging: BoxDraft['packaging'];
   @Column('real') packMinutes: number;
   @Column('integer') priceMinor: number;

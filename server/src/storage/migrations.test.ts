@@ -55,6 +55,7 @@ describe('the migrations', () => {
 
   it('carry on what was kept before: lives, forms, swaps, compositions', async () => {
     await database.undoLastMigration();
+    await database.undoLastMigration();
     await database.query(
       `INSERT INTO ingredient (id, version, name, packs, densities, pieceGrams, composition, declaration, contains, mayContain, onHandGrams, notes)
          VALUES ('i', 1, 'I', '[]', '[]', NULL, '{"water":100}', '{}', '[]', '[]', 0, '')`,
@@ -79,6 +80,9 @@ describe('the migrations', () => {
   });
 
   it('go back to nothing', async () => {
+    await database.undoLastMigration();
+    const boxes = await database.query<{ name: string }[]>(`PRAGMA table_info('box')`);
+    expect(boxes.map(({ name }) => name)).not.toContain('panel');
     await database.undoLastMigration();
     const recipeLines = await database.query<{ name: string }[]>(`PRAGMA table_info('recipe_line')`);
     expect(recipeLines.map(({ name }) => name)).not.toContain('atStep');

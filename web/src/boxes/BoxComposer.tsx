@@ -19,6 +19,7 @@ import { BoxFigures, useBoxCost } from './BoxFigures';
 import { ComposeForMe } from './ComposeForMe';
 import { TraySize } from './TraySize';
 import { BoxWithout } from './BoxWithout';
+import { DisplayPanel } from './DisplayPanel';
 import { PackagingLines } from './PackagingLines';
 import { Shelf } from './Shelf';
 import { StandIns } from './StandIns';
@@ -31,6 +32,7 @@ const freshBox: BoxDraft = {
   columns: 3,
   layers: 1,
   tray: null,
+  panel: null,
   cells: new Array<null>(9).fill(null),
   packaging: [],
   packMinutes: 5,
@@ -203,6 +205,7 @@ export function BoxComposer({ season, box }: { season: SeasonBook; box: StoredBo
           <NumberInput name="packMinutes" label="Packing" unit="min" />
         </Box>
         <PackagingLines currency={season.data.kitchen.currency} />
+        <DisplayPanel />
       </Panel>
       <TextInput name="notes" label="Notes" multiline minRows={2} />
       {box && (

@@ -5,6 +5,7 @@ import { LotsAndYields1764080000000 } from './1764080000000-lots-and-yields.js';
 import { Batches1764090000000 } from './1764090000000-batches.js';
 import { Wishes1764100000000 } from './1764100000000-wishes.js';
 import { StepsOfLines1764110000000 } from './1764110000000-steps-of-lines.js';
+import { PanelOfBoxes1764120000000 } from './1764120000000-panel-of-boxes.js';
 import { FirstTables1764000000000 } from './1764000000000-first-tables.js';
 
 /** Every migration, the oldest first. Never change one that has been released: add another. */
@@ -17,4 +18,5 @@ export const migrations = [
   Batches1764090000000,
   Wishes1764100000000,
   StepsOfLines1764110000000,
+  PanelOfBoxes1764120000000,
 ];
