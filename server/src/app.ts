@@ -5,6 +5,7 @@ import { DocumentBuilder, SwaggerModule } from '@nestjs/swagger';
 import compression from 'compression';
 import type { NextFunction, Request, Response } from 'express';
 import type { StandardSchemaV1 } from '@standard-schema/spec';
+import { speakPlainly } from '@usual-pantry/core/record';
 import { AppModule } from './app.module.js';
 import { Clock, FixedClock, SystemClock } from './clock/clock.js';
 import type { Config } from './config.js';
@@ -40,6 +41,7 @@ export async function createApp(
   config: Pick<Config, 'dataDir' | 'pagesDir' | 'allowedHosts' | 'today'>,
   quiet = false,
 ): Promise<NestExpressApplication> {
+  speakPlainly();
   const dataSource = await openDatabase(config.dataDir);
   const clock: Clock = config.today ? new FixedClock(config.today) : new SystemClock();
   const options: NestApplicationOptions = {

@@ -76,7 +76,7 @@ const nouns = [
       packMinutes: 3,
       priceMinor: 700,
     },
-    edit: { columns: 1, cells: [null] },
+    edit: { columns: 1, cells: [{ pieceId: 'malted', count: 2, standIns: [] }] },
     wrong: { cells: [{ pieceId: 'lost', count: 1 }, null, null] },
     at: 'cells[0].pieceId',
   },
@@ -94,6 +94,48 @@ const nouns = [
     at: 'agreed[0].boxId',
   },
 ] as const;
+
+it('a second ingredient of the same name, and a box without a piece, are refused in words; what was so before may stay', async () => {
+  const { ingredients } = (await server.http.get('/api/book').expect(200)).body as {
+    ingredients: { id: string; version: number; name: string }[];
+  };
+  const [first, second] = ingredients;
+  if (!first || !second) throw new Error('a pantry');
+  const named = (name: string) => ({ name, declaration: { labelName: 'x', parts: [] } });
+  const refused = await server.http
+    .post('/api/ingredients')
+    .send(named(`  ${first.name.toUpperCase()} `))
+    .expect(422);
+  expect(refused.body).toMatchObject({
+    wrong: [
+      {
+        path: 'name',
+        message: `there is already “${first.name.toUpperCase()}” in the pantry: give this one another name`,
+      },
+    ],
+  });
+  const { id, ...draft } = second;
+  await server.http
+    .put(`/api/ingredients/${id}`)
+    .send({ ...draft, name: first.name })
+    .expect(422);
+  await server.http
+    .put(`/api/ingredients/${id}`)
+    .send({ ...draft, name: `${second.name} ` })
+    .expect(200);
+  const empty = {
+    name: 'Empty',
+    foodName: 'Air',
+    rows: 1,
+    columns: 2,
+    cells: [null, null],
+    packMinutes: 1,
+    priceMinor: 1,
+  };
+  expect((await server.http.post('/api/boxes').send(empty).expect(422)).body).toMatchObject({
+    wrong: [{ path: 'cells', message: 'must have a piece in one cell at least' }],
+  });
+});
 
 describe.each(nouns)('$path', ({ path, draft, edit, wrong, at }) => {
   it('are added with what was left out filled in, read again, changed whole, and deleted', async () => {

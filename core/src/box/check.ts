@@ -27,12 +27,14 @@ export const wrongInBox = (box: Pick<BoxFiled, 'cells' | 'editions'>, known: Kno
     known,
   );
 
-/** Cells whose pieces are too big for them: an edit that puts one there is refused, with the sizes. */
+/** A box without a piece, and cells whose pieces are too big for them: an edit that puts one there is refused, with the sizes. */
 export const wrongInBoxEdit = (
   box: BoxDraft,
   before: BoxDraft | null,
   pieces: ReadonlyMap<string, PieceFacts>,
 ): WrongValue[] => {
+  if (box.cells.every((cell) => cell === null))
+    return [{ path: ['cells'], message: 'must have a piece in one cell at least' }];
   const known = new Set(before ? misfits(before, pieces).map(({ index }) => index) : []);
   return misfits(box, pieces)
     .filter(({ index }) => !known.has(index) || before?.cells[index]?.pieceId !== box.cells[index]?.pieceId)

@@ -3,6 +3,7 @@ export * from './json-ld.js';
 export * from './line.js';
 export * from './measure.js';
 export * from './number.js';
+export * from './pack.js';
 export * from './names.js';
 export * from './spelling.js';
 export * from './starters.js';

@@ -1,3 +1,4 @@
 export * from './group.js';
 export * from './schema.js';
+export * from './words.js';
 export * from './wrong.js';

@@ -1,5 +1,11 @@
 import { Injectable } from '@nestjs/common';
-import { ruledOut, withPriceHistory, wrongInIngredient, type IngredientDraft } from '@usual-pantry/core/ingredient';
+import {
+  nameTaken,
+  ruledOut,
+  withPriceHistory,
+  wrongInIngredient,
+  type IngredientDraft,
+} from '@usual-pantry/core/ingredient';
 import type { WrongValue } from '@usual-pantry/core/record';
 import type { EntityManager } from 'typeorm';
 import { Clock } from '../clock/clock.js';
@@ -34,8 +40,18 @@ export class IngredientRecords extends Records<IngredientDraft, IngredientRow> {
     super(work);
   }
 
-  async wrongIn(draft: IngredientDraft, id: string, _before: unknown, manager: EntityManager): Promise<WrongValue[]> {
-    return wrongInIngredient(draft, await knownIn(manager, id));
+  async wrongIn(
+    draft: IngredientDraft,
+    id: string,
+    before: IngredientDraft | null,
+    manager: EntityManager,
+  ): Promise<WrongValue[]> {
+    const others = await manager.find(IngredientRow, { select: { id: true, name: true } });
+    const names = others.flatMap((each) => (each.id === id ? [] : [each.name]));
+    return [
+      ...nameTaken(draft.name, before?.name ?? null, names),
+      ...wrongInIngredient(draft, await knownIn(manager, id)),
+    ];
   }
 
   protected override prepare(draft: IngredientDraft, before: IngredientDraft | null): IngredientDraft {

@@ -9,10 +9,14 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { RouterProvider } from 'react-router/dom';
+import { speakPlainly } from '@usual-pantry/core/record';
 import { nonce } from './nonce';
 import { router } from './routes';
 import { followChanges, store } from './store';
+import { steadyPresses } from './steadyPress';
 import { theme } from './theme';
+
+speakPlainly();
 
 const cache = createCache({ key: 'up', nonce, prepend: true });
 const root = document.getElementById('root');
@@ -30,4 +34,5 @@ createRoot(root).render(
     </CacheProvider>
   </StrictMode>,
 );
+steadyPresses(document);
 followChanges();

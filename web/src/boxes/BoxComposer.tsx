@@ -8,6 +8,7 @@ import { useState } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { useNavigate } from 'react-router';
 import { AnswerLine, Mark } from '../parts/AnswerLine';
+import { useFieldError } from '../parts/fieldError';
 import { MoneyInput, NumberInput, TextInput } from '../parts/fields';
 import { Panel } from '../parts/Panel';
 import { RecordFrame } from '../parts/RecordFrame';
@@ -136,6 +137,7 @@ function Body({ season, box }: { season: SeasonBook; box: StoredBox | null }) {
             </Alert>
           )}
           <Tray season={season} cell={cell} onChoose={setCell} onPlace={place} />
+          <CellsWrong />
           <StandIns season={season} cell={cell} />
         </Panel>
         <Box sx={{ gridColumn: { md: '1 / -1', lg: 'auto' }, order: { xs: 2, md: 0 } }}>
@@ -144,6 +146,12 @@ function Body({ season, box }: { season: SeasonBook; box: StoredBox | null }) {
       </Box>
     </DndContext>
   );
+}
+
+/** What is wrong with the cells as a whole. */
+function CellsWrong() {
+  const wrong = useFieldError('cells');
+  return wrong === undefined ? null : <Box sx={{ color: 'error.main', mb: 1 }}>The tray {wrong}.</Box>;
 }
 
 /** Makes a second box of what is stored, to be changed. */

@@ -81,17 +81,28 @@ interface CountProps {
   readonly set: (next: number) => void;
 }
 
-const Count = ({ label, value, most, set }: CountProps) => (
-  <TextField
-    label={label}
-    type="number"
-    value={value}
-    onChange={({ target }) => {
-      set(Number(target.value));
-    }}
-    slotProps={{ htmlInput: { min: 1, max: most } }}
-  />
-);
+/** A number that can be typed anew: while it is none that will do, the tray stays as it was. */
+function Count({ label, value, most, set }: CountProps) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const isWrong = typed !== null && !fits(Number(typed), most);
+  return (
+    <TextField
+      label={label}
+      type="number"
+      value={typed ?? String(value)}
+      error={isWrong}
+      helperText={isWrong ? `1 to ${String(most)}` : undefined}
+      onChange={({ target }) => {
+        setTyped(target.value);
+        if (fits(Number(target.value), most)) set(Number(target.value));
+      }}
+      onBlur={() => {
+        setTyped(null);
+      }}
+      slotProps={{ htmlInput: { min: 1, max: most } }}
+    />
+  );
+}
 
 /** Rows, columns and layers of the tray, and the inner sizes of its cells where they are known. */
 export function TraySize() {

@@ -97,7 +97,7 @@ export function IngredientForm({ season, ingredient }: { season: SeasonBook; ing
         </Box>
       </Panel>
       <Panel title="Packs and prices">
-        <PackLines currency={season.data.kitchen.currency} />
+        <PackLines currency={season.data.kitchen.currency} measures={season.data.kitchen.measures} />
       </Panel>
       <Panel title="What a volume or one of it weighs">
         <DensityLines />

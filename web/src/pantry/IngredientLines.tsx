@@ -1,10 +1,12 @@
 import Box from '@mui/material/Box';
-import { ChoiceInput, MoneyInput, NumberInput, PickInput, TextInput } from '../parts/fields';
+import type { MeasureHabit } from '@usual-pantry/core/kitchen';
+import { readHolds } from '@usual-pantry/core/reading';
+import { AmountInput, ChoiceInput, MoneyInput, NumberInput, PickInput, TextInput } from '../parts/fields';
 import { Lines } from '../parts/Lines';
 import type { SeasonBook } from '../parts/useSeason';
 import { unitChoices } from '../parts/unitChoices';
 
-export const PackLines = ({ currency }: { currency: string }) => (
+export const PackLines = ({ currency, measures }: { currency: string; measures: MeasureHabit }) => (
   <Lines
     name="packs"
     one="pack"
@@ -14,7 +16,12 @@ export const PackLines = ({ currency }: { currency: string }) => (
     {(path) => (
       <>
         <TextInput name={`${path}.name`} label="Pack" />
-        <NumberInput name={`${path}.amount`} label="Holds" />
+        <AmountInput
+          name={`${path}.amount`}
+          unitName={`${path}.unit`}
+          label="Holds"
+          readAmount={(text) => readHolds(text, measures)}
+        />
         <ChoiceInput name={`${path}.unit`} label="Unit" choices={unitChoices} />
         <MoneyInput name={`${path}.priceMinor`} label="Price" currency={currency} />
         <TextInput name={`${path}.supplier`} label="Shop" />

@@ -2,9 +2,9 @@ import Autocomplete from '@mui/material/Autocomplete';
 import InputAdornment from '@mui/material/InputAdornment';
 import MenuItem from '@mui/material/MenuItem';
 import TextField, { type TextFieldProps } from '@mui/material/TextField';
-import { minorPerUnit, toCelsius, toFahrenheit } from '@usual-pantry/core/quantity';
+import { minorPerUnit, readMoney, toCelsius, toFahrenheit } from '@usual-pantry/core/quantity';
 import { useState } from 'react';
-import { useController, type ControllerRenderProps } from 'react-hook-form';
+import { useController, useFormContext, type ControllerRenderProps } from 'react-hook-form';
 import { useFieldError } from './fieldError';
 import { readNumber } from './readNumber';
 
@@ -49,12 +49,13 @@ export function TextInput({ name, label, help, ...look }: FieldProps & Look) {
 /** How a stored number is typed: as it is, in other units, or on another scale. */
 interface Typing {
   readonly say: (stored: number) => number;
-  readonly read: (typed: number) => number;
+  /** NaN for what is no number. */
+  readonly read: (text: string) => number;
 }
 
 const inUnitsOf = (scale: number): Typing => ({
   say: (stored) => Number((stored / scale).toFixed(6)),
-  read: (typed) => (scale === 1 ? typed : Number((typed * scale).toFixed(6))),
+  read: (text) => (scale === 1 ? readNumber(text) : Number((readNumber(text) * scale).toFixed(6))),
 });
 
 const sayValue = (value: unknown, { say }: Typing): string =>
@@ -82,7 +83,8 @@ function TypedInput({
   typing,
   optional = false,
   sx,
-}: Omit<NumberProps, 'scale'> & { readonly typing: Typing }) {
+  onText,
+}: Omit<NumberProps, 'scale'> & { readonly typing: Typing; readonly onText?: (text: string) => void }) {
   const { field, message } = useField(name);
   const [typed, setTyped] = useState<{ text: string; value: unknown }>({
     text: sayValue(field.value, typing),
@@ -95,12 +97,17 @@ function TypedInput({
       name={field.name}
       inputRef={field.ref}
       value={text}
-      onBlur={field.onBlur}
+      onBlur={() => {
+        // What was typed with a sign or a unit is shown as the number that was read.
+        if (typeof field.value === 'number' && Number.isFinite(field.value))
+          setTyped({ text: sayValue(field.value, typing), value: field.value });
+        field.onBlur();
+      }}
       onChange={({ target }) => {
-        const number = readNumber(target.value);
-        const value = optional && target.value.trim() === '' ? null : typing.read(number);
+        const value = optional && target.value.trim() === '' ? null : typing.read(target.value);
         setTyped({ text: target.value, value });
         field.onChange(value);
+        onText?.(target.value);
       }}
       {...helper(message, help)}
       {...(sx ? { sx } : {})}
@@ -112,10 +119,10 @@ function TypedInput({
   );
 }
 
-const celsius: Typing = { say: (stored) => Number(stored.toFixed(1)), read: (typed) => typed };
+const celsius: Typing = { say: (stored) => Number(stored.toFixed(1)), read: readNumber };
 const fahrenheit: Typing = {
   say: (stored) => Number(toFahrenheit(stored).toFixed(1)),
-  read: (typed) => toCelsius(typed),
+  read: (text) => toCelsius(readNumber(text)),
 };
 
 /** A temperature in the scale that the kitchen uses first; it is stored in C. */
@@ -131,8 +138,42 @@ export const MoneyInput = ({
   currency,
   ...props
 }: Omit<NumberProps, 'scale' | 'unit'> & { readonly currency: string }) => (
-  <NumberInput {...props} scale={minorPerUnit(currency)} unit={currency} />
+  <TypedInput
+    {...props}
+    unit={currency}
+    typing={{ say: inUnitsOf(minorPerUnit(currency)).say, read: (text) => readMoney(text, currency) }}
+  />
 );
+
+/** An amount whose unit stands in a field beside it: typed with a unit, it sets both. */
+export function AmountInput({
+  unitName,
+  readAmount,
+  ...props
+}: Omit<NumberProps, 'scale' | 'unit'> & {
+  /** Path of the unit in the form. */
+  readonly unitName: string;
+  readonly readAmount: (text: string) => { readonly amount: number; readonly unit: string } | null;
+}) {
+  const { setValue } = useFormContext();
+  const plain = inUnitsOf(1);
+  return (
+    <TypedInput
+      {...props}
+      typing={{
+        say: plain.say,
+        read: (text) => {
+          const number = readNumber(text);
+          return Number.isNaN(number) ? (readAmount(text)?.amount ?? NaN) : number;
+        },
+      }}
+      onText={(text) => {
+        const read = Number.isNaN(readNumber(text)) ? readAmount(text) : null;
+        if (read) setValue(unitName, read.unit, { shouldDirty: true });
+      }}
+    />
+  );
+}
 
 /** One of a list. */
 export function ChoiceInput({

@@ -3,13 +3,14 @@ import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { kitchenDraftSchema, measureHabits, type Kitchen, type KitchenDraft } from '@usual-pantry/core/kitchen';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { FormProvider, useForm, type FieldValues } from 'react-hook-form';
 import type { z } from 'zod';
 import { useSaveKitchenMutation, type Refusal } from '../app/api';
 import { said } from '../app/history';
 import { useAppDispatch } from '../app/store';
 import { CheckInput } from '../parts/CheckInput';
+import { dropDraft, keepDraft, takeDraft } from '../parts/drafts';
 import { ChoiceInput, MoneyInput, NumberInput, TextInput } from '../parts/fields';
 import { Panel } from '../parts/Panel';
 import { BenchWeek } from './BenchWeek';
@@ -23,26 +24,51 @@ const grid = {
   gridTemplateColumns: { xs: '1fr 1fr', sm: 'repeat(3, 1fr)' },
 } as const;
 
+/** Under which name unsaved settings are kept. */
+const KEY = 'kitchen';
+
 /** The one record of settings as a form. */
 export function KitchenForm({ kitchen }: { kitchen: Kitchen }) {
   const { version, ...draft } = kitchen;
   const dispatch = useAppDispatch();
   const [store] = useSaveKitchenMutation();
   const [trouble, setTrouble] = useState<string | null>(null);
+  const [kept] = useState(() => takeDraft(KEY));
+  const [restored, setRestored] = useState(kept !== null);
   const form = useForm<FieldValues, unknown, KitchenDraft>({
     resolver: zodResolver(kitchenDraftSchema as z.ZodType<KitchenDraft, FieldValues>),
     defaultValues: draft,
     mode: 'onTouched',
   });
-  const save = form.handleSubmit(async (settings) => {
-    try {
-      await store({ ...settings, version }).unwrap();
-      setTrouble(null);
-      dispatch(said({ text: 'Settings saved.' }));
-    } catch (error) {
-      setTrouble((error as Refusal).message);
-    }
-  });
+  /** The version that what is typed started from. */
+  const from = useRef(kept ? Math.min(kept.version, version) : version);
+  useEffect(() => {
+    if (kept) form.reset(kept.values, { keepDefaultValues: true });
+    return form.subscribe({
+      formState: { values: true, isDirty: true },
+      callback: ({ values, isDirty = false }) => {
+        if (isDirty) keepDraft(KEY, { version: from.current, values });
+      },
+    });
+  }, [form, kept]);
+  const forget = () => {
+    dropDraft(KEY);
+    setRestored(false);
+    setTrouble(null);
+    from.current = version;
+  };
+  const save = () =>
+    form.handleSubmit(async (settings) => {
+      try {
+        const { version: now, ...stored } = await store({ ...settings, version: from.current }).unwrap();
+        forget();
+        from.current = now;
+        form.reset(stored, { keepValues: true });
+        dispatch(said({ text: 'Settings saved.' }));
+      } catch (error) {
+        setTrouble((error as Refusal).message);
+      }
+    })();
   return (
     <FormProvider {...form}>
       <Box
@@ -56,6 +82,25 @@ export function KitchenForm({ kitchen }: { kitchen: Kitchen }) {
         }}
       >
         {trouble && <Alert severity="error">{trouble}</Alert>}
+        {restored && (
+          <Alert
+            severity="info"
+            action={
+              <Button
+                color="inherit"
+                size="small"
+                onClick={() => {
+                  form.reset(draft);
+                  forget();
+                }}
+              >
+                Discard it
+              </Button>
+            }
+          >
+            What you typed here before is brought back; it is not saved yet.
+          </Alert>
+        )}
         <Panel title="Maker and label">
           <Box sx={{ display: 'grid', gap: 1.5 }}>
             <TextInput name="makerName" label="Name" />
