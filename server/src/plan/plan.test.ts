@@ -151,6 +151,43 @@ describe('the season plan', () => {
     expect(await verified()).toEqual([]);
   }, 120_000);
 
+  it('keeps what is pinned while the season is being planned, and plans around it', async () => {
+    const [first] = (await plan()).makings;
+    if (!first) throw new Error('nothing to pin');
+    const pin = { recipeId: first.recipeId, day: first.day, pinned: true };
+    await server.http.post('/api/plan/job').expect(202);
+    await server.http.post('/api/plan/pins').send(pin).expect(200);
+    expect((await settled()).state).toBe('done');
+    const after = await plan();
+    expect(after.makings.find(({ recipeId, day }) => recipeId === first.recipeId && day === first.day)?.pinned).toBe(
+      true,
+    );
+    expect(after.follows).toBe(true);
+    expect(await verified()).toEqual([]);
+    await server.http
+      .post('/api/plan/pins')
+      .send({ ...pin, pinned: false })
+      .expect(200);
+  }, 120_000);
+
+  it('refuses a change whose season has changed since it was looked at', async () => {
+    const change = { loseDays: [], helpers: [{ day: '2026-12-08', hours: 1 }], moulds: [], boxes: [] };
+    await server.http.post('/api/plan/what-if').send(change).expect(200);
+    const [first] = (await plan()).makings;
+    const pin = { recipeId: first?.recipeId, day: first?.day };
+    await server.http
+      .post('/api/plan/pins')
+      .send({ ...pin, pinned: true })
+      .expect(200);
+    const refused = await server.http.post('/api/plan/what-if/accept').send(change).expect(409);
+    expect(refused.body).toMatchObject({ code: 'stale', message: expect.stringContaining('changed since') as unknown });
+    expect((await plan()).makings.some(({ pinned }) => pinned)).toBe(true);
+    await server.http
+      .post('/api/plan/pins')
+      .send({ ...pin, pinned: false })
+      .expect(200);
+  }, 120_000);
+
   it('says that it was stopped, and not that a change cannot be', async () => {
     const asked = server.http
       .post('/api/plan/what-if')

@@ -98,7 +98,7 @@ export function KitchenForm({ kitchen }: { kitchen: Kitchen }) {
               </Button>
             }
           >
-            What you typed here before is brought back; it is not saved yet.
+            Unsaved typing from before is here again.
           </Alert>
         )}
         <Panel title="Maker and label">
