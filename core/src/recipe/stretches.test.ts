@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import { bookOf, ingredient, line, recipe } from '../../testing/kitchen.js';
-import { leastMinutesOf, stretchesOf, workingMinutesOf, type RecipeFacts } from './index.js';
+import { daysOfWork, leastMinutesOf, nightsAfterWork, stretchesOf, workingMinutesOf, type RecipeFacts } from './index.js';
 
 type Steps = NonNullable<Parameters<typeof recipe>[2]>['steps'];
 const rest = (typicalMinutes: number, safeMinutes: number, kind: 'guess' | 'limit' | 'minimum' = 'guess') => ({
@@ -85,5 +85,40 @@ describe('the stretches of a batch', () => {
     ];
     const [only] = stretchesOf(factsOf(steps));
     expect(only?.uses.map(({ minutes }) => minutes)).toEqual([10, 20]);
+  });
+
+  it('hold the pot through a wait in it, until what is in it is poured, and the burner while it simmers', () => {
+    const usesOf = (steps: Steps, what: string) =>
+      stretchesOf(factsOf(steps)).flatMap((stretch) =>
+        stretch.uses.filter((use) => use.what === what).map(({ name, minutes }) => [name, minutes]),
+      );
+    const steps: Steps = [
+      { text: 'Boil the jam.', handsMinutes: 5, equipment: ['jam pot'], rest: rest(20, 30), target: boiling },
+      { text: 'Leave it to stand and skim it.', handsMinutes: 5, rest: rest(40, 60) },
+      { text: 'Pour it into jars.', handsMinutes: 5 },
+    ];
+    // While it waits for whatever time it may need, the pot is in use.
+    expect(usesOf(steps, 'equipment')).toEqual([
+      ['jam pot', 35],
+      ['jam pot', 65],
+    ]);
+    // Nobody takes it off the heat: it simmers on.
+    expect(usesOf(steps, 'burner')).toEqual([['', 35]]);
+    const off = steps.map((step, index) => (index === 0 ? { ...step, text: 'Boil, then take it off the heat.' } : step));
+    expect(usesOf(off, 'burner')).toEqual([['', 5]]);
+  });
+
+  it('go on after a night on a day of their own, with the hands of each', () => {
+    const over = { typicalMinutes: 1440 * 2, safeMinutes: 1440 * 2, kind: 'minimum' as const };
+    const facts = factsOf([
+      { text: 'Soak.', handsMinutes: 5, rest: over },
+      { text: 'Boil.', handsMinutes: 10 },
+    ]);
+    expect(daysOfWork(facts).map(({ nightsBefore, handsMinutes }) => [nightsBefore, handsMinutes])).toEqual([
+      [0, 20],
+      [2, 10],
+    ]);
+    expect(facts.recipe.restDays).toBe(2);
+    expect(nightsAfterWork(facts)).toBe(0);
   });
 });
