@@ -39,7 +39,7 @@ test('boxes are composed within a margin, and a wish that cannot be kept is name
   await page.getByRole('option', { name: 'sesame', exact: true }).click();
   await panel.getByRole('button', { name: 'Compose for me' }).click();
   const cheapest = panel.getByRole('listitem').filter({ hasText: 'The cheapest' });
-  await expect(cheapest).toContainText('No box that keeps your wishes costs less than');
+  await expect(cheapest).toContainText('No box with a piece in each cell that keeps your wishes costs less than');
   const cost = /\$\d+\.\d\d/.exec((await cheapest.textContent()) ?? '')?.[0] ?? 'none';
   await cheapest.getByRole('button', { name: 'Put it in the tray' }).click();
   await expect(page.getByTestId('answer')).toContainText(`16 pieces`);

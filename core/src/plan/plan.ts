@@ -118,18 +118,20 @@ export function seasonNeeds(
  */
 export function planSeason(whole: Book, orders: readonly OrderFiled[], today: Day, guide?: Guide): Plan {
   const costOf = pieceCosts(whole);
-  const { open, late, boxes, demand, toPack, settled, book } = seasonNeeds(orders, whole, today, guide ?? null);
+  const { late, boxes, demand, toPack, settled, book } = seasonNeeds(orders, whole, today, guide ?? null);
   const asked = orders.filter(isOpen);
   const packing = bookPacking(toPack, settled.finishings, book, today);
   const decided = guide ? withoutMade(guide, triedOf(madeOf(settled))) : null;
   const { makings, finishings, madeOn } = planMakings(settled, book, today, packing.minutes, decided);
+  // What is ordered is counted, whether it can be made or not.
+  const ordered = late.length > 0 ? boxDemand(asked, book) : boxes;
   const made = madeOf(settled);
   const shopping = shoppingList(makings, book);
   const plan: Plan = {
-    orders: open.length,
+    orders: asked.length,
     leftOut: late.map(({ order }) => order.id),
-    boxes: boxes.reduce((sum, each) => sum + each.count, 0),
-    pieces: demand.reduce((sum, each) => sum + each.count, 0),
+    boxes: ordered.reduce((sum, each) => sum + each.count, 0),
+    pieces: (late.length > 0 ? pieceDemand(ordered, book) : demand).reduce((sum, each) => sum + each.count, 0),
     batches: makings.reduce((sum, each) => sum + each.batchCount, 0),
     made,
     makings,

@@ -27,7 +27,7 @@ export interface LateOrder {
 
 /** The season worked out from the orders. */
 export interface Plan {
-  /** Open orders that it serves. */
+  /** Open orders, and what is ordered by them: those that are left out among it. */
   readonly orders: number;
   /** Ids of open orders that cannot be made in time: nothing of the plan is for them. */
   readonly leftOut: readonly string[];

@@ -342,7 +342,7 @@ describe('the method at the bench', () => {
     expect(checkPots(book, [{ name: 'pot', litres: 5 }]).map(({ severity, message }) => [severity, message])).toEqual([
       [
         'decide',
-        'big: a batch of 1 times rises to 8.8 L and does not fit pot of 5.0 L. Make at most 0.57 times in it, or use a larger pot.',
+        'big: 1 batch rises to 8.8 L and does not fit pot of 5.0 L. Make at most 0.57 times in it, or use a larger pot.',
       ],
     ]);
     expect(checkPots(book, [{ name: 'pot', litres: 2 }])[0]?.severity).toBe('stop');

@@ -20,6 +20,7 @@ import {
 } from '../ingredient/index.js';
 import { sayNumber } from '../quantity/index.js';
 import type { RecipeBook, RecipeFacts } from './book.js';
+import { sayBatches } from './batches.js';
 import { bakesIn } from './heat.js';
 import { entersAt, type Boiling } from './pot.js';
 
@@ -146,7 +147,7 @@ export function checkPots(book: RecipeBook, pots: readonly PotSize[]): Finding[]
         checks.length === recipe.batchSizes.length ? 'stop' : 'decide',
         'pot-too-small',
         { noun: 'recipe', id: recipe.id, name: recipe.name },
-        `${recipe.name}: a batch of ${sayNumber(size, size % 1 ? 1 : 0)} times rises to ${sayNumber(needsLitres, 1)} L and does not fit ${largest?.name ?? ''} of ${sayNumber(largest?.litres ?? 0, 1)} L. Make at most ${sayNumber(size * (share ?? 0), 2)} times in it, or use a larger pot.`,
+        `${recipe.name}: ${sayBatches([{ size, count: 1 }])} rises to ${sayNumber(needsLitres, 1)} L and does not fit ${largest?.name ?? ''} of ${sayNumber(largest?.litres ?? 0, 1)} L. Make at most ${sayNumber(size * (share ?? 0), 2)} times in it, or use a larger pot.`,
       ),
     ];
   });

@@ -1,6 +1,13 @@
 import { describe, expect, it } from '@jest/globals';
 import { bookOf, ingredient, line, recipe } from '../../testing/kitchen.js';
-import { daysOfWork, leastMinutesOf, nightsAfterWork, stretchesOf, workingMinutesOf, type RecipeFacts } from './index.js';
+import {
+  daysOfWork,
+  leastMinutesOf,
+  nightsAfterWork,
+  stretchesOf,
+  workingMinutesOf,
+  type RecipeFacts,
+} from './index.js';
 
 type Steps = NonNullable<Parameters<typeof recipe>[2]>['steps'];
 const rest = (typicalMinutes: number, safeMinutes: number, kind: 'guess' | 'limit' | 'minimum' = 'guess') => ({
@@ -104,7 +111,9 @@ describe('the stretches of a batch', () => {
     ]);
     // Nobody takes it off the heat: it simmers on.
     expect(usesOf(steps, 'burner')).toEqual([['', 35]]);
-    const off = steps.map((step, index) => (index === 0 ? { ...step, text: 'Boil, then take it off the heat.' } : step));
+    const off = steps.map((step, index) =>
+      index === 0 ? { ...step, text: 'Boil, then take it off the heat.' } : step,
+    );
     expect(usesOf(off, 'burner')).toEqual([['', 5]]);
   });
 
