@@ -8,9 +8,9 @@ import { build, install, root } from './lib/run.mjs';
 
 const pasteText = (page) =>
   page
-    .getByLabel('Ingredients')
+    .getByLabel('The recipe')
     .fill(
-      '1 1/2 cups packed brown sugar\n2-3 tbsp heavy cream\nhalf a stick butter\n1 can evaporated milk\n1 cup chopped pecans, toasted',
+      'Brown sugar caramels\nmakes 64\n\n1 1/2 cups packed brown sugar\n1,5 dl heavy cream\nhalf a stick butter\n1 cup (150 g) granulated sugar\n1 cup chopped pecans, toasted\n\n1. Bring to the boil and cook to 118 C, about 15 minutes.\n2. Pour into the pan and leave to set overnight.',
     );
 
 const quickText = (page) =>

@@ -47,26 +47,24 @@ export function PromiseLine({ draft, id, onDay }: PromiseProps) {
   const { severity, words } = verdictOf(promise.check, on);
   const later = verdict === 'not feasible' || verdict === 'not known' ? earliest : null;
   return (
-    <Alert
-      severity={severity}
-      data-testid="promise"
-      sx={{ mb: 1.5 }}
-      action={
-        later !== null ? (
+    <Alert severity={severity} data-testid="promise" sx={{ mb: 1.5 }}>
+      {[words, ...why, ...toSettle].join(' ')}
+      {verdict === 'not feasible' && later === null && ' No day was found for it in the next five weeks.'}
+      {later !== null && (
+        <div>
           <Button
             color="inherit"
             size="small"
+            variant="outlined"
+            sx={{ mt: 1 }}
             onClick={() => {
               onDay(later);
             }}
           >
             Take {sayDay(later)}
           </Button>
-        ) : undefined
-      }
-    >
-      {[words, ...why, ...toSettle].join(' ')}
-      {verdict === 'not feasible' && later === null && ' No day was found for it in the next five weeks.'}
+        </div>
+      )}
     </Alert>
   );
 }
