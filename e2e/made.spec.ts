@@ -1,3 +1,4 @@
+import type { Locator, Page } from '@playwright/test';
 import { openBook } from '@usual-pantry/core/box';
 import type { Batch } from '@usual-pantry/core/batch';
 import type { Plan } from '@usual-pantry/core/plan';
@@ -8,6 +9,17 @@ import { ask, expect, test, TODAY } from './support/kitchen';
 const planOf = (request: Parameters<typeof ask>[0]) => ask<Plan>(request, '/api/plan');
 const batchesOf = async (request: Parameters<typeof ask>[0]) =>
   (await ask<{ batches: Batch[] }>(request, '/api/book')).batches;
+
+/** Says of everything that was never on hand where it came from: the first that is offered, a pack that was opened. */
+async function accountFor(page: Page, form: Locator): Promise<number> {
+  const questions = await form.getByRole('combobox').all();
+  for (const question of questions) {
+    await question.click();
+    await page.getByRole('option').first().click();
+    await expect(page.getByRole('option')).toHaveCount(0);
+  }
+  return questions.length;
+}
 
 test('a batch is made before its day: it is struck off, the pantry gives for it, and all that can be taken back', async ({
   page,
@@ -21,6 +33,11 @@ test('a batch is made before its day: it is struck off, the pantry gives for it,
   await form.getByLabel('Came out, all together').fill('some');
   await form.getByRole('button', { name: 'Made' }).click();
   await expect(form.getByText('must be a number')).toBeVisible();
+  // What went in was never on hand: that is asked before anything is stored
+  await form.getByLabel('Came out, all together').fill('3900');
+  await form.getByRole('button', { name: 'Made' }).click();
+  await expect(form.getByText('Say where it came from.').first()).toBeVisible();
+  expect(await accountFor(page, form)).toBeGreaterThan(0);
   await form.getByLabel('Made on').fill('2026-11-26');
   await form.getByLabel('Came out, all together').fill('3900');
   await form.getByRole('button', { name: 'Made' }).click();
@@ -72,6 +89,7 @@ test('a batch that fails is gone with its ingredients, and what it was for is ma
   await form.getByRole('button', { name: 'It failed' }).click();
   await expect(form.getByText('Say how many were made: one or more.')).toBeVisible();
   await form.getByLabel('How many: whole batch').fill('1');
+  await accountFor(page, form);
   await form.getByRole('button', { name: 'It failed' }).click();
   await expect(page.getByText('1 batch of Maple-pecan fudge failed, Wed 25 Nov.')).toBeVisible();
   const after = await planOf(request);
@@ -98,6 +116,12 @@ test('what was to be made yesterday is asked for; then its pieces are finished',
   for (const { recipeName } of yesterday) {
     const finding = page.getByText(new RegExp(`of ${recipeName} was to be made on Thursday 26 November`));
     await page.getByRole('listitem').filter({ has: finding }).getByRole('button', { name: 'It was made' }).click();
+    const form = page.getByRole('dialog', { name: `${recipeName} was made` });
+    await Promise.race([form.waitFor(), finding.waitFor({ state: 'hidden' })]);
+    if (await form.isVisible()) {
+      await accountFor(page, form);
+      await form.getByRole('button', { name: 'Made', exact: true }).click();
+    }
     await expect(finding).toBeHidden();
   }
   const after = await planOf(request);

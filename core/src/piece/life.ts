@@ -1,6 +1,6 @@
 import { finding, type Finding } from '../finding/index.js';
 import { sayCount } from '../quantity/index.js';
-import { estimateOf, type RecipeBook, type RecipeFacts } from '../recipe/index.js';
+import { bakesIn, boilsIn, entersAt, estimateOf, type RecipeBook, type RecipeFacts } from '../recipe/index.js';
 import type { PieceFiled } from './schema.js';
 
 /** Raw egg keeps no longer than this, days. Source: USDA cold storage chart, 3 to 4 days (from memory). */
@@ -9,6 +9,18 @@ const RAW_EGG_DAYS = 3;
 const WET_DAYS = 7;
 /** Cream centres kept cool. Common practice, no source. */
 const WET_COOL_DAYS = 21;
+
+/** Whether an egg goes into a recipe raw, and nothing of it is cooked or baked afterwards. */
+function hasRawEgg({ recipe }: RecipeFacts, book: RecipeBook): boolean {
+  const lastHeat = recipe.steps.findLastIndex((step) => boilsIn(step) || bakesIn(step) || step.effect.kind === 'cook');
+  return recipe.lines.some((line) => {
+    const { uses } = line;
+    if (entersAt(line, recipe.steps) <= lastHeat) return false;
+    if (uses.kind === 'ingredient') return book.ingredients.get(uses.id)?.traits.includes('raw egg') ?? false;
+    const component = book.recipes.get(uses.id);
+    return component !== undefined && hasRawEgg(component, book);
+  });
+}
 
 /** Why a piece may not keep as long as it is said to: its layers, its estimate of water activity, a raw egg. */
 export function lifeFindings(
@@ -41,10 +53,7 @@ export function lifeFindings(
         `${said}${piece.travel === 'travels' ? ' and is not kept cool' : ''}, but the water activity of ${wet.recipe.name} may be above 0.88: an estimate. Keep it cool, give it ${sayCount(most, 'day')} at most, or have it tested.`,
       ),
     );
-  const isRaw = recipes.some((facts) =>
-    [...facts.ingredientsPerGram.keys()].some((id) => book.ingredients.get(id)?.traits.includes('raw egg')),
-  );
-  if (isRaw && keepsDays > RAW_EGG_DAYS)
+  if (recipes.some((facts) => hasRawEgg(facts, book)) && keepsDays > RAW_EGG_DAYS)
     found.push(
       finding(
         'decide',
