@@ -57,7 +57,7 @@ describe('the season plan', () => {
     expect(after.follows).toBe(true);
     expect(after.solved?.gap).toBeLessThan(0.05);
     expect(await verified()).toEqual([]);
-  }, 120_000);
+  });
 
   it('can be stopped, and the last plan stays', async () => {
     const before = await plan();
@@ -65,6 +65,46 @@ describe('the season plan', () => {
     await server.http.delete('/api/plan/job').expect(200);
     expect(['stopped', 'done']).toContain((await settled()).state);
     expect((await plan()).makings).toEqual(before.makings);
+  });
+
+  it('keeps what is pinned while the season is being planned, and plans around it', async () => {
+    const [first] = (await plan()).makings;
+    if (!first) throw new Error('nothing to pin');
+    const pin = { recipeId: first.recipeId, day: first.day, pinned: true };
+    await server.http.post('/api/plan/job').expect(202);
+    await server.http.post('/api/plan/pins').send(pin).expect(200);
+    expect((await settled()).state).toBe('done');
+    const after = await plan();
+    expect(after.makings.find(({ recipeId, day }) => recipeId === first.recipeId && day === first.day)?.pinned).toBe(
+      true,
+    );
+    expect(after.follows).toBe(true);
+    expect(await verified()).toEqual([]);
+    await server.http
+      .post('/api/plan/pins')
+      .send({ ...pin, pinned: false })
+      .expect(200);
+  });
+
+  it('refuses a change whose season has changed since it was looked at', async () => {
+    const change = { loseDays: [], helpers: [{ day: '2026-12-08', hours: 1 }], moulds: [], boxes: [] };
+    await server.http.post('/api/plan/what-if').send(change).expect(200);
+    const [first] = (await plan()).makings;
+    const pin = { recipeId: first?.recipeId, day: first?.day };
+    await server.http
+      .post('/api/plan/pins')
+      .send({ ...pin, pinned: true })
+      .expect(200);
+    const refused = await server.http.post('/api/plan/what-if/accept').send(change).expect(409);
+    expect(refused.body).toMatchObject({
+      code: 'stale',
+      message: expect.stringContaining('changed since') as unknown,
+    });
+    expect((await plan()).makings.some(({ pinned }) => pinned)).toBe(true);
+    await server.http
+      .post('/api/plan/pins')
+      .send({ ...pin, pinned: false })
+      .expect(200);
   });
 
   it('moves a making and pins it, or says why not', async () => {
@@ -149,44 +189,7 @@ describe('the season plan', () => {
     const after = await plan();
     expect(after.days.find(({ day }) => day === '2026-12-05')).toMatchObject({ benchMinutes: 0, makings: [] });
     expect(await verified()).toEqual([]);
-  }, 120_000);
-
-  it('keeps what is pinned while the season is being planned, and plans around it', async () => {
-    const [first] = (await plan()).makings;
-    if (!first) throw new Error('nothing to pin');
-    const pin = { recipeId: first.recipeId, day: first.day, pinned: true };
-    await server.http.post('/api/plan/job').expect(202);
-    await server.http.post('/api/plan/pins').send(pin).expect(200);
-    expect((await settled()).state).toBe('done');
-    const after = await plan();
-    expect(after.makings.find(({ recipeId, day }) => recipeId === first.recipeId && day === first.day)?.pinned).toBe(
-      true,
-    );
-    expect(after.follows).toBe(true);
-    expect(await verified()).toEqual([]);
-    await server.http
-      .post('/api/plan/pins')
-      .send({ ...pin, pinned: false })
-      .expect(200);
-  }, 120_000);
-
-  it('refuses a change whose season has changed since it was looked at', async () => {
-    const change = { loseDays: [], helpers: [{ day: '2026-12-08', hours: 1 }], moulds: [], boxes: [] };
-    await server.http.post('/api/plan/what-if').send(change).expect(200);
-    const [first] = (await plan()).makings;
-    const pin = { recipeId: first?.recipeId, day: first?.day };
-    await server.http
-      .post('/api/plan/pins')
-      .send({ ...pin, pinned: true })
-      .expect(200);
-    const refused = await server.http.post('/api/plan/what-if/accept').send(change).expect(409);
-    expect(refused.body).toMatchObject({ code: 'stale', message: expect.stringContaining('changed since') as unknown });
-    expect((await plan()).makings.some(({ pinned }) => pinned)).toBe(true);
-    await server.http
-      .post('/api/plan/pins')
-      .send({ ...pin, pinned: false })
-      .expect(200);
-  }, 120_000);
+  });
 
   it('says that it was stopped, and not that a change cannot be', async () => {
     const asked = server.http
@@ -197,7 +200,7 @@ describe('the season plan', () => {
     await server.http.delete('/api/plan/job').expect(200);
     const { status, body } = await asked;
     expect([status, body]).toEqual([409, { code: 'given-up', message: 'Stopped. The last plan stays.' }]);
-  }, 60_000);
+  });
 
   it('goes into a calendar that can be read, with the same names each time', async () => {
     const { text } = await server.http

@@ -52,6 +52,8 @@ const WHAT_IF = { gap: 0.02, seconds: 12 };
 @Injectable()
 export class SeasonPlanner {
   private running: PlanJob = IDLE;
+  /** Whether the plan that is being worked out was given up to be worked out again. */
+  private isAgain = false;
   private tried: {
     readonly change: string;
     readonly revision: number;
@@ -92,6 +94,10 @@ export class SeasonPlanner {
       const { season, today, stored } = await this.books.plan();
       const question = { book: season.book, orders: season.orders, today, before: stored?.guide ?? null };
       const solution = await this.solve(question, PLAN);
+      if (!solution && this.isAgain) {
+        this.isAgain = false;
+        continue;
+      }
       if (!solution) return;
       const { guide } = solution;
       const isKept =
@@ -111,6 +117,7 @@ export class SeasonPlanner {
 
   /** Stops whatever runs; nothing is stored. */
   async stop(): Promise<PlanJob> {
+    this.isAgain = false;
     if (this.running.state === 'running') await this.solver.giveUp();
     return this.running;
   }
@@ -137,6 +144,11 @@ export class SeasonPlanner {
 
   private async step(before: StoredDecision | null, guide: Guide): Promise<DecisionStep> {
     const after = await this.work.write((manager) => storePlan(manager, { guide, solved: before?.solved ?? null }));
+    // What is being planned is planned again around it, at once.
+    if (this.running.state === 'running' && this.running.kind === 'plan') {
+      this.isAgain = true;
+      await this.solver.giveUp();
+    }
     return { before, after };
   }
 
@@ -243,6 +255,7 @@ export class SeasonPlanner {
       return solution;
     } catch (error) {
       const stopped = error instanceof GivenUp;
+      if (stopped && this.isAgain) return null;
       this.running = {
         ...this.running,
         state: stopped ? 'stopped' : 'failed',

@@ -33,12 +33,12 @@ describe('a promise over the demo season', () => {
     expect(answered).toBeGreaterThan(1);
     await asking;
     expect(long.answer?.verdict).toBe('not feasible');
-  }, 60_000);
+  });
 
   it('finds room for sixty boxes where a better placing has it', async () => {
     const { verdict } = await check(60, '2027-01-20');
     expect(['feasible', 'tight']).toContain(verdict);
-  }, 60_000);
+  });
 
   it('is given up when nobody waits for it any more, and the next is answered all the same', async () => {
     await server.app.listen(0, '127.0.0.1');
@@ -59,5 +59,5 @@ describe('a promise over the demo season', () => {
       });
     });
     expect((await check(1, '2026-12-12')).verdict).not.toBe('not known');
-  }, 60_000);
+  });
 });
