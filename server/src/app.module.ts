@@ -36,6 +36,7 @@ import { ComposeController } from './box/compose.controller.js';
 import { PromiseService } from './promise/promise.service.js';
 import { SolverService } from './solver/solver.service.js';
 import { RevisionInterceptor } from './http/revision.interceptor.js';
+import { Disk } from './storage/disk.js';
 import { UnitOfWork } from './storage/unit-of-work.js';
 
 /** Everything that the server is made of, around one open database. */
@@ -48,6 +49,7 @@ export class AppModule {
         { provide: DataSource, useValue: dataSource },
         { provide: Clock, useValue: clock },
         { provide: DATA_DIR, useValue: dataDir },
+        Disk,
         UnitOfWork,
         BookService,
         KitchenRecords,

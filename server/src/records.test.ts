@@ -95,6 +95,22 @@ const nouns = [
   },
 ] as const;
 
+it('text that cannot be stored as it is, is refused with its path, and what can be written in two ways is one', async () => {
+  const draft = { name: 'Ann\u0000 without nuts', declaration: { labelName: 'x', parts: [] } };
+  expect((await server.http.post('/api/ingredients').send(draft).expect(422)).body).toMatchObject({
+    wrong: [{ path: 'name', message: 'has a control character (code 0) at place 4: take it out' }],
+  });
+  const composed = await server.http
+    .post('/api/ingredients')
+    .send({ ...draft, name: 'Cre\u0300me' })
+    .expect(201);
+  expect((composed.body as { name: string }).name).toBe('Cr\u00e8me');
+  await server.http
+    .post('/api/ingredients')
+    .send({ ...draft, name: 'Cr\u00e8me' })
+    .expect(422);
+});
+
 it('a second ingredient of the same name, and a box without a piece, are refused in words; what was so before may stay', async () => {
   const { ingredients } = (await server.http.get('/api/book').expect(200)).body as {
     ingredients: { id: string; version: number; name: string }[];

@@ -1,6 +1,7 @@
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import express, { type NextFunction, type Request, type Response } from 'express';
-import type { Refusal } from './errors.js';
+import { cleanTexts } from '@usual-pantry/core/record';
+import { wrongValues, type Refusal } from './errors.js';
 
 /** The largest file that is brought, and the largest other body. */
 const FILE_LIMIT = '20mb';
@@ -33,11 +34,24 @@ function refuseBody(error: BodyError, request: Request, response: Response, next
   else next(error);
 }
 
+/** Composes the texts of a body, and refuses it in words when one of them cannot be stored as it is. */
+function refuseTexts(request: Request, response: Response, next: NextFunction): void {
+  const { value, wrong } = cleanTexts(request.body);
+  if (wrong.length === 0) {
+    request.body = value;
+    next();
+    return;
+  }
+  const refused = wrongValues(wrong);
+  response.status(refused.getStatus()).json(refused.getResponse());
+}
+
 /** Reads JSON bodies up to a size that depends on the address. */
 export function readBodies(app: NestExpressApplication): void {
   // What a shop sends is signed letter by letter, so that it is read as text first.
   app.use('/api/inbox/messages', express.text({ type: () => true, limit: BODY_LIMIT }));
   app.use(['/api/season-file', '/api/order-file'], express.json({ limit: FILE_LIMIT }));
   app.use(express.json({ limit: BODY_LIMIT }));
+  app.use(refuseTexts);
   app.use(refuseBody);
 }

@@ -20,6 +20,7 @@ export interface Refusal {
     | 'forbidden'
     | 'unsigned'
     | 'failed'
+    | 'no-storage'
     | 'given-up';
   readonly message: string;
   /** Each wrong value with its path, such as `lines[0].count`. */
@@ -55,6 +56,9 @@ export const stale = (noun: string, current: unknown) =>
     message: `This ${noun} was changed elsewhere after you opened it. Nothing was saved and nothing is lost: compare, then save again.`,
     current,
   });
+
+/** The database cannot store or read: in words, and what to do. */
+export const noStorage = (status: 503 | 507, message: string) => new Refused(status, { code: 'no-storage', message });
 
 export const unsigned = (why: string) =>
   new Refused(401, { code: 'unsigned', message: `This message was not taken: ${why}.` });

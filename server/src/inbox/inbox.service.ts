@@ -11,6 +11,7 @@ import {
   type Receipt,
   type ShopMessage,
 } from '@usual-pantry/core/intake';
+import { cleanTexts } from '@usual-pantry/core/record';
 import type { EntityManager } from 'typeorm';
 import { BookService } from '../book/book.service.js';
 import { Clock } from '../clock/clock.js';
@@ -124,7 +125,10 @@ export class InboxService {
         message: 'The message is not well-formed JSON. Nothing was changed.',
       });
     }
-    const { data, error } = shopMessageSchema.safeParse(value);
+    const text = cleanTexts(value);
+    if (text.wrong.length > 0)
+      throw wrongValues(text.wrong, 'The message has text that cannot be stored. Nothing was changed.');
+    const { data, error } = shopMessageSchema.safeParse(text.value);
     if (!data) throw wrongValues(error.issues, 'The message has wrong values. Nothing was changed.');
     return data;
   }

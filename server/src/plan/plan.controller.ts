@@ -26,6 +26,7 @@ import { Refused } from '../http/errors.js';
 import { jsonSchemaOf } from '../http/json-schema.js';
 import { PromiseService } from '../promise/promise.service.js';
 import { GivenUp } from '../solver/solver.service.js';
+import { Disk } from '../storage/disk.js';
 import { calendarOf } from './calendar.js';
 import { SeasonPlanner } from './season-planner.js';
 
@@ -45,6 +46,7 @@ export class PlanController {
     private readonly planner: SeasonPlanner,
     private readonly promises: PromiseService,
     private readonly clock: Clock,
+    private readonly disk: Disk,
   ) {}
 
   @Get('plan')
@@ -56,6 +58,7 @@ export class PlanController {
     const { makerName, currency } = season.data.kitchen;
     return {
       ...plan,
+      findings: [...(await this.disk.findings()), ...plan.findings],
       today,
       maker: makerName,
       currency,

@@ -1,7 +1,10 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
-import { Injectable } from '@nestjs/common';
+import { Injectable, Logger } from '@nestjs/common';
 import { BehaviorSubject } from 'rxjs';
 import { DataSource, type EntityManager } from 'typeorm';
+import { isInTransaction, setRight } from './data-source.js';
+import { Disk } from './disk.js';
+import { cannotOpen, inWords } from './trouble.js';
 
 /** What a write can change: the orders alone, or the maker's book, on which everything rests. */
 export type Part = 'orders' | 'book';
@@ -16,7 +19,8 @@ interface Turn {
  * The one door to the database.
  *
  * TypeORM shares a single SQLite connection: two transactions at once throw, and anything outside a transaction joins whichever is
- * open. So every read and every write waits for its turn, the entity manager travels with the call, and nested calls join.
+ * open. So every read and every write waits for its turn, the entity manager travels with the call, and nested calls join. Acknowledged
+ * means committed: after any error it is proven that no transaction is open.
  */
 @Injectable()
 export class UnitOfWork {
@@ -24,8 +28,13 @@ export class UnitOfWork {
   private last: Promise<unknown> = Promise.resolve();
   private readonly revisions = new BehaviorSubject(1);
   private bookChangedAt = 1;
+  /** After an error that left the connection in doubt, until it has been opened anew. */
+  private isInDoubt = false;
 
-  constructor(private readonly dataSource: DataSource) {}
+  constructor(
+    private readonly dataSource: DataSource,
+    private readonly disk: Disk,
+  ) {}
 
   /** Counts committed writes since the start: figures made at one revision are true until the next. */
   get revision(): number {
@@ -57,8 +66,9 @@ export class UnitOfWork {
       return work(turn.manager);
     }
     return this.inTurn(async () => {
-      const result = await this.dataSource.transaction((manager) =>
-        this.turns.run({ manager, writes: true }, () => work(manager)),
+      await this.disk.assertRoom();
+      const result = await this.proven(() =>
+        this.dataSource.transaction((manager) => this.turns.run({ manager, writes: true }, () => work(manager))),
       );
       const revision = this.revisions.value + 1;
       if (part === 'book') this.bookChangedAt = revision;
@@ -71,8 +81,41 @@ export class UnitOfWork {
   read<T>(work: (manager: EntityManager) => Promise<T>): Promise<T> {
     const turn = this.turns.getStore();
     if (turn) return work(turn.manager);
-    const { manager } = this.dataSource;
-    return this.inTurn(() => this.turns.run({ manager, writes: false }, () => work(manager)));
+    return this.inTurn(() =>
+      this.proven(() => {
+        const { manager } = this.dataSource;
+        return this.turns.run({ manager, writes: false }, () => work(manager));
+      }),
+    );
+  }
+
+  /**
+   * Runs something on the connection, and proves after an error that no transaction is left open: what is answered later would be stored
+   * in it and be gone with it. Otherwise the database is closed and opened anew.
+   * @throws what the database said, in words where it is one of its own troubles; Refused 503 while it cannot be opened
+   */
+  private async proven<T>(use: () => Promise<T>): Promise<T> {
+    if (this.isInDoubt) await this.openAnew();
+    try {
+      return await use();
+    } catch (error) {
+      if (isInTransaction(this.dataSource)) {
+        this.isInDoubt = true;
+        // When it cannot be opened now, the next that needs it tries again.
+        await this.openAnew().catch(() => undefined);
+      }
+      throw inWords(error);
+    }
+  }
+
+  private async openAnew(): Promise<void> {
+    try {
+      await setRight(this.dataSource);
+    } catch (error) {
+      new Logger('Storage').error(error instanceof Error ? error.message : error);
+      throw cannotOpen();
+    }
+    this.isInDoubt = false;
   }
 
   private inTurn<T>(work: () => Promise<T>): Promise<T> {

@@ -1,0 +1,56 @@
+import { statfs } from 'node:fs/promises';
+import { Inject, Injectable } from '@nestjs/common';
+import { finding, type Finding } from '@usual-pantry/core/finding';
+import { DATA_DIR } from '../config.js';
+import { noStorage } from '../http/errors.js';
+
+const MEGABYTE = 1024 * 1024;
+/** Below this nothing is stored any more, so that what is there stays whole. */
+const LEAST_BYTES = 16 * MEGABYTE;
+/** Below this the maker is warned. */
+const LOW_BYTES = 200 * MEGABYTE;
+
+const inMegabytes = (bytes: number): string => `${String(Math.floor(bytes / MEGABYTE))} MB`;
+
+/** The disk on which the database lies. */
+@Injectable()
+export class Disk {
+  constructor(@Inject(DATA_DIR) private readonly folder: string) {}
+
+  /** Bytes that are free for this program; Infinity where the system does not say. */
+  async freeBytes(): Promise<number> {
+    try {
+      const { bavail, bsize } = await statfs(this.folder);
+      return bavail * bsize;
+    } catch {
+      return Infinity;
+    }
+  }
+
+  /** @throws Refused 507 when too little is left to store anything safely */
+  async assertRoom(): Promise<void> {
+    const free = await this.freeBytes();
+    if (free < LEAST_BYTES)
+      throw noStorage(
+        507,
+        `The disk is full: ${inMegabytes(free)} are left. Nothing was stored, and what was stored before is whole. Make room, then save again.`,
+      );
+  }
+
+  /** What the maker must know of it. */
+  async findings(): Promise<Finding[]> {
+    const free = await this.freeBytes();
+    if (free >= LOW_BYTES) return [];
+    return [
+      finding(
+        free < LEAST_BYTES ? 'stop' : 'decide',
+        'disk-low',
+        { noun: 'kitchen', id: 'kitchen', name: 'Settings' },
+        free < LEAST_BYTES
+          ? `The disk is full: ${inMegabytes(free)} are left. Nothing more is stored until there is room.`
+          : `The disk is nearly full: ${inMegabytes(free)} are left. At ${inMegabytes(LEAST_BYTES)} nothing more is stored.`,
+        [],
+      ),
+    ];
+  }
+}
