@@ -33,11 +33,6 @@ test('a batch is made before its day: it is struck off, the pantry gives for it,
   await form.getByLabel('Came out, all together').fill('some');
   await form.getByRole('button', { name: 'Made' }).click();
   await expect(form.getByText('must be a number')).toBeVisible();
-  // What went in was never on hand: that is asked before anything is stored
-  await form.getByLabel('Came out, all together').fill('3900');
-  await form.getByRole('button', { name: 'Made' }).click();
-  await expect(form.getByText('Say where it came from.').first()).toBeVisible();
-  expect(await accountFor(page, form)).toBeGreaterThan(0);
   await form.getByLabel('Made on').fill('2026-11-26');
   await form.getByLabel('Came out, all together').fill('3900');
   await form.getByRole('button', { name: 'Made' }).click();
@@ -71,6 +66,25 @@ test('a batch is made before its day: it is struck off, the pantry gives for it,
   await expect(page.getByText('Dark coating of Wed 25 Nov taken back.')).toBeVisible();
   expect(await batchesOf(request)).toEqual([]);
   expect((await planOf(request)).makings).toEqual(before.makings);
+});
+
+test('what went in and was never on hand is asked for, and what is left of an opened pack is in the pantry', async ({
+  page,
+  request,
+}) => {
+  await page.goto('/?day=2026-11-28');
+  await page.getByRole('button', { name: 'Smoked-salt pumpkin-seed toffee was made' }).click();
+  const form = page.getByRole('dialog', { name: 'Smoked-salt pumpkin-seed toffee was made' });
+  await expect(form.getByText('The pantry does not have all that went in.')).toBeVisible();
+  await form.getByRole('button', { name: 'Made', exact: true }).click();
+  await expect(form.getByText('Say where it came from.').first()).toBeVisible();
+  expect(await batchesOf(request)).toEqual([]);
+  expect(await accountFor(page, form)).toBeGreaterThan(0);
+  await form.getByRole('button', { name: 'Made', exact: true }).click();
+  await expect(form).toBeHidden();
+  const { ingredients } = await ask<SeasonFile>(request, '/api/season-file');
+  // 900 g were there and 1,350 g went in: a pound of 453.6 g was opened, and the rest of it is there
+  expect(ingredients.find(({ id }) => id === 'unsalted-butter')?.onHandGrams).toBeCloseTo(3.592, 2);
 });
 
 test('a batch that fails is gone with its ingredients, and what it was for is made again', async ({

@@ -1,3 +1,4 @@
+import type { SeasonFile } from '@usual-pantry/core/season';
 import { ask, expect, test } from './support/kitchen';
 
 interface Plan {
@@ -105,11 +106,15 @@ test('wrong settings are marked and not saved', async ({ page }) => {
   await expect(page.getByText('must be 30 mm or more')).toBeVisible();
   await expect(page.getByLabel('Hands, an hour')).toHaveValue('a lot');
   await page.reload();
-  await expect(page.getByLabel('Label width')).toHaveValue('102');
+  // Nothing was saved, and what was typed is still there to be mended or thrown away
+  await expect(page.getByLabel('Label width')).toHaveValue('5');
+  await page.getByRole('button', { name: 'Discard it' }).click();
+  await expect(page.getByLabel('Label width')).toHaveValue('127');
 });
 
 test('an order that only asks for traces is told so, and an empty box cannot be sold', async ({ page, request }) => {
   const empty = {
+    id: 'empty-tray',
     name: 'Empty tray',
     foodName: 'Nothing yet',
     rows: 1,
@@ -118,7 +123,11 @@ test('an order that only asks for traces is told so, and an empty box cannot be 
     packMinutes: 0,
     priceMinor: 100,
   };
-  expect((await request.post('/api/boxes', { data: empty })).status()).toBe(201);
+  // A file may bring one from before; by hand it is refused
+  const file = await ask<SeasonFile>(request, '/api/season-file');
+  expect((await request.post('/api/season-file', { data: { ...file, boxes: [...file.boxes, empty] } })).status()).toBe(
+    200,
+  );
   await page.goto('/boxes');
   await expect(page.getByText('Empty tray has no pieces: it cannot be made, costed or labelled.')).toBeVisible();
   await page.goto('/orders/new');

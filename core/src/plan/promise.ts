@@ -49,7 +49,7 @@ export interface PromiseOptions {
 const SEARCH_DAYS = 35;
 /** From this share of its hours on a day is tight. */
 const TIGHT = 0.9;
-const SECONDS = 4;
+const SECONDS = 6;
 const LATER_SECONDS = 3;
 /** A day that would end so much later than its hours and its overtime is not to be promised. */
 const MOST_LATE_MINUTES = 120;

@@ -10,6 +10,11 @@ import { usePromise } from './usePromise';
 function verdictOf({ verdict, toSettle }: PromiseCheck, on: Day) {
   const day = sayDay(on);
   if (verdict === 'not feasible') return { severity: 'error', words: `It cannot be promised for ${day}.` } as const;
+  if (verdict === 'not known' && toSettle.length > 0)
+    return {
+      severity: 'warning',
+      words: `It is not known whether there is time for ${day}, and it is not to be promised as it is:`,
+    } as const;
   if (verdict === 'not known')
     return { severity: 'warning', words: `It is not known whether it can be promised for ${day}.` } as const;
   if (toSettle.length > 0)
@@ -40,7 +45,7 @@ export function PromiseLine({ draft, id, onDay }: PromiseProps) {
   if (promise.state === 'failed')
     return (
       <Alert severity="warning" data-testid="promise" sx={{ mb: 1.5 }}>
-        Whether it can be promised was not worked out. {promise.message}
+        Whether it can be promised was not worked out.
       </Alert>
     );
   const { verdict, why, toSettle, earliest } = promise.check;

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import type { OrderDraft } from '@usual-pantry/core/order';
 import type { PromiseCheck } from '@usual-pantry/core/plan';
-import { api, type Refusal } from '../app/api';
+import { api } from '../app/api';
 import { useAppDispatch } from '../app/store';
 import { useSeasonBook } from '../parts/useSeason';
 import { useSettled } from '../parts/useSettled';
@@ -14,7 +14,7 @@ const SLOW_MS = 400;
 export type PromiseState =
   | { readonly state: 'none' }
   | { readonly state: 'asking' }
-  | { readonly state: 'failed'; readonly message: string }
+  | { readonly state: 'failed' }
   | { readonly state: 'answered'; readonly check: PromiseCheck };
 
 const NOT_YET: PromiseState = { state: 'none' };
@@ -35,12 +35,10 @@ export function usePromise(draft: OrderDraft, id: string | undefined): PromiseSt
       setKnown({ question, answer: { state: 'asking' } });
     }, SLOW_MS);
     let isOver = false;
-    void asking.then(({ data, error }) => {
+    void asking.then(({ data }) => {
       clearTimeout(slow);
       if (isOver) return;
-      const answer: PromiseState = data
-        ? { state: 'answered', check: data }
-        : { state: 'failed', message: (error as Refusal | undefined)?.message ?? '' };
+      const answer: PromiseState = data ? { state: 'answered', check: data } : { state: 'failed' };
       setKnown({ question, answer });
     });
     return () => {
