@@ -28,7 +28,7 @@ const madeFormSchema = z.object({
   ),
   grams: gramsSchema.nullable(),
   /** By ingredient: where that came from which the pantry does not have. */
-  from: z.record(z.string(), z.enum(['', 'opened', 'elsewhere'])),
+  from: z.record(z.string(), z.enum(['', 'opened', 'elsewhere']).optional()),
 });
 type MadeFields = z.infer<typeof madeFormSchema>;
 
