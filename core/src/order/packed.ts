@@ -1,4 +1,4 @@
-import { boxAsSold, resolveBox, type Book, type OwnStandIn, type ResolvedBox } from '../box/index.js';
+import { boxAsSold, resolveBox, type Book, type BoxFacts, type OwnStandIn, type ResolvedBox } from '../box/index.js';
 import { sayCount } from '../quantity/index.js';
 import type { OrderDraft, OrderLine, OrderState } from './schema.js';
 
@@ -36,11 +36,26 @@ function leftOutOf(order: Wishes, line: Line): OrderDraft['leftOut'][number] | u
 const standInsOf = (order: Wishes, { boxId }: Line): OwnStandIn[] =>
   order.standIns.filter((each) => each.boxId === boxId).map(({ pieceId, withId }) => ({ pieceId, withId }));
 
+type Pieces = Parameters<typeof resolveBox>[2];
+const known = new WeakMap<BoxFacts, { readonly pieces: Pieces; readonly resolved: Map<string, ResolvedBox> }>();
+
+/** A box as it is packed, worked out once for each way in which it is. */
+function resolvedOnce(
+  ...[facts, without, pieces, leaveOut, standIns]: Required<Parameters<typeof resolveBox>>
+): ResolvedBox {
+  let there = known.get(facts);
+  if (there?.pieces !== pieces) known.set(facts, (there = { pieces, resolved: new Map() }));
+  const key = JSON.stringify([without, leaveOut, standIns]);
+  const resolved = there.resolved.get(key) ?? resolveBox(facts, without, pieces, leaveOut, standIns);
+  there.resolved.set(key, resolved);
+  return resolved;
+}
+
 /** The boxes of a line as they are packed: as they were sold, stand-ins in place; undefined when the box is not there. */
 export function boxFor(order: Wishes, line: Line, book: Book): ResolvedBox | undefined {
   const facts = boxAsSold(book, line.boxId, line.edition);
   const leaveOut = leftOutOf(order, line) !== undefined;
-  return facts && resolveBox(facts, withoutOf(order, line), book.pieces, leaveOut, standInsOf(order, line));
+  return facts && resolvedOnce(facts, withoutOf(order, line), book.pieces, leaveOut, standInsOf(order, line));
 }
 
 /** What was changed in a box for its order, in words: `2 × Plain in place of Rum`. */
@@ -108,7 +123,7 @@ export function packBox(
   { edition, without, leaveOut, standIns }: PackedAs,
 ): ResolvedBox | undefined {
   const facts = boxAsSold(book, boxId, edition);
-  return facts && resolveBox(facts, without, book.pieces, leaveOut, standIns);
+  return facts && resolvedOnce(facts, without, book.pieces, leaveOut, standIns);
 }
 
 /** Two boxes with the same key are packed alike. */

@@ -39,6 +39,7 @@ export function labelRuns(boxes: readonly BoxDemand[], madeOn: ReadonlyMap<strin
 
 /** Which of the orders that want something for which no bench day is left are left out: all, or the last where some of it is made already. */
 function leftOutNow(orders: readonly OrderFiled[], { demand: wanted, outside }: NeededOf, book: Book): LateOrder[] {
+  if (outside.length === 0) return [];
   const missingOf = (order: OrderFiled, keys: ReadonlySet<string>): PieceFacts[] => {
     const ids = order.lines.flatMap((line) => boxFor(order, line, book)?.facts.pieces ?? []);
     return [...new Set(ids.map(({ pieceId }) => pieceId))].flatMap((id) => {
