@@ -14,7 +14,7 @@ export interface Pack extends PackedAs {
   readonly handOver: Day;
   readonly count: number;
   readonly minutes: number;
-  /** By the nuts in what is packed: it belongs to that turn of the day. */
+  /** By the nuts in what is packed: it belongs to that part of the day. */
   readonly nuts: NutClass;
 }
 

@@ -24,6 +24,19 @@ type Orders = Parameters<typeof solveSeason>[0]['orders'];
 const promiseCheck = (of: typeof book, orders: Orders, wanted: Orders[number], today: string): Promise<PromiseCheck> =>
   check({ book: of, orders, today, guide: null }, wanted, { solver });
 
+/** All of the first order on the only Saturday that a second one for the Monday after can have. */
+const decided = {
+  book,
+  orders: [order('first', { box: 350 }, '2026-12-08')],
+  today: TODAY,
+  guide: {
+    pieces: { 'square 2026-12-08': [{ day: '2026-11-28', amount: 350 }] },
+    components: {},
+    batches: [{ recipeId: 'fudge', day: '2026-11-28', size: 1, count: 7 }],
+    pins: [],
+  },
+};
+
 describe('a promise', () => {
   it('is feasible where there is room, and says so for that very day', async () => {
     expect(await promiseCheck(book, [], asked(100, '2026-12-05'), TODAY)).toEqual({
@@ -52,30 +65,13 @@ describe('a promise', () => {
   });
 
   it('is given where the days as they are decided have no room, but others would have', async () => {
-    // All of the first order on the only Saturday that the second one can have.
-    const others = [order('first', { box: 350 }, '2026-12-08')];
-    const guide = {
-      pieces: { 'square 2026-12-08': [{ day: '2026-11-28', amount: 350 }] },
-      components: {},
-      batches: [{ recipeId: 'fudge', day: '2026-11-28', size: 1, count: 7 }],
-      pins: [],
-    };
-    const ground = { book, orders: others, today: TODAY, guide };
-    const found = await check(ground, asked(300, '2026-11-30'), { solver });
+    const found = await check(decided, asked(300, '2026-11-30'), { solver });
     expect(found.verdict).toBe('tight');
     expect(found.why[0]).toBe('There is room for it once the season is planned again.');
   });
 
   it('says that it does not know, when there was no time to find out', async () => {
-    const others = [order('first', { box: 350 }, '2026-12-08')];
-    const guide = {
-      pieces: { 'square 2026-12-08': [{ day: '2026-11-28', amount: 350 }] },
-      components: {},
-      batches: [{ recipeId: 'fudge', day: '2026-11-28', size: 1, count: 7 }],
-      pins: [],
-    };
-    const ground = { book, orders: others, today: TODAY, guide };
-    const unknown = await check(ground, asked(300, '2026-11-30'), { solver, seconds: 0 });
+    const unknown = await check(decided, asked(300, '2026-11-30'), { solver, seconds: 0 });
     expect(unknown.verdict).toBe('not known');
     expect(unknown.why.at(-1)).toBe('That no other plan has room for it is not proven.');
   });
@@ -152,6 +148,21 @@ describe('a promise', () => {
   it('does not count an order twice that is stored already', async () => {
     const stored = asked(400, '2026-12-01');
     expect((await promiseCheck(book, [stored], stored, TODAY)).verdict).toBe('tight');
+  });
+
+  it('is worked out anew when what lies in place of what has changed, on one desk too', async () => {
+    const two = bookOf({
+      ingredients: [ingredient('sugar'), ingredient('nut', { contains: ['pecan'] })],
+      recipes: [recipe('plain', [line('sugar', 100)]), recipe('nutty', [line('nut', 100)], { handsMinutes: 600 })],
+      pieces: ['plain', 'nutty'].map((id) => piece(id, { kind: 'rolled', recipeId: id, centreGrams: 20 })),
+      boxes: [box('box', ['nutty'])],
+      kitchen: { ...kitchen, benchWeek: [{ weekday: 6, hours: 2 }] },
+    });
+    const desk = new PromiseDesk({ book: two, orders: [], today: TODAY, guide: null });
+    const wanted = order('asked', { box: 1 }, '2026-12-05', { exclusions: ['nuts'] });
+    expect((await desk.check(wanted, { solver, seconds: 1, laterSeconds: 0 })).verdict).toBe('not feasible');
+    const standIns = [{ boxId: 'box', pieceId: 'nutty', withId: 'plain' }];
+    expect((await desk.check({ ...wanted, standIns }, { solver })).verdict).toBe('feasible');
   });
 
   it('is given up between two days when nobody waits for it any more', async () => {

@@ -97,7 +97,7 @@ const tightDays = (before: Plan, after: Plan): string[] => {
 };
 
 /**
- * Judges a plan with the order in it: nothing of it may break a rule of the season's programme, whoever's order it is, and no day that the
+ * Judges a plan with the order in it: nothing of it may break a rule of the season's programme, whose order it may be, and no day that the
  * order changes may end too late that did not before.
  */
 function judge(before: Before, after: Plan, asked: OrderFiled, book: Book): Judged {
@@ -222,13 +222,11 @@ export class PromiseDesk {
   /** Judges the season as it is decided, with the order for a day in it. */
   private quick(asked: OrderFiled, day: Day): Judged {
     const { book, today, guide } = this.ground;
-    // How it is handed over and who asks changes nothing of the bench.
-    const { id, lines, exclusions } = asked;
-    const key = JSON.stringify([id, day, lines, exclusions, asked.agreed, asked.handOver.way]);
+    const moved = { ...asked, handOver: { ...asked.handOver, on: day } };
+    const key = JSON.stringify(moved);
     const there = this.judged.get(key);
     if (there) return there;
     const before = this.before(asked);
-    const moved = { ...asked, handOver: { ...asked.handOver, on: day } };
     const judged = judge(before, planSeason(book, [...before.others, moved], today, guide ?? undefined), asked, book);
     this.judged.set(key, judged);
     return judged;
@@ -280,12 +278,17 @@ export class PromiseDesk {
     const input = seasonInput(question);
     const built = buildSeason(input);
     const limit = () => ({ seconds: Math.max(LEAST_SECONDS, left()) });
-    if ((await solver(relaxed(built.model), limit())).status === 'impossible') return no(true);
+    // A day that ends late is no proof: the season would be planned with it. Only what holds without the rows of its end is one.
+    const isProven = async () => {
+      const { model } = buildSeason({ ...input, loose: true });
+      return (await solver(relaxed(model), limit())).status === 'impossible';
+    };
+    if ((await solver(relaxed(built.model), limit())).status === 'impossible') return no(await isProven());
     // Any plan will do: the quick search finds one sooner; only the programme itself can say that there is none.
     const found =
       (await searchSeason(built, solver, limit())) ??
       (await solver(built.model, { ...limit(), gap: GAP, start: built.start }));
-    if (found.status === 'impossible') return no(true);
+    if (found.status === 'impossible') return no(await isProven());
     if (found.values.length === 0) return no(false);
     const guide = await settledPlan(input, built, found.values, solver);
     const judged = judgeIt(guide);

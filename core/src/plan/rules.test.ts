@@ -3,9 +3,8 @@ import fc from 'fast-check';
 import { batch, bookOf, box, ingredient, kitchen, line, order, piece, recipe, TODAY } from '../../testing/kitchen.js';
 import { verifyBench } from '../../testing/verify-bench.js';
 import { verifyPlan } from '../../testing/verify-plan.js';
-import { costOfBoxes } from '../money/index.js';
 import { addDays } from '../quantity/index.js';
-import { benchDay, breachesOf, planSeason, readyOn, shoppingList, tryMove, workDays, type Making } from './index.js';
+import { benchDay, breachesOf, planSeason, readyOn, tryMove, workDays } from './index.js';
 
 const week = [2, 4, 6].map((weekday) => ({ weekday, hours: 6 }));
 const bench = { ...kitchen, benchWeek: week, setUpMinutes: 5, cleanMinutes: 10 };
@@ -253,58 +252,5 @@ describe('boxes that take longer to pack than a day has', () => {
     expect(packed.flatMap(({ packs }) => packs).reduce((sum, { count }) => sum + count, 0)).toBe(90);
     for (const { day } of plan.finishings) expect(day <= '2026-12-08').toBe(true);
     expect(verifyPlan(plan, book, orders, TODAY)).toEqual([]);
-  });
-});
-
-describe('shopping', () => {
-  const listOf = (more: Parameters<typeof ingredient>[1], uses: Readonly<Record<string, number>>) => {
-    const book = bookOf({
-      ingredients: [ingredient('cream', more)],
-      recipes: [recipe('sauce', [line('cream', 1)])],
-    });
-    const makings = Object.entries(uses).map(([day, grams]) => ({
-      recipeId: 'sauce',
-      day,
-      batches: [{ size: grams, count: 1 }],
-    }));
-    return shoppingList(makings as unknown as Making[], book);
-  };
-  const tub = { name: 'tub', amount: 500, unit: 'g' as const, priceMinor: 300 };
-
-  it('carries what is left of one time over to the next uses, as long as it keeps', () => {
-    // 100 g of the first tub are left when the second is bought, and keep until that day, but not until the next.
-    const uses = { '2026-12-01': 400, '2026-12-08': 150, '2026-12-09': 450 };
-    expect(listOf({ packs: [tub], keepsDays: 7 }, uses)).toMatchObject([
-      { missingGrams: 400, costMinor: 300, notBefore: '2026-12-01', buyBy: '2026-12-01', leftGrams: 0 },
-      { missingGrams: 500, costMinor: 300, onHandGrams: 100, leftGrams: 0, buyBy: '2026-12-08' },
-    ]);
-  });
-
-  it('never says not before a day that is after the last one, whatever it waits for', () => {
-    const day = fc.integer({ min: 1, max: 28 }).map((each) => `2026-12-${String(each).padStart(2, '0')}`);
-    fc.assert(
-      fc.property(
-        fc.dictionary(day, fc.integer({ min: 1, max: 900 }), { minKeys: 1, maxKeys: 6 }),
-        fc.integer({ min: 0, max: 10 }),
-        fc.integer({ min: 0, max: 12 }),
-        (uses, keepsDays, leadDays) => {
-          for (const { notBefore, buyBy } of listOf({ packs: [{ ...tub, leadDays }], keepsDays }, uses))
-            if (notBefore !== null) expect(notBefore <= buyBy).toBe(true);
-        },
-      ),
-    );
-  });
-
-  it('leaves water to the tap, unless it is bought', () => {
-    const water = { name: 'Tap water' };
-    expect(listOf(water, { '2026-12-01': 400 })).toEqual([]);
-    expect(listOf({ ...water, packs: [tub] }, { '2026-12-01': 400 })).toHaveLength(1);
-    const book = bookOf({
-      ...jellies,
-      ingredients: [ingredient('sugar', { packs: [tub] }), ingredient('water', water)],
-      recipes: [recipe('jelly', [line('sugar', 400), line('water', 100)])],
-    });
-    expect(costOfBoxes(book)[0]?.unpriced).toEqual([]);
-    expect(book.findings.map(({ code }) => code)).not.toContain('ingredient-unpriced');
   });
 });

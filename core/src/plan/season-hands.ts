@@ -55,22 +55,22 @@ const WORTH_A_ROW = 20;
  * What has no nuts, tree nuts and peanut come one after another, so that what takes its time in one of them cannot be waited for in the
  * others: the longest chain of one, and all hands of the others, must fit into the day.
  */
-function addTurns(draft: SeasonDraft, day: Day, turns: readonly Part[], cleaning: readonly Term[]): void {
+function addParts(draft: SeasonDraft, day: Day, parts: readonly Part[], cleaning: readonly Term[]): void {
   const { input, model, minutesOn, makes, serves } = draft;
   const { book, packing } = input;
   const { kitchen } = book;
   const helpMinutes = helperHours(day, kitchen) * 60;
   const end = minutesOn(day) + kitchen.overtimeMinutes;
   const row = (nuts: NutClass, chain: Term) => {
-    const others = turns.filter((turn) => turn.nuts !== nuts);
-    const made = merged([...others.flatMap((turn) => turn.made), ...cleaning]);
-    const finished = others.flatMap((turn) => turn.finished);
+    const others = parts.filter((part) => part.nuts !== nuts);
+    const made = merged([...others.flatMap((part) => part.made), ...cleaning]);
+    const finished = others.flatMap((part) => part.finished);
     const packed = (packing.packs.get(day) ?? [])
       .filter((pack) => pack.nuts !== nuts)
       .reduce((sum, { minutes }) => sum + minutes, 0);
-    // With a helper, what is finished and packed in the other turns may be done beside all this, or only in part.
-    if (helpMinutes > 0) model.atMost(`turn ${day}`, [chain, ...made], end);
-    model.atMost(`turn ${day}`, merged([chain, ...made, ...finished]), Math.max(0, end - packed + helpMinutes));
+    // With a helper, what is finished and packed in the other parts may be done beside all this, or only in part.
+    if (helpMinutes > 0) model.atMost(`part ${day}`, [chain, ...made], end);
+    model.atMost(`part ${day}`, merged([chain, ...made, ...finished]), Math.max(0, end - packed + helpMinutes));
   };
   for (const { facts, bodyId, column, demand, day: madeOn, finishedOn } of serves) {
     const body = book.recipes.get(bodyId);
@@ -187,7 +187,7 @@ export function addHands(draft: SeasonDraft): void {
     const hands = [...parts.flatMap(({ made, finished: of }) => [...made, ...of]), ...cleaning];
     const row = model.atMost(`hands ${day}`, [...hands, [over, -1], [help, -1]], minutes - pack - going);
     claims.push({ row, kind: 'day', day, text: `${String(Math.round(minutes))} minutes of hands` });
-    if (!input.bare && !input.loose && !hasPins(input, day)) addTurns(draft, day, parts, cleaning);
+    if (!input.bare && !input.loose && !hasPins(input, day)) addParts(draft, day, parts, cleaning);
   }
 }
 

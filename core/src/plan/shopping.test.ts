@@ -2,6 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import type { WeighedPack } from '../ingredient/index.js';
 import { bookOf, ingredient, line, recipe } from '../../testing/kitchen.js';
+import { costBasis } from '../money/index.js';
 import { afterBuying, choosePacks, shoppingList, type Making } from './index.js';
 
 const pack = (name: string, grams: number, priceMinor: number): WeighedPack => ({
@@ -80,7 +81,8 @@ describe('whole packs', () => {
   });
 });
 
-const flat = { packs: [{ name: 'tub', amount: 500, unit: 'g' as const, priceMinor: 300 }] };
+const tub = { name: 'tub', amount: 500, unit: 'g' as const, priceMinor: 300 };
+const flat = { packs: [tub] };
 /** Days of which each takes so much of one ingredient. */
 const listOf = (more: Parameters<typeof ingredient>[1], uses: Readonly<Record<string, number>>) => {
   const book = bookOf({
@@ -131,6 +133,42 @@ describe('the list', () => {
   const anyStock = fc.array(fc.record({ grams: fc.integer({ min: 1, max: 600 }), useBy: day }), { maxLength: 4 });
   const anyUses = fc.dictionary(day, fc.integer({ min: 1, max: 900 }), { minKeys: 1, maxKeys: 6 });
   const two = [...flat.packs, { name: 'can', amount: 1200, unit: 'g' as const, priceMinor: 600 }];
+
+  it('carries what is left of one time over to the next uses, as long as it keeps', () => {
+    // 100 g of the first tub are left when the second is bought, and keep until that day, but not until the next.
+    const uses = { '2026-12-01': 400, '2026-12-08': 150, '2026-12-09': 450 };
+    expect(listOf({ keepsDays: 7 }, uses)).toMatchObject([
+      { missingGrams: 400, costMinor: 300, notBefore: '2026-12-01', buyBy: '2026-12-01', leftGrams: 0 },
+      { missingGrams: 500, costMinor: 300, onHandGrams: 100, leftGrams: 0, buyBy: '2026-12-08' },
+    ]);
+  });
+
+  it('never says not before a day that is after the last one, whatever it waits for', () => {
+    const day = fc.integer({ min: 1, max: 28 }).map((each) => `2026-12-${String(each).padStart(2, '0')}`);
+    fc.assert(
+      fc.property(
+        fc.dictionary(day, fc.integer({ min: 1, max: 900 }), { minKeys: 1, maxKeys: 6 }),
+        fc.integer({ min: 0, max: 10 }),
+        fc.integer({ min: 0, max: 12 }),
+        (uses, keepsDays, leadDays) => {
+          for (const { notBefore, buyBy } of listOf({ packs: [{ ...tub, leadDays }], keepsDays }, uses))
+            if (notBefore !== null) expect(notBefore <= buyBy).toBe(true);
+        },
+      ),
+    );
+  });
+
+  it('leaves water to the tap, unless it is bought', () => {
+    const water = { name: 'Tap water' };
+    expect(listOf({ ...water, packs: [] }, { '2026-12-01': 400 })).toEqual([]);
+    expect(listOf(water, { '2026-12-01': 400 })).toHaveLength(1);
+    const book = bookOf({
+      ingredients: [ingredient('sugar', { packs: [tub] }), ingredient('water', water)],
+      recipes: [recipe('jelly', [line('sugar', 400), line('water', 100)])],
+    });
+    expect([...costBasis(book).costs.unpriced]).toEqual([]);
+    expect(book.findings.map(({ code }) => code)).not.toContain('ingredient-unpriced');
+  });
 
   it('accounts for every gram, whatever there is and whatever is made', () => {
     fc.assert(

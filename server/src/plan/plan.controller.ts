@@ -187,6 +187,6 @@ export class PlanController {
   @Get('findings')
   @ApiOperation({ summary: 'What must be settled, the gravest first' })
   async findings(): Promise<readonly Finding[]> {
-    return (await this.books.plan()).plan.findings;
+    return (await this.plan()).findings;
   }
 }

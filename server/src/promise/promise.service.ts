@@ -31,6 +31,8 @@ export class PromiseService implements OnModuleDestroy {
   private ground: { readonly season: Season; readonly today: Day } | null = null;
   private readonly waiting = new Map<number, Waiting>();
   private readonly kept = new Map<string, PromiseCheck>();
+  /** Forgotten questions that the thread has not given up yet, each with the moment at which it is ended. */
+  private readonly givenUp = new Map<number, NodeJS.Timeout>();
 
   /**
    * @param signal gives the question up
@@ -60,6 +62,7 @@ export class PromiseService implements OnModuleDestroy {
   async onModuleDestroy(): Promise<void> {
     const { worker } = this;
     this.worker = null;
+    for (const late of this.givenUp.values()) clearTimeout(late);
     for (const { reject } of this.waiting.values()) reject(new GivenUp('The server stops.'));
     this.waiting.clear();
     await worker?.terminate();
@@ -90,21 +93,30 @@ export class PromiseService implements OnModuleDestroy {
     const { worker } = this;
     if (!worker) return;
     this.post({ kind: 'forget', number });
-    const late = setTimeout(() => {
-      if (this.worker !== worker) return;
-      this.worker = null;
-      void worker.terminate();
-      for (const [each, { asked }] of this.waiting) this.post({ kind: 'ask', number: each, asked });
-    }, GRACE_MS);
-    worker.on('message', (answer: Answer) => {
-      if (answer.number === number) clearTimeout(late);
-    });
+    this.givenUp.set(
+      number,
+      setTimeout(() => {
+        this.startAnew(worker);
+      }, GRACE_MS),
+    );
+  }
+
+  /** Ends a thread that is in the middle of something, and asks another what is still waited for. */
+  private startAnew(worker: Worker): void {
+    if (this.worker !== worker) return;
+    this.worker = null;
+    for (const late of this.givenUp.values()) clearTimeout(late);
+    this.givenUp.clear();
+    void worker.terminate();
+    for (const [number, { asked }] of this.waiting) this.post({ kind: 'ask', number, asked });
   }
 
   private thread(): Worker {
     if (this.worker) return this.worker;
     const worker = new Worker(WORKER);
     worker.on('message', ({ number, check, error }: Answer) => {
+      clearTimeout(this.givenUp.get(number));
+      this.givenUp.delete(number);
       const waiting = this.waiting.get(number);
       this.waiting.delete(number);
       if (check) waiting?.resolve(check);
