@@ -47,6 +47,8 @@ test('one order with an exclusion, from a line in the book to a labelled, costed
     await page.getByLabel('Box', { exact: true }).fill('Sesame');
     await page.getByRole('option', { name: 'Sesame box' }).click();
     await page.getByRole('button', { name: 'Save' }).click();
+    // The form shows the same decision while it is typed: the one of the stored order is settled
+    await expect(page.getByRole('heading', { name: 'Hesper Lindqvist-Moor' })).toBeVisible();
     const finding = page
       .getByRole('listitem')
       .filter({ hasText: 'wants no sesame, but Sesame box contains sesame (Sesame shard)' });

@@ -172,7 +172,7 @@ function readDays(reader: Reader): Day | null {
   const why = others.length > 0 ? 'which day is meant?' : first.why;
   return reader.ask(
     `day ${words}`,
-    `“${words}”: ${why}${choices.length === 0 ? ' Write the day.' : ''}`,
+    `“${words}”: ${why}${choices.length > 0 ? '' : why.endsWith('?') ? ' Write the day.' : ': write the day.'}`,
     choices.map((value) => ({ value, label: sayFully(value, today) })),
     words,
   );

@@ -78,8 +78,8 @@ export function Orders() {
   return (
     <>
       {!id && <Answer plan={plan} />}
-      {!id && <Findings findings={plan.findings.filter((each) => each.about.noun === 'order')} atFirst={2} />}
       {!id && <QuickEntry />}
+      {!id && <Findings findings={plan.findings.filter((each) => each.about.noun === 'order')} atFirst={2} />}
       {!id && (
         <Box sx={{ display: 'flex', gap: 1, mb: 1.5, flexWrap: 'wrap' }}>
           <ToggleButtonGroup

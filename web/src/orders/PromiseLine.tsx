@@ -53,7 +53,7 @@ export function PromiseLine({ draft, id, onDay }: PromiseProps) {
   const later = verdict === 'not feasible' || verdict === 'not known' ? earliest : null;
   return (
     <Alert severity={severity} data-testid="promise" sx={{ mb: 1.5 }}>
-      {[words, ...why, ...toSettle].join(' ')}
+      {[words, ...toSettle, ...why].join(' ')}
       {verdict === 'not feasible' && later === null && ' No day was found for it in the next five weeks.'}
       {later !== null && (
         <div>
