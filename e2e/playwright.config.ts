@@ -5,8 +5,8 @@ const report = process.env['REPORT_FILE'];
 export default defineConfig({
   testDir: '.',
   // Limits only stop what hangs: on a busy machine anything may take its time.
-  timeout: 900_000,
-  expect: { timeout: 120_000 },
+  timeout: 1_800_000,
+  expect: { timeout: 300_000 },
   fullyParallel: true,
   workers: 2,
   forbidOnly: true,

@@ -36,17 +36,29 @@ async function check(name, command, args) {
   say(ok, name, since, output);
 }
 
+/** What failed of a runner's tests, in its own words. */
+const failures = ({ testResults = [] }) =>
+  testResults.flatMap(({ name, message, assertionResults }) => {
+    const broken = assertionResults.filter(({ status }) => status === 'failed');
+    if (broken.length > 0)
+      return broken.map(({ fullName, failureMessages }) => `${name}\n  ${fullName}\n${failureMessages.join('\n')}`);
+    return message && assertionResults.length === 0 ? [`${name}\n${message}`] : [];
+  });
+
 /** A test runner that writes how many tests passed and failed. */
 async function tests(name, command, args, report, count, env = {}) {
   const since = Date.now();
   const file = join(root, '.cache', report);
   rmSync(file, { force: true });
   const { ok, output } = await tryRun(command, args, { ...env, REPORT_FILE: file });
-  const result = existsSync(file) ? count(JSON.parse(readFileSync(file, 'utf8'))) : { passed: 0, failed: 0 };
+  const read = existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : null;
+  const result = read ? count(read) : { passed: 0, failed: 0 };
   passed += result.passed;
   // A runner that failed without a failing test has still failed.
   failed += ok ? result.failed : Math.max(1, result.failed);
-  say(ok, `${name}: ${result.passed} passed, ${result.failed} failed`, since, output);
+  // What failed is said by itself: it would be lost in a long output.
+  const broken = read ? failures(read) : [];
+  say(ok, `${name}: ${result.passed} passed, ${result.failed} failed`, since, broken.join('\n\n') || output);
 }
 
 checkNode();

@@ -225,7 +225,7 @@ async function solvedFrom(built: SeasonModel, solver: Solver, options: SolveOpti
   const values = model.columns.map((_column, index) => decided.get(index) ?? 0);
   const stands = async () => {
     const held = withHeld(model, values, (column) => decided.has(column));
-    return (await solver(held, { seconds: 1 })).values.length > 0;
+    return (await solver(held, { seconds: 5 })).values.length > 0;
   };
   if (start.length > 0 && (await stands())) return solver(model, { ...options, start });
   const quick = await searchSeason(built, solver, options);

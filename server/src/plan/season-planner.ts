@@ -47,6 +47,9 @@ const PLAN = { gap: 0.01, seconds: 60 };
 const MOST_ROUNDS = 4;
 /** What a change would do is wanted soon, and need not be known as closely. */
 const WHAT_IF = { gap: 0.02, seconds: 12 };
+/** On a busy machine nothing may be found in that time: then it is looked for this many times as long, but no longer than this. */
+const LONGER = 4;
+const MOST_SECONDS = 240;
 
 /** Plans the season with the solver, one job at a time; the last good plan stays as long as it runs. */
 @Injectable()
@@ -246,13 +249,16 @@ export class SeasonPlanner {
     limits: typeof PLAN,
   ): Promise<SeasonSolution | null> {
     try {
-      const solution = await solveSeason(question, this.solver.solve, {
-        ...limits,
-        onProgress: ({ objective, bound }) => {
-          this.running = { ...this.running, objective, bound };
-        },
-      });
-      return solution;
+      for (let { seconds } = limits; ; seconds *= LONGER) {
+        const solution = await solveSeason(question, this.solver.solve, {
+          gap: limits.gap,
+          seconds,
+          onProgress: ({ objective, bound }) => {
+            this.running = { ...this.running, objective, bound };
+          },
+        });
+        if (solution.status !== 'none' || seconds * LONGER > MOST_SECONDS) return solution;
+      }
     } catch (error) {
       const stopped = error instanceof GivenUp;
       if (stopped && this.isAgain) return null;

@@ -25,6 +25,8 @@ interface Waiting {
 /** Works promises out in a thread of its own, over the season as it was last stored; what nobody waits for any more is given up. */
 @Injectable()
 export class PromiseService implements OnModuleDestroy {
+  /** Seconds within which another plan is looked for; undefined for the usual ones. */
+  seconds: number | undefined;
   private worker: Worker | null = null;
   private count = 0;
   /** What the thread's answers rest on. */
@@ -53,7 +55,7 @@ export class PromiseService implements OnModuleDestroy {
       signal.addEventListener('abort', () => {
         this.forget(number);
       });
-      this.post({ kind: 'ask', number, asked });
+      this.ask(number, asked);
     });
     if (this.ground.season === season && this.kept.size < MOST_KEPT) this.kept.set(key, check);
     return check;
@@ -66,6 +68,10 @@ export class PromiseService implements OnModuleDestroy {
     for (const { reject } of this.waiting.values()) reject(new GivenUp('The server stops.'));
     this.waiting.clear();
     await worker?.terminate();
+  }
+
+  private ask(number: number, asked: OrderFiled): void {
+    this.post({ kind: 'ask', number, asked, seconds: this.seconds });
   }
 
   private groundOf(): Message {
@@ -108,7 +114,7 @@ export class PromiseService implements OnModuleDestroy {
     for (const late of this.givenUp.values()) clearTimeout(late);
     this.givenUp.clear();
     void worker.terminate();
-    for (const [number, { asked }] of this.waiting) this.post({ kind: 'ask', number, asked });
+    for (const [number, { asked }] of this.waiting) this.ask(number, asked);
   }
 
   private thread(): Worker {

@@ -1,11 +1,14 @@
 import { request } from 'node:http';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import type { PromiseCheck } from '@usual-pantry/core/plan';
+import { PromiseService } from './promise.service.js';
 import { openServer, type TestServer } from '../testing/server.js';
 
 let server: TestServer;
 beforeAll(async () => {
   server = await openServer({ demo: true });
+  // On a busy machine it may take its time, and is not given up for that.
+  server.app.get(PromiseService).seconds = 300;
 });
 afterAll(() => server.close());
 

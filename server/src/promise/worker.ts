@@ -18,8 +18,15 @@ export interface Ground {
 /** A question over the ground that was last laid, or one that nobody waits for any more. */
 export type Message =
   | Ground
-  | { readonly kind: 'ask'; readonly number: number; readonly asked: OrderFiled }
+  | {
+      readonly kind: 'ask';
+      readonly number: number;
+      readonly asked: OrderFiled;
+      readonly seconds: number | undefined;
+    }
   | { readonly kind: 'forget'; readonly number: number };
+
+type Question = Extract<Message, { kind: 'ask' }>;
 
 export interface Answer {
   readonly number: number;
@@ -42,12 +49,13 @@ const between = (number: number) => async () => {
   if (forgotten.delete(number)) throw new Forgotten();
 };
 
-async function answer(number: number, asked: OrderFiled, at: PromiseDesk): Promise<Answer> {
+async function answer({ number, asked, seconds }: Question, at: PromiseDesk): Promise<Answer> {
   try {
     const highs = await runtime;
     const check = await at.check(asked, {
       solver: (model, options) => Promise.resolve(solveWithHighs(highs, model, options)),
       between: between(number),
+      ...(seconds === undefined ? {} : { seconds, laterSeconds: seconds }),
     });
     return { number, check };
   } catch (error) {
@@ -64,7 +72,7 @@ parentPort?.on('message', (message: Message) => {
     const at = desk;
     if (at)
       queue = queue.then(async () => {
-        parentPort?.postMessage(await answer(message.number, message.asked, at));
+        parentPort?.postMessage(await answer(message, at));
       });
   }
 });
