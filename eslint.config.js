@@ -1,12 +1,25 @@
 import reactHooks from 'eslint-plugin-react-hooks';
+import regexp from 'eslint-plugin-regexp';
 import tseslint from 'typescript-eslint';
 
-// Only the rules of React's hooks and compiler: oxlint, which knows the types and takes seconds, checks everything else (.oxlintrc.json).
+// Only what oxlint (.oxlintrc.json), which knows the types and takes seconds, does not have: the rules of React's hooks and compiler,
+// and that no regular expression takes longer than in proportion to its input.
 export default [
   { ignores: ['**/dist/**', '**/node_modules/**', '.cache/**', 'data/**', 'test-results/**'] },
   {
     ...reactHooks.configs.flat['recommended-latest'],
     files: ['web/**/*.{ts,tsx}'],
     languageOptions: { parser: tseslint.parser },
+  },
+  {
+    files: ['{core,server,web}/src/**/*.{ts,tsx}'],
+    ignores: ['**/*.test.*', '**/testing/**'],
+    plugins: { regexp },
+    languageOptions: { parser: tseslint.parser },
+    rules: {
+      'regexp/no-super-linear-backtracking': ['error', { report: 'certain' }],
+      'regexp/no-super-linear-move': ['error', { report: 'certain', ignoreSticky: true }],
+      'regexp/no-potentially-useless-backreference': 'error',
+    },
   },
 ];

@@ -36,21 +36,50 @@ import { ComposeController } from './box/compose.controller.js';
 import { PromiseService } from './promise/promise.service.js';
 import { SolverService } from './solver/solver.service.js';
 import { RevisionInterceptor } from './http/revision.interceptor.js';
+import { Audit } from './door/audit.js';
+import { DoorController, SERVED_AT } from './door/door.controller.js';
+import { DOOR_LOCKED, DoorService } from './door/door.service.js';
+import { VisitorInterceptor } from './door/visitor.interceptor.js';
+import { ProblemController } from './http/problem.controller.js';
+import { BackupController } from './storage/backup.controller.js';
+import { Backups } from './storage/backups.js';
+import { Closing } from './storage/closing.js';
+import { Database } from './storage/database.js';
 import { Disk } from './storage/disk.js';
+import { Diagnostics } from './watch/diagnostics.js';
+import { RequestLog } from './watch/request-log.js';
+import { WatchController } from './watch/watch.controller.js';
 import { UnitOfWork } from './storage/unit-of-work.js';
+
+/** What the server is built around. */
+interface Around {
+  readonly database: Database;
+  readonly clock: Clock;
+  readonly isLocked: boolean;
+  readonly servedAt: () => readonly string[];
+}
 
 /** Everything that the server is made of, around one open database. */
 @Module({})
 export class AppModule {
-  static around(dataSource: DataSource, clock: Clock, dataDir: string): DynamicModule {
+  static around({ database, clock, isLocked, servedAt }: Around): DynamicModule {
     return {
       module: AppModule,
       providers: [
-        { provide: DataSource, useValue: dataSource },
+        { provide: Database, useValue: database },
+        { provide: DataSource, useValue: database.dataSource },
         { provide: Clock, useValue: clock },
-        { provide: DATA_DIR, useValue: dataDir },
+        { provide: DATA_DIR, useValue: database.folder.path },
+        { provide: DOOR_LOCKED, useValue: isLocked },
+        { provide: SERVED_AT, useValue: servedAt },
         Disk,
         UnitOfWork,
+        Closing,
+        Backups,
+        Audit,
+        DoorService,
+        RequestLog,
+        Diagnostics,
         BookService,
         KitchenRecords,
         IngredientRecords,
@@ -65,10 +94,15 @@ export class AppModule {
         SolverService,
         PromiseService,
         SeasonPlanner,
+        { provide: APP_INTERCEPTOR, useClass: VisitorInterceptor },
         { provide: APP_INTERCEPTOR, useClass: RevisionInterceptor },
         { provide: APP_INTERCEPTOR, useClass: PlanAheadInterceptor },
       ],
       controllers: [
+        DoorController,
+        ProblemController,
+        BackupController,
+        WatchController,
         BookController,
         KitchenController,
         IngredientController,

@@ -160,7 +160,6 @@ describe.each(nouns)('$path', ({ path, draft, edit, wrong, at }) => {
       version: number;
     };
     expect(added).toMatchObject(draft);
-    expect(added.version).toBe(1);
     expect((await server.http.get(`/api/${path}/${added.id}`).expect(200)).body).toEqual(added);
     const { id, ...stored } = added;
     const changed = (
@@ -169,10 +168,20 @@ describe.each(nouns)('$path', ({ path, draft, edit, wrong, at }) => {
         .send({ ...stored, ...edit })
         .expect(200)
     ).body as object;
-    expect(changed).toMatchObject({ ...edit, version: 2 });
+    expect(changed).toMatchObject({ ...edit, version: added.version + 1 });
     expect((await server.http.get(`/api/${path}/${id}`)).body).toEqual(changed);
-    await server.http.delete(`/api/${path}/${id}?version=2`).expect(204);
+    await server.http.delete(`/api/${path}/${id}?version=${added.version + 1}`).expect(204);
     await server.http.get(`/api/${path}/${id}`).expect(404);
+    // One that takes its place is none that a page of before may change
+    const again = (
+      await server.http
+        .post(`/api/${path}`)
+        .send({ ...draft, id })
+        .expect(201)
+    ).body as { version: number };
+    expect(again.version).toBeGreaterThan(added.version + 1);
+    await server.http.delete(`/api/${path}/${id}?version=${added.version}`).expect(409);
+    await server.http.delete(`/api/${path}/${id}?version=${again.version}`).expect(204);
   });
 
   it('keep the id that they are given, once', async () => {
@@ -185,7 +194,7 @@ describe.each(nouns)('$path', ({ path, draft, edit, wrong, at }) => {
       .post(`/api/${path}`)
       .send({ ...draft, id })
       .expect(409);
-    expect(body).toMatchObject({ code: 'stale', current: { id } });
+    expect(body).toMatchObject({ code: 'id-taken', current: { id } });
     await server.http
       .post(`/api/${path}`)
       .send({ ...draft, id: '../up' })
@@ -209,7 +218,7 @@ describe.each(nouns)('$path', ({ path, draft, edit, wrong, at }) => {
       .send({ ...draft, version: 1 })
       .expect(404);
     await server.http.delete(`/api/${path}/nobody?version=1`).expect(404);
-    await server.http.delete(`/api/${path}/nobody`).expect(422);
+    await server.http.delete(`/api/${path}/nobody`).expect(400);
   });
 
   it('are listed in order, page by page', async () => {

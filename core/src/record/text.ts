@@ -24,7 +24,7 @@ export function textFault(text: string): string | null {
 }
 
 /** Deeper than this nothing is nested that anybody writes. */
-const MOST_DEPTH = 60;
+export const MOST_DEPTH = 60;
 
 /**
  * The same value with every text in it composed (Unicode NFC), so that equal names are equal; and every text that cannot be stored as it is.
@@ -55,3 +55,27 @@ export function cleanTexts(value: unknown): { readonly value: unknown; readonly 
   };
   return { value: clean(value, []), wrong };
 }
+
+/** Letters that are no letter with a mark, and what they are looked for as. */
+const plain: Readonly<Record<string, string>> = {
+  ß: 'ss',
+  ø: 'o',
+  ł: 'l',
+  đ: 'd',
+  ð: 'd',
+  þ: 'th',
+  æ: 'ae',
+  œ: 'oe',
+  ı: 'i',
+};
+
+/**
+ * A text as it is searched by: without case, accents and width.
+ * @example foldText('Öberg') // 'oberg'
+ */
+export const foldText = (text: string): string =>
+  text
+    .normalize('NFKD')
+    .replace(/\p{M}/gu, '')
+    .toLowerCase()
+    .replace(/[ßøłđðþæœı]/g, (letter) => plain[letter] ?? letter);

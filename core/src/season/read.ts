@@ -14,7 +14,7 @@ export type Reading =
   | { readonly file: SeasonFile; readonly wrong: readonly [] }
   | { readonly file: null; readonly wrong: readonly WrongValue[] };
 
-const nouns = ['ingredients', 'recipes', 'pieces', 'boxes', 'orders', 'batches'] as const;
+const nouns = ['ingredients', 'recipes', 'pieces', 'boxes', 'orders', 'batches', 'messages'] as const;
 
 /** Every record named twice. */
 const doubles = (file: SeasonFile): WrongValue[] =>
@@ -28,6 +28,19 @@ const doubles = (file: SeasonFile): WrongValue[] =>
       return [{ path: [noun, index, 'id'], message: `"${id}" is there twice` }];
     });
   });
+
+/** Versions of recipes that are not in the file, and versions that are there twice. */
+function wrongInVersions({ recipeVersions }: SeasonFile, recipes: ReadonlySet<string>): WrongValue[] {
+  const seen = new Set<string>();
+  return recipeVersions.flatMap(({ recipeId, version }, index): WrongValue[] => {
+    const key = `${recipeId} ${String(version)}`;
+    const path = ['recipeVersions', index];
+    if (!recipes.has(recipeId)) return [{ path: [...path, 'recipeId'], message: `there is no recipe "${recipeId}"` }];
+    if (seen.has(key)) return [{ path: [...path, 'version'], message: `"${key}" is there twice` }];
+    seen.add(key);
+    return [];
+  });
+}
 
 /** Every name of a record that is not in the file, every record named twice, and the first cycle of recipes. */
 export function crossCheck(file: SeasonFile): WrongValue[] {
@@ -48,6 +61,7 @@ export function crossCheck(file: SeasonFile): WrongValue[] {
     ...file.boxes.flatMap((each, at) => under(['boxes', at], wrongInBox(each, known))),
     ...file.orders.flatMap((each, at) => under(['orders', at], wrongInOrder(each, known))),
     ...file.batches.flatMap((each, at) => under(['batches', at], wrongInBatch(each, known))),
+    ...wrongInVersions(file, ids.recipe),
     ...(cycle ? under(['recipes', file.recipes.findIndex((each) => each.id === cycle.recipeId)], [cycle.wrong]) : []),
   ];
 }
@@ -100,5 +114,11 @@ export function moveSeason(file: SeasonFile, today: Day): SeasonFile {
       ...order,
       handOver: { ...order.handOver, on: move(order.handOver.on) },
     })),
+    recipeVersions: file.recipeVersions.map((each) => ({ ...each, replacedOn: move(each.replacedOn) })),
+    messages: file.messages.map((each) => {
+      const { order } = each.message;
+      const moved = { ...order, handOver: { ...order.handOver, on: move(order.handOver.on) } };
+      return { ...each, message: { ...each.message, order: moved } };
+    }),
   };
 }

@@ -2,12 +2,35 @@ import { z } from 'zod';
 import { batchFiledSchema } from '../batch/index.js';
 import { boxFiledSchema } from '../box/index.js';
 import { ingredientFiledSchema } from '../ingredient/index.js';
+import { messageFates, shopMessageSchema } from '../intake/index.js';
 import { kitchenDraftSchema } from '../kitchen/index.js';
 import { guideSchema } from '../plan/index.js';
 import { orderFiledSchema } from '../order/index.js';
 import { pieceFiledSchema } from '../piece/index.js';
-import { recipeFiledSchema } from '../recipe/index.js';
-import { daySchema } from '../record/index.js';
+import { recipeDraftSchema, recipeFiledSchema } from '../recipe/index.js';
+import { daySchema, idSchema, versionSchema } from '../record/index.js';
+
+/** A recipe as it was before an edit. */
+const recipeVersionFiledSchema = z.strictObject({
+  recipeId: idSchema,
+  version: versionSchema,
+  replacedOn: daySchema,
+  draft: recipeDraftSchema,
+});
+
+/** A message of the shop, and what became of it. */
+const messageFiledSchema = z.strictObject({
+  id: idSchema,
+  receivedAt: z.iso.datetime(),
+  reference: shopMessageSchema.shape.reference,
+  revision: shopMessageSchema.shape.revision,
+  message: shopMessageSchema,
+  fate: z.enum(messageFates),
+  why: z.string().max(4000),
+  orderId: idSchema,
+  /** Whether the order is still as this message left it: then a later message is taken without a question. */
+  orderStands: z.boolean(),
+});
 
 /** Everything that is kept, in one file. */
 export const seasonFileSchema = z
@@ -24,6 +47,9 @@ export const seasonFileSchema = z
     orders: z.array(orderFiledSchema).max(20000),
     /** Batches that were made. */
     batches: z.array(batchFiledSchema).max(20000).default([]),
+    recipeVersions: z.array(recipeVersionFiledSchema).max(50000).default([]),
+    /** What the shop has sent. */
+    messages: z.array(messageFiledSchema).max(50000).default([]),
     /** What was decided about the days; null when nothing was. */
     plan: guideSchema.nullable().default(null),
   })

@@ -5,6 +5,7 @@ import { Column, Entity, PrimaryColumn } from 'typeorm';
 export class BatchRow {
   @PrimaryColumn('text') id: string;
   @Column('integer') version: number;
+  @Column('text', { select: false }) searchText: string;
   @Column('text') recipeId: string;
   @Column('text') madeOn: string;
   @Column('real') size: number;

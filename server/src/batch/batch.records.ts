@@ -88,12 +88,15 @@ export class BatchRecords extends Records<BatchDraft, BatchRow> {
    * @throws Refused as {@link create} does, for the first that is wrong; 422 with every ingredient that was never on hand and not accounted for
    */
   createAll(drafts: readonly BatchDraft[], from: BroughtIn): Promise<Stored<BatchDraft>[]> {
-    return this.work.write(async (manager) => {
-      await this.bringIn(drafts, from, manager);
-      const made: Stored<BatchDraft>[] = [];
-      for (const draft of drafts) made.push(await this.create(draft));
-      return made;
-    }, this.part);
+    return this.work.write(
+      async (manager) => {
+        await this.bringIn(drafts, from, manager);
+        const made: Stored<BatchDraft>[] = [];
+        for (const draft of drafts) made.push(await this.create(draft));
+        return made;
+      },
+      { part: this.part },
+    );
   }
 
   /** Puts packs that were opened into the pantry, and asks for what is not accounted for. */

@@ -20,6 +20,13 @@ beforeEach(async () => {
 afterAll(() => server.close());
 
 const plan = async () => (await server.http.get('/api/plan').expect(200)).body as Plan & { follows: boolean };
+/** The batches that are stored, with what is needed to change them. */
+const stored = async () =>
+  ((await server.http.get('/api/batches').expect(200)).body as { items: { id: string; version: number }[] }).items.map(
+    ({ id, version }) => ({ id, version }),
+  );
+const versionOf = async (recipeId: string) =>
+  ((await server.http.get(`/api/recipes/${recipeId}`).expect(200)).body as { version: number }).version;
 const file = async () => (await server.http.get('/api/season-file').expect(200)).body as SeasonFile;
 const ingredient = async (id: string) =>
   (await server.http.get(`/api/ingredients/${id}`).expect(200)).body as Ingredient;
@@ -97,7 +104,7 @@ describe('batches that were made', () => {
     expect(taken.length).toBeGreaterThan(0);
     const left = await ingredient(onHand.id);
     expect(left.onHandGrams).toBeLessThan(onHand.onHandGrams);
-    for (const { id, version } of (await file()).batches.map(({ id }) => ({ id, version: 1 })))
+    for (const { id, version } of await stored())
       await server.http.delete(`/api/batches/${id}`).query({ version }).expect(204);
     expect((await ingredient(onHand.id)).onHandGrams).toBeCloseTo(onHand.onHandGrams, 6);
     expect((await plan()).made).toEqual([]);
@@ -120,7 +127,7 @@ describe('batches that were made', () => {
     const { drafts } = await firstMaking();
     const [one] = await made([drafts[0] ?? {}, drafts[0] ?? {}]);
     if (!one) throw new Error('nothing was made');
-    const both = (await file()).batches.map(({ id }) => ({ id, version: 1 }));
+    const both = await stored();
     const stale = [...both.slice(0, 1), { id: both[1]?.id, version: 7 }];
     await server.http.post('/api/batches/finished').send({ batches: stale, on: TODAY }).expect(409);
     expect((await file()).batches.map(({ finishedOn }) => finishedOn)).toEqual([null, null]);
@@ -147,7 +154,10 @@ describe('batches that were made', () => {
   it('keep their recipe from being deleted', async () => {
     const { drafts, making } = await firstMaking();
     await made(drafts);
-    const { body } = await server.http.delete(`/api/recipes/${making.recipeId}`).query({ version: 1 }).expect(409);
+    const { body } = await server.http
+      .delete(`/api/recipes/${making.recipeId}`)
+      .query({ version: await versionOf(making.recipeId) })
+      .expect(409);
     expect(JSON.stringify(body)).toContain('batches that were made');
   });
 });

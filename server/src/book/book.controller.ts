@@ -1,7 +1,8 @@
 import { Controller, Get, Sse, type MessageEvent } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
-import { interval, map, merge, type Observable } from 'rxjs';
+import { interval, map, merge, takeUntil, type Observable } from 'rxjs';
 import { Clock } from '../clock/clock.js';
+import { Closing } from '../storage/closing.js';
 import { UnitOfWork } from '../storage/unit-of-work.js';
 import { BookService, type StoredBook } from './book.service.js';
 
@@ -14,6 +15,7 @@ export class BookController {
     private readonly books: BookService,
     private readonly work: UnitOfWork,
     private readonly clock: Clock,
+    private readonly closing: Closing,
   ) {}
 
   @Get('book')
@@ -30,6 +32,6 @@ export class BookController {
   changes(): Observable<MessageEvent> {
     const revisions = this.work.changes.pipe(map((revision) => ({ data: { revision } })));
     const beats = interval(HEARTBEAT_MS).pipe(map(() => ({ type: 'beat', data: '' })));
-    return merge(revisions, beats);
+    return merge(revisions, beats).pipe(takeUntil(this.closing.begins));
   }
 }

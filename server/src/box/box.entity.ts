@@ -5,6 +5,7 @@ import { Column, Entity, JoinColumn, ManyToOne, OneToMany, PrimaryColumn, type R
 export class BoxRow {
   @PrimaryColumn('text') id: string;
   @Column('integer') version: number;
+  @Column('text', { select: false }) searchText: string;
   @Column('text') name: string;
   @Column('text') foodName: string;
   @Column('integer') rows: number;

@@ -94,8 +94,8 @@ describe('a label as a PDF', () => {
 
   it('has as many pages as copies', async () => {
     expect((await pdf('&copies=3')).pages).toHaveLength(3);
-    await server.http.get(`${address}&copies=0`).expect(422);
-    await server.http.get(`${address}&copies=9999`).expect(422);
+    await server.http.get(`${address}&copies=0`).expect(400);
+    await server.http.get(`${address}&copies=9999`).expect(400);
   });
 
   it('is refused when it is too small for its words, and the height that would do is named', async () => {

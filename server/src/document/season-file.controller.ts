@@ -3,7 +3,11 @@ import { ApiBody, ApiOperation, ApiQuery, ApiResponse, ApiTags } from '@nestjs/s
 import { seasonFileJsonSchema, type SeasonFile } from '@usual-pantry/core/season';
 import type { Response } from 'express';
 import { z } from 'zod';
-import { SeasonFileService, type SeasonCounts } from './season-file.service.js';
+import { Audit } from '../door/audit.js';
+import { Refused } from '../http/errors.js';
+import { whenGone } from '../http/gone.js';
+import type { SeasonCounts } from './season-reader.js';
+import { SeasonFileService } from './season-file.service.js';
 
 const importQuerySchema = z.strictObject({ dates: z.enum(['keep', 'move']).default('keep') });
 const fileBody = {
@@ -14,12 +18,16 @@ const fileBody = {
 @ApiTags('Season file')
 @Controller('api/season-file')
 export class SeasonFileController {
-  constructor(private readonly files: SeasonFileService) {}
+  constructor(
+    private readonly files: SeasonFileService,
+    private readonly audit: Audit,
+  ) {}
 
   @Get()
   @ApiOperation({ summary: 'Everything that is kept, as one JSON file' })
   async write(@Res({ passthrough: true }) response: Response): Promise<SeasonFile> {
     const file = await this.files.write();
+    this.audit.note('exported', `${String(file.orders.length)} orders`);
     response.set('Content-Disposition', `attachment; filename="season-${file.writtenFor}.json"`);
     return file;
   }
@@ -35,8 +43,8 @@ export class SeasonFileController {
   @ApiOperation({ summary: 'What a file holds; changes nothing' })
   @ApiBody(fileBody)
   @ApiResponse({ status: 422, description: 'Every wrong value with its path' })
-  check(@Body() value: unknown): SeasonCounts {
-    return this.files.check(value);
+  check(@Body() value: unknown, @Res({ passthrough: true }) response: Response): Promise<SeasonCounts> {
+    return this.files.check(bytesOf(value), whenGone(response));
   }
 
   @Post()
@@ -48,7 +56,14 @@ export class SeasonFileController {
   replace(
     @Body() value: unknown,
     @Query({ schema: importQuerySchema }) query: z.infer<typeof importQuerySchema>,
+    @Res({ passthrough: true }) response: Response,
   ): Promise<SeasonCounts> {
-    return this.files.replace(value, query.dates === 'move');
+    return this.files.replace(bytesOf(value), query.dates === 'move', whenGone(response));
   }
+}
+
+/** The body as it was sent. */
+function bytesOf(body: unknown): Uint8Array {
+  if (Buffer.isBuffer(body)) return body;
+  throw new Refused('not-json', 'There is no file in the request. Nothing was changed.');
 }

@@ -1,148 +1,194 @@
-import { mkdir, readdir, rm, writeFile } from 'node:fs/promises';
-import { join } from 'node:path';
-import { Inject, Injectable } from '@nestjs/common';
+import { createRequire } from 'node:module';
+import { Injectable, type OnModuleDestroy } from '@nestjs/common';
 import { kitchenDraftSchema } from '@usual-pantry/core/kitchen';
-import { sealOrder } from '@usual-pantry/core/order';
-import { moveSeason, readSeasonFile, type SeasonFile } from '@usual-pantry/core/season';
+import type { SeasonFile } from '@usual-pantry/core/season';
+import type { EntityManager } from 'typeorm';
 import { batchMapping } from '../batch/batch.mapping.js';
 import { boxMapping } from '../box/box.mapping.js';
 import { BookService } from '../book/book.service.js';
 import { Clock } from '../clock/clock.js';
-import { DATA_DIR } from '../config.js';
-import { wrongValues } from '../http/errors.js';
+import { Audit } from '../door/audit.js';
+import { Refused } from '../http/errors.js';
+import { InboxMessageRow } from '../inbox/inbox.entity.js';
 import { ingredientMapping } from '../ingredient/ingredient.records.js';
-import { storeKitchen } from '../kitchen/kitchen.records.js';
+import { loadKitchen, storeKitchen } from '../kitchen/kitchen.records.js';
 import { orderMapping } from '../order/order.mapping.js';
 import { storePlan } from '../plan/season-plan.js';
 import { pieceMapping } from '../piece/piece.records.js';
+import { RecipeVersionRow } from '../recipe/recipe.entity.js';
 import { recipeMapping } from '../recipe/recipe.records.js';
+import { Backups } from '../storage/backups.js';
 import { insertRecord, type MainRow, type Mapping } from '../storage/records.js';
 import { UnitOfWork } from '../storage/unit-of-work.js';
+import { GivenUp, Thread } from '../thread/thread.js';
+import type { SeasonCounts, SeasonHead, SeasonJob, SeasonList, SeasonReading } from './season-reader.js';
 
-/** How many records a file holds. */
-export interface SeasonCounts {
-  readonly ingredients: number;
-  readonly recipes: number;
-  readonly pieces: number;
-  readonly boxes: number;
-  readonly orders: number;
-}
+const READER = createRequire(import.meta.url).resolve('@usual-pantry/server/season-reader');
+const MOST_MS = 60_000;
 
-const KEPT_COPIES = 10;
+type Taken = Extract<SeasonReading, { kind: 'taken' }>;
+type Message = SeasonFile['messages'][number];
 
 const filed = <Draft extends object>(records: readonly (Draft & { id: string; version: number })[]) =>
   records.map(({ version: _version, ...record }) => record);
 
-const countsOf = (file: SeasonFile): SeasonCounts => ({
-  ingredients: file.ingredients.length,
-  recipes: file.recipes.length,
-  pieces: file.pieces.length,
-  boxes: file.boxes.length,
-  orders: file.orders.length,
-});
+/** Tables that a file replaces, what refers to others first. Messages of the shop stay: one that comes again is known. */
+const replaced = ['season_plan', 'batch', 'customer_order', 'box', 'piece', 'recipe_line', 'recipe', 'ingredient'];
+
+const letOthersIn = () => new Promise((resolve) => setImmediate(resolve));
 
 @Injectable()
-export class SeasonFileService {
+export class SeasonFileService implements OnModuleDestroy {
+  private readonly reader = new Thread<SeasonJob, SeasonReading>(READER);
+
   constructor(
     private readonly books: BookService,
     private readonly work: UnitOfWork,
     private readonly clock: Clock,
-    @Inject(DATA_DIR) private readonly folder: string,
+    private readonly backups: Backups,
+    private readonly audit: Audit,
   ) {}
 
-  /** Everything that is kept, as one file. */
-  async write(): Promise<SeasonFile> {
-    const { data, orders, stored } = await this.books.season();
-    const { version: _version, ...kitchen } = data.kitchen;
-    return {
-      format: 'usual-pantry-season',
-      formatVersion: 1,
-      writtenFor: this.clock.today(),
-      kitchen: kitchenDraftSchema.parse(kitchen),
-      ingredients: filed(data.ingredients),
-      recipes: filed(data.recipes),
-      pieces: filed(data.pieces),
-      boxes: filed(data.boxes),
-      orders: filed(orders),
-      batches: filed(data.batches),
-      plan: stored?.guide ?? null,
-    };
+  onModuleDestroy(): Promise<void> {
+    return this.reader.end();
+  }
+
+  /** Everything that is kept, as one file, as it is at one moment. */
+  write(): Promise<SeasonFile> {
+    return this.work.read(async (manager) => {
+      const { data, orders, stored } = await this.books.season();
+      const { version: _version, ...kitchen } = data.kitchen;
+      const versions = new Map(orders.map(({ id, version }) => [id, version]));
+      const messages = await manager.find(InboxMessageRow, { order: { receivedAt: 'ASC', id: 'ASC' } });
+      return {
+        format: 'usual-pantry-season',
+        formatVersion: 1,
+        writtenFor: this.clock.today(),
+        kitchen: kitchenDraftSchema.parse(kitchen),
+        ingredients: filed(data.ingredients),
+        recipes: filed(data.recipes),
+        pieces: filed(data.pieces),
+        boxes: filed(data.boxes),
+        orders: filed(orders),
+        batches: filed(data.batches),
+        recipeVersions: await manager.find(RecipeVersionRow, { order: { recipeId: 'ASC', version: 'ASC' } }),
+        messages: messages.map(({ orderVersion, ...message }) => ({
+          ...message,
+          orderStands: orderVersion !== null && versions.get(message.orderId) === orderVersion,
+        })),
+        plan: stored?.guide ?? null,
+      };
+    });
   }
 
   /**
    * What a file holds, without changing anything.
-   * @throws Refused 422 with the path of every wrong value
+   * @throws Refused 422 with the path of every wrong value, 400 when it is no JSON
    */
-  check(value: unknown): SeasonCounts {
-    return countsOf(this.read(value));
+  async check(bytes: Uint8Array, signal?: AbortSignal): Promise<SeasonCounts> {
+    return (await this.read(bytes, false, signal)).counts;
   }
 
   /**
-   * Replaces everything by a file in one transaction, or changes nothing. What was there is kept in DATA_DIR/backups first.
+   * Replaces everything by a file in one transaction, or changes nothing. A copy of the database is taken first, and nothing is stored
+   * between the two.
    * @param move whether dates move by whole weeks, so that the season lies ahead
-   * @throws Refused 422 with the path of every wrong value
+   * @throws Refused 422 with the path of every wrong value, 400 when it is no JSON
    */
-  async replace(value: unknown, move: boolean): Promise<SeasonCounts> {
-    const read = this.read(value);
-    const file = move ? moveSeason(read, this.clock.today()) : read;
-    await this.keepCopy();
-    await this.work.write(async (manager) => {
-      for (const table of [
-        'season_plan',
-        'batch',
-        'inbox_message',
-        'customer_order',
-        'box',
-        'piece',
-        'recipe_line',
-        'recipe',
-        'ingredient',
-      ])
-        await manager.query(`DELETE FROM ${table}`);
-      const insertAll = async <Draft extends object, Row extends MainRow>(
-        mapping: Mapping<Draft, Row>,
-        records: readonly (Draft & { id: string })[],
-      ) => {
-        for (const { id, ...draft } of records) await insertRecord(manager, mapping, id, draft as unknown as Draft);
-      };
-      await storeKitchen(manager, file.kitchen, 1);
-      await insertAll(ingredientMapping, file.ingredients);
-      await insertAll(recipeMapping, file.recipes);
-      await insertAll(pieceMapping, file.pieces);
-      await insertAll(boxMapping, file.boxes);
-      const boxes = new Map(file.boxes.map((box) => [box.id, { box }]));
-      await insertAll(
-        orderMapping,
-        file.orders.map((order) => sealOrder(order, boxes)),
-      );
-      await insertAll(batchMapping, file.batches);
-      if (file.plan) await storePlan(manager, { guide: file.plan, solved: null });
-    });
-    return countsOf(file);
+  async replace(bytes: Uint8Array, move: boolean, signal?: AbortSignal): Promise<SeasonCounts> {
+    const file = await this.read(bytes, move, signal);
+    await this.work.write((manager) => this.store(manager, file), { before: () => this.keepCopy() });
+    const { counts } = file;
+    this.audit.note('imported', `${String(counts.recipes)} recipes, ${String(counts.orders)} orders`);
+    return counts;
   }
 
   /** Loads a file with its dates moved ahead, when nothing has ever been stored here. */
-  async seed(value: unknown): Promise<void> {
-    const { data } = await this.books.season();
-    if (data.kitchen.version === 0 && data.ingredients.length === 0) await this.replace(value, true);
+  async seed(bytes: Uint8Array): Promise<void> {
+    if (await this.isEmpty()) await this.replace(bytes, true);
   }
 
-  private read(value: unknown): SeasonFile {
-    const { file, wrong } = readSeasonFile(value);
-    if (!file)
-      throw wrongValues(wrong, 'The file has wrong values. Nothing was changed: mend them and import it again.');
-    return file;
+  private async isEmpty(): Promise<boolean> {
+    const { data, orders } = await this.books.season();
+    return data.kitchen.version === 0 && data.ingredients.length + orders.length === 0;
   }
 
-  /** Writes what is there now beside the database, and keeps the newest copies only. */
   private async keepCopy(): Promise<void> {
-    const season = await this.write();
-    if (season.ingredients.length + season.orders.length === 0) return;
-    const folder = join(this.folder, 'backups');
-    await mkdir(folder, { recursive: true });
-    const name = `before-import-${season.writtenFor}-${String(Date.now())}.json`;
-    await writeFile(join(folder, name), JSON.stringify(season, null, 2));
-    const copies = (await readdir(folder)).filter((each) => each.startsWith('before-import-')).sort();
-    for (const old of copies.slice(0, -KEPT_COPIES)) await rm(join(folder, old));
+    if (!(await this.isEmpty())) await this.backups.take('before-import');
+  }
+
+  private async read(bytes: Uint8Array, move: boolean, signal?: AbortSignal): Promise<Taken> {
+    try {
+      const job: SeasonJob = { bytes, moveTo: move ? this.clock.today() : null };
+      const reading = await this.reader.run(job, { signal, mostMs: MOST_MS });
+      if (reading.kind === 'taken') return reading;
+      throw new Refused(reading.code, reading.detail, { wrong: reading.wrong });
+    } catch (error) {
+      if (error instanceof GivenUp) throw new Refused('took-too-long');
+      throw error;
+    }
+  }
+
+  private async store(manager: EntityManager, { head, slices }: Taken): Promise<void> {
+    for (const table of replaced) await manager.query(`DELETE FROM ${table}`);
+    const { kitchen, plan } = JSON.parse(head) as SeasonHead;
+    await storeKitchen(manager, kitchen, (await loadKitchen(manager)).version + 1);
+    const storing = new Storing(manager, highestVersions(slices));
+    for (const { list, json } of slices) {
+      await storing.store[list](JSON.parse(json) as never);
+      await letOthersIn();
+    }
+    if (plan) await storePlan(manager, { guide: plan, solved: null });
+  }
+}
+
+/** The highest earlier version of each recipe: the recipe itself comes after it. */
+function highestVersions(slices: Taken['slices']): ReadonlyMap<string, number> {
+  const highest = new Map<string, number>();
+  for (const { list, json } of slices)
+    if (list === 'recipeVersions')
+      for (const { recipeId, version } of JSON.parse(json) as SeasonFile['recipeVersions'])
+        highest.set(recipeId, Math.max(version, highest.get(recipeId) ?? 0));
+  return highest;
+}
+
+/** How the records of each list of a file are stored. */
+class Storing {
+  private readonly orderVersions = new Map<string, number>();
+
+  constructor(
+    private readonly manager: EntityManager,
+    private readonly highest: ReadonlyMap<string, number>,
+  ) {}
+
+  readonly store: { readonly [List in SeasonList]: (records: SeasonFile[List]) => Promise<void> } = {
+    ingredients: (records) => this.insertAll(ingredientMapping, records),
+    recipes: (records) => this.insertAll(recipeMapping, records),
+    pieces: (records) => this.insertAll(pieceMapping, records),
+    boxes: (records) => this.insertAll(boxMapping, records),
+    orders: (records) => this.insertAll(orderMapping, records),
+    batches: (records) => this.insertAll(batchMapping, records),
+    recipeVersions: async (records) => {
+      for (const record of records) await this.manager.insert(RecipeVersionRow, record);
+    },
+    messages: async (records) => {
+      for (const message of records) await this.storeMessage(message);
+    },
+  };
+
+  private async insertAll<Draft extends object, Row extends MainRow>(
+    mapping: Mapping<Draft, Row>,
+    records: readonly (Draft & { readonly id: string })[],
+  ): Promise<void> {
+    for (const { id, ...draft } of records) {
+      const above = this.highest.get(id) ?? 0;
+      const version = await insertRecord(this.manager, mapping, { id, draft: draft as unknown as Draft, above });
+      if (mapping.noun === 'order') this.orderVersions.set(id, version);
+    }
+  }
+
+  private async storeMessage({ orderStands, ...message }: Message): Promise<void> {
+    const orderVersion = orderStands ? (this.orderVersions.get(message.orderId) ?? null) : null;
+    await this.manager.save(InboxMessageRow, { ...message, orderVersion });
   }
 }

@@ -1,25 +1,15 @@
 import { Catch, HttpException, Logger, type ArgumentsHost, type ExceptionFilter } from '@nestjs/common';
 import type { Response } from 'express';
-import { Refused, type Refusal } from './errors.js';
+import { refuse, Refused } from './errors.js';
 
-function refusalOf(error: unknown): { status: number; refusal: Refusal } {
-  if (error instanceof Refused) return { status: error.getStatus(), refusal: error.getResponse() as Refusal };
-  if (error instanceof HttpException)
-    return {
-      status: error.getStatus(),
-      refusal: { code: error.getStatus() === 404 ? 'not-found' : 'failed', message: error.message },
-    };
+function refusalOf(error: unknown): Refused {
+  if (error instanceof Refused) return error;
+  if (error instanceof HttpException && error.getStatus() === 404) return new Refused('no-such-address', error.message);
   new Logger('Request').error(error instanceof Error ? (error.stack ?? error.message) : error);
-  return {
-    status: 500,
-    refusal: {
-      code: 'failed',
-      message: 'Something went wrong here. Nothing was changed; what you typed is still on your page. Try again.',
-    },
-  };
+  return new Refused('failed');
 }
 
-/** Answers every error with a {@link Refusal}. */
+/** Answers every error with problem details. */
 @Catch()
 export class ErrorFilter implements ExceptionFilter {
   catch(error: unknown, host: ArgumentsHost): void {
@@ -28,7 +18,6 @@ export class ErrorFilter implements ExceptionFilter {
       response.end();
       return;
     }
-    const { status, refusal } = refusalOf(error);
-    response.status(status).json(refusal);
+    refuse(response, refusalOf(error));
   }
 }

@@ -1,5 +1,7 @@
 import { HttpException } from '@nestjs/common';
 import { sayPath, type WrongValue } from '@usual-pantry/core/record';
+import type { Response } from 'express';
+import { problems, problemType, type ProblemCode } from './problems.js';
 
 /** What uses a record, so that the maker can open it. */
 export interface User {
@@ -8,64 +10,74 @@ export interface User {
   readonly name: string;
 }
 
-/** The body of every refusal: what happened, in words, and what is needed to mend it. */
-export interface Refusal {
-  readonly code:
-    | 'wrong-values'
-    | 'not-found'
-    | 'stale'
-    | 'in-use'
-    | 'too-large'
-    | 'not-json'
-    | 'forbidden'
-    | 'unsigned'
-    | 'failed'
-    | 'no-storage'
-    | 'given-up';
-  readonly message: string;
+/** What is known of a refusal beside its kind. */
+interface More {
   /** Each wrong value with its path, such as `lines[0].count`. */
   readonly wrong?: readonly { readonly path: string; readonly message: string }[];
-  /** The record as it is stored now, after a stale edit. */
+  /** The record as it is stored now. */
   readonly current?: unknown;
   readonly users?: readonly User[];
 }
 
+/** The body of every refusal: problem details (RFC 9457), with what is needed to mend it. */
+export interface Problem extends More {
+  readonly type: string;
+  readonly title: string;
+  readonly status: number;
+  /** What happened this time, in words. */
+  readonly detail: string;
+  readonly code: ProblemCode;
+  readonly safe: string;
+  readonly toDo: string;
+}
+
 /** A refusal as an exception that Nest turns into an answer. */
 export class Refused extends HttpException {
-  constructor(status: number, refusal: Refusal) {
-    super(refusal, status);
+  readonly problem: Problem;
+
+  /** @param retrySeconds after which it may be tried again; null where that makes no difference */
+  constructor(
+    code: ProblemCode,
+    detail?: string,
+    more: More = {},
+    readonly retrySeconds: number | null = null,
+  ) {
+    const { status, title, safe, toDo } = problems[code];
+    const said = detail ?? `${title}. ${safe} ${toDo}`;
+    super(said, status);
+    this.problem = { type: problemType(code), title, status, detail: said, code, safe, toDo, ...more };
   }
 }
 
+/** Answers with a refusal. */
+export function refuse(response: Response, { problem, retrySeconds }: Refused): void {
+  if (retrySeconds !== null) response.set('Retry-After', String(Math.ceil(retrySeconds)));
+  response.status(problem.status).type('application/problem+json').send(JSON.stringify(problem));
+}
+
+const said = (wrong: readonly WrongValue[]) =>
+  wrong.map((each) => ({ path: sayPath(each.path), message: each.message }));
+
 export const wrongValues = (wrong: readonly WrongValue[], message = 'Some values cannot be right.') =>
-  new Refused(422, {
-    code: 'wrong-values',
-    message,
-    wrong: wrong.map((each) => ({ path: sayPath(each.path), message: each.message })),
-  });
+  new Refused('wrong-values', message, { wrong: said(wrong) });
+
+export const wrongAddress = (wrong: readonly WrongValue[]) =>
+  new Refused('wrong-address', 'The address asks for something that cannot be.', { wrong: said(wrong) });
 
 export const notFound = (noun: string, id: string) =>
-  new Refused(404, {
-    code: 'not-found',
-    message: `There is no ${noun} "${id}". It may have been deleted.`,
-  });
+  new Refused('not-found', `There is no ${noun} "${id}". It may have been deleted.`);
 
 export const stale = (noun: string, current: unknown) =>
-  new Refused(409, {
-    code: 'stale',
-    message: `This ${noun} was changed elsewhere after you opened it. Nothing was saved and nothing is lost: compare, then save again.`,
-    current,
-  });
+  new Refused(
+    'stale',
+    `This ${noun} was changed elsewhere after you opened it. Nothing was saved and nothing is lost: compare, then save again.`,
+    { current },
+  );
 
-/** The database cannot store or read: in words, and what to do. */
-export const noStorage = (status: 503 | 507, message: string) => new Refused(status, { code: 'no-storage', message });
+export const idTaken = (noun: string, id: string, current: unknown) =>
+  new Refused('id-taken', `There is a ${noun} "${id}" already. Nothing was changed.`, { current });
 
-export const unsigned = (why: string) =>
-  new Refused(401, { code: 'unsigned', message: `This message was not taken: ${why}.` });
+export const unsigned = (why: string) => new Refused('unsigned', `This message was not taken: ${why}.`);
 
 export const inUse = (name: string, users: readonly User[]) =>
-  new Refused(409, {
-    code: 'in-use',
-    message: `${name} is in use and was not deleted.`,
-    users,
-  });
+  new Refused('in-use', `${name} is in use and was not deleted.`, { users });

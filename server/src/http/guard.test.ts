@@ -13,13 +13,14 @@ function pass({ host, method = 'GET', origin }: Ask, allowed: readonly string[] 
   let result = 'nothing';
   const response = {
     status: () => response,
-    json: ({ message }: { message: string }) => {
-      result = message;
+    type: () => response,
+    send: (problem: string) => {
+      result = (JSON.parse(problem) as { detail: string }).detail;
       return response;
     },
   };
   const headers = origin === undefined ? { host } : { host, origin };
-  hostGuard(allowed)({ headers, method } as Request, response as unknown as Response, () => {
+  hostGuard(allowed)({ headers, method, path: '/api/plan' } as Request, response as unknown as Response, () => {
     result = 'through';
   });
   return result;

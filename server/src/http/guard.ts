@@ -1,12 +1,8 @@
 import type { NextFunction, Request, Response } from 'express';
-import type { Refusal } from './errors.js';
+import { inAddress } from '../door/addresses.js';
+import { refuse, Refused } from './errors.js';
 
-const forbidden = (response: Response, message: string) => {
-  const refusal: Refusal = { code: 'forbidden', message };
-  response.status(403).json(refusal);
-};
-
-const hostname = (host: string): string => host.replace(/:\d+$/, '').toLowerCase();
+const hostname = (host: string): string => host.replace(/:\d{1,5}$/, '').toLowerCase();
 
 /**
  * Lets only requests through that name this computer, and only writes that come from its own pages.
@@ -14,17 +10,22 @@ const hostname = (host: string): string => host.replace(/:\d+$/, '').toLowerCase
  * @param allowed host names beside localhost and 127.0.0.1
  */
 export function hostGuard(allowed: readonly string[]) {
-  const names = new Set(['localhost', '127.0.0.1', '[::1]', ...allowed.map((name) => name.toLowerCase())]);
+  const names = new Set(['localhost', '127.0.0.1', '[::1]', ...allowed.map((name) => inAddress(name).toLowerCase())]);
   return (request: Request, response: Response, next: NextFunction): void => {
     const host = request.headers.host ?? '';
     const { origin } = request.headers;
     if (!names.has(hostname(host))) {
-      forbidden(response, `This kitchen does not answer to the name "${host}". Set ALLOWED_HOSTS to let it.`);
+      refuse(
+        response,
+        new Refused('wrong-host', `This kitchen does not answer to the name "${host}". Set ALLOWED_HOSTS to let it.`),
+      );
       return;
     }
     const writes = !['GET', 'HEAD', 'OPTIONS'].includes(request.method);
-    if (writes && origin !== undefined && !sameHost(origin, host)) {
-      forbidden(response, 'Changes are taken from this kitchen’s own pages only.');
+    // A browser says itself when another site asks; what is no page of this kitchen gets nothing to read either.
+    const isForeign = request.path.startsWith('/api') && request.headers['sec-fetch-site'] === 'cross-site';
+    if (isForeign || (writes && origin !== undefined && !sameHost(origin, host))) {
+      refuse(response, new Refused('wrong-origin', 'Changes are taken from this kitchen’s own pages only.'));
       return;
     }
     next();

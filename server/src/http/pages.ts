@@ -10,7 +10,7 @@ const NONCE = '__CSP_NONCE__';
  * A strict content security policy: everything from this server, scripts and style elements only with this answer's nonce.
  * The API's own documentation page, which writes inline styles, gets a policy of its own.
  */
-export function contentPolicy() {
+export function contentPolicy(isSecure: boolean) {
   const policy = (docs: boolean, nonce: string) =>
     helmet({
       contentSecurityPolicy: {
@@ -30,7 +30,8 @@ export function contentPolicy() {
           frameAncestors: ["'none'"],
         },
       },
-      strictTransportSecurity: false,
+      // Only where the server itself speaks TLS: a name that was once asked over it would never answer without.
+      strictTransportSecurity: isSecure ? { maxAge: 15_552_000, includeSubDomains: false } : false,
       crossOriginEmbedderPolicy: false,
     });
   return (request: Request, response: Response, next: NextFunction): void => {

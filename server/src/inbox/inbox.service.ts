@@ -74,21 +74,27 @@ export class InboxService {
     const why = distrust(await this.secret(), time, signature, body, Date.now());
     if (why !== null) throw unsigned(why);
     const message = this.read(body);
-    return this.work.write(async (manager) => {
-      const known = await manager.findOneBy(InboxMessageRow, { id: message.id });
-      if (known) return receiptOf(known, true);
-      return receiptOf(await this.take(message, false, manager), false);
-    }, 'orders');
+    return this.work.write(
+      async (manager) => {
+        const known = await manager.findOneBy(InboxMessageRow, { id: message.id });
+        if (known) return receiptOf(known, true);
+        return receiptOf(await this.take(message, false, manager), false);
+      },
+      { part: 'orders' },
+    );
   }
 
   /** Takes a message that was refused or waits to be settled: the shop's order goes before what is stored. */
   takeAfterAll(id: string): Promise<Receipt> {
-    return this.work.write(async (manager) => {
-      const known = await manager.findOneBy(InboxMessageRow, { id });
-      if (!known) throw notFound('message', id);
-      if (known.fate !== 'refused' && known.fate !== 'to settle') return receiptOf(known, true);
-      return receiptOf(await this.take(known.message, true, manager), false);
-    }, 'orders');
+    return this.work.write(
+      async (manager) => {
+        const known = await manager.findOneBy(InboxMessageRow, { id });
+        if (!known) throw notFound('message', id);
+        if (known.fate !== 'refused' && known.fate !== 'to settle') return receiptOf(known, true);
+        return receiptOf(await this.take(known.message, true, manager), false);
+      },
+      { part: 'orders' },
+    );
   }
 
   /** Sends a message as a shop would, signed by the shop's secret and over the same way in. */
@@ -109,7 +115,7 @@ export class InboxService {
         receipts.push(await this.receive({ body, time, signature }));
       } catch (error) {
         if (!(error instanceof Refused)) throw error;
-        receipts.push({ refused: (error.getResponse() as { message: string }).message });
+        receipts.push({ refused: error.problem.detail });
       }
     }
     return receipts;
@@ -120,10 +126,7 @@ export class InboxService {
     try {
       value = JSON.parse(body);
     } catch {
-      throw new Refused(400, {
-        code: 'not-json',
-        message: 'The message is not well-formed JSON. Nothing was changed.',
-      });
+      throw new Refused('not-json', 'The message is not well-formed JSON. Nothing was changed.');
     }
     const text = cleanTexts(value);
     if (text.wrong.length > 0)

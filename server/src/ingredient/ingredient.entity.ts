@@ -5,6 +5,7 @@ import { Column, Entity, PrimaryColumn } from 'typeorm';
 export class IngredientRow {
   @PrimaryColumn('text') id: string;
   @Column('integer') version: number;
+  @Column('text', { select: false }) searchText: string;
   @Column('text') name: string;
   @Column('simple-json') packs: IngredientDraft['packs'];
   @Column('simple-json') densities: IngredientDraft['densities'];

@@ -31,12 +31,15 @@ export class OrderFileService {
 
   /** Takes every order of a file that can be taken, in one transaction; refused rows change nothing. */
   take(request: OrderFileRequest): Promise<OrderFileAnswer> {
-    return this.work.write(async () => {
-      const { plan, answer } = await this.read(request);
-      for (const { id, ...draft } of plan.create) await this.records.create(draft, id);
-      for (const { id, version, draft } of plan.update) await this.records.update(id, version, draft);
-      return answer;
-    }, 'orders');
+    return this.work.write(
+      async () => {
+        const { plan, answer } = await this.read(request);
+        for (const { id, ...draft } of plan.create) await this.records.create(draft, id);
+        for (const { id, version, draft } of plan.update) await this.records.update(id, version, draft);
+        return answer;
+      },
+      { part: 'orders' },
+    );
   }
 
   /** Every order as a CSV file that can be read again and is safe in a spreadsheet. */

@@ -5,6 +5,7 @@ import { Column, Entity, JoinColumn, ManyToOne, OneToMany, PrimaryColumn, type R
 export class OrderRow {
   @PrimaryColumn('text') id: string;
   @Column('integer') version: number;
+  @Column('text', { select: false }) searchText: string;
   @Column('text') customerName: string;
   @Column('text') customerContact: string;
   @Column('text') handOverOn: string;

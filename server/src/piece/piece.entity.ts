@@ -5,6 +5,7 @@ import { Column, Entity, JoinColumn, ManyToOne, OneToMany, PrimaryColumn, type R
 export class PieceRow {
   @PrimaryColumn('text') id: string;
   @Column('integer') version: number;
+  @Column('text', { select: false }) searchText: string;
   @Column('text') name: string;
   @Column('simple-json') form: PieceDraft['form'];
   // The recipes of the form once more, as foreign keys: a moulded piece's first filling is its body, its shell its coating.

@@ -23,9 +23,11 @@ import { z } from 'zod';
 import { BookService } from '../book/book.service.js';
 import { Clock } from '../clock/clock.js';
 import { Refused } from '../http/errors.js';
+import { whenGone } from '../http/gone.js';
 import { jsonSchemaOf } from '../http/json-schema.js';
 import { PromiseService } from '../promise/promise.service.js';
-import { GivenUp } from '../solver/solver.service.js';
+import { GivenUp } from '../thread/thread.js';
+import { Backups } from '../storage/backups.js';
 import { Disk } from '../storage/disk.js';
 import { calendarOf } from './calendar.js';
 import { SeasonPlanner } from './season-planner.js';
@@ -47,6 +49,7 @@ export class PlanController {
     private readonly promises: PromiseService,
     private readonly clock: Clock,
     private readonly disk: Disk,
+    private readonly backups: Backups,
   ) {}
 
   @Get('plan')
@@ -58,7 +61,7 @@ export class PlanController {
     const { makerName, currency } = season.data.kitchen;
     return {
       ...plan,
-      findings: [...(await this.disk.findings()), ...plan.findings],
+      findings: [...(await this.disk.findings()), ...this.backups.findings(), ...plan.findings],
       today,
       maker: makerName,
       currency,
@@ -170,17 +173,14 @@ export class PlanController {
     @Body({ schema: askedSchema }) asked: z.infer<typeof askedSchema>,
     @Res({ passthrough: true }) response: Response,
   ): Promise<PromiseCheck> {
-    const gone = new AbortController();
     // The next keystroke asks anew, and ends the connection of what was asked before.
-    response.once('close', () => {
-      gone.abort();
-    });
+    const gone = whenGone(response);
     const season = await this.books.season();
     try {
-      return await this.promises.check(season, this.clock.today(), { ...asked, id: asked.id ?? 'asked' }, gone.signal);
+      return await this.promises.check(season, this.clock.today(), { ...asked, id: asked.id ?? 'asked' }, gone);
     } catch (error) {
       if (!(error instanceof GivenUp)) throw error;
-      throw new Refused(409, { code: 'given-up', message: error.message });
+      throw new Refused('given-up', error.message);
     }
   }
 

@@ -1,5 +1,6 @@
 import type { Decision, StoredDecision } from '@usual-pantry/core/plan';
 import type { EntityManager } from 'typeorm';
+import { versionFloor } from '../storage/versions.js';
 import { SeasonPlanRow } from './season-plan.entity.js';
 
 const PLAN = 'plan';
@@ -10,7 +11,7 @@ export const loadPlan = (manager: EntityManager): Promise<StoredDecision | null>
 
 /** Writes what was decided over whatever is there. */
 export async function storePlan(manager: EntityManager, { guide, solved }: Decision): Promise<StoredDecision> {
-  const version = ((await loadPlan(manager))?.version ?? 0) + 1;
+  const version = Math.max(await versionFloor(manager), (await loadPlan(manager))?.version ?? 0) + 1;
   await manager.save(SeasonPlanRow, { id: PLAN, version, guide, solved });
   return { version, guide, solved };
 }

@@ -27,7 +27,8 @@ import { Refused, wrongValues } from '../http/errors.js';
 import { storeKitchen } from '../kitchen/kitchen.records.js';
 import { OrderRecords } from '../order/order.records.js';
 import { PieceRecords } from '../piece/piece.records.js';
-import { GivenUp, SolverService } from '../solver/solver.service.js';
+import { SolverService } from '../solver/solver.service.js';
+import { GivenUp } from '../thread/thread.js';
 import { UnitOfWork } from '../storage/unit-of-work.js';
 import { forgetPlan, loadPlan, storePlan } from './season-plan.js';
 
@@ -163,8 +164,7 @@ export class SeasonPlanner {
   restore(version: number, decision: Decision | null): Promise<StoredDecision | null> {
     return this.work.write(async (manager) => {
       const now = await loadPlan(manager);
-      if ((now?.version ?? 0) !== version)
-        throw new Refused(409, { code: 'stale', message: 'The plan was changed since: look at it first.' });
+      if ((now?.version ?? 0) !== version) throw new Refused('stale', 'The plan was changed since: look at it first.');
       if (decision) return storePlan(manager, decision);
       await forgetPlan(manager);
       return null;
@@ -180,8 +180,7 @@ export class SeasonPlanner {
     const pins = (stored?.guide.pins ?? []).filter(({ day }) => !change.loseDays.includes(day));
     const solution = await this.solve({ ...changed, today, before: guideOf(plan, pins) }, WHAT_IF);
     if (solution) this.say(solution);
-    if (!solution || solution.status === 'none')
-      throw new Refused(409, { code: 'given-up', message: this.running.message });
+    if (!solution || solution.status === 'none') throw new Refused('given-up', this.running.message);
     const { guide, clash, waysOut } = solution;
     this.tried = guide ? { change: JSON.stringify(change), revision: season.revision, guide, solution } : null;
     return {
@@ -195,15 +194,11 @@ export class SeasonPlanner {
   /** Makes a change that was tried, and its plan, real. @throws Refused 409 when it was not the last one tried, or something was changed since */
   async accept(change: WhatIf): Promise<void> {
     const { tried } = this;
-    if (tried?.change !== JSON.stringify(change))
-      throw new Refused(409, { code: 'stale', message: 'Look at what this would do first.' });
+    if (tried?.change !== JSON.stringify(change)) throw new Refused('look-first', 'Look at what this would do first.');
     await this.work.write(async (manager) => {
       const season = await this.books.season();
       if (season.revision !== tried.revision)
-        throw new Refused(409, {
-          code: 'stale',
-          message: 'Something was changed since: look at what this would do once more.',
-        });
+        throw new Refused('stale', 'Something was changed since: look at what this would do once more.');
       const { version, ...kitchen } = season.data.kitchen;
       await storeKitchen(manager, kitchenDraftSchema.parse(kitchenIf(kitchen, change)), version + 1);
       const changed = piecesIf(season.data.pieces, change);
@@ -236,10 +231,7 @@ export class SeasonPlanner {
 
   private begin(kind: PlanJob['kind']): void {
     if (this.running.state === 'running')
-      throw new Refused(409, {
-        code: 'stale',
-        message: 'A plan is being worked out already. Stop it, or wait for it.',
-      });
+      throw new Refused('busy', 'A plan is being worked out already. Stop it, or wait for it.');
     this.running = { ...IDLE, state: 'running', kind, startedAt: new Date().toISOString() };
   }
 

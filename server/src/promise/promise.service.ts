@@ -5,7 +5,7 @@ import type { OrderFiled } from '@usual-pantry/core/order';
 import type { PromiseCheck } from '@usual-pantry/core/plan';
 import type { Day } from '@usual-pantry/core/quantity';
 import type { Season } from '../book/book.service.js';
-import { GivenUp } from '../solver/solver.service.js';
+import { GivenUp } from '../thread/thread.js';
 import type { Answer, Message } from './worker.js';
 
 /** The built thread: it must be run as it is built. */

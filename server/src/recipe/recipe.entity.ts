@@ -5,6 +5,7 @@ import { Column, Entity, JoinColumn, ManyToOne, OneToMany, PrimaryColumn, type R
 export class RecipeRow {
   @PrimaryColumn('text') id: string;
   @Column('integer') version: number;
+  @Column('text', { select: false }) searchText: string;
   @Column('text') name: string;
   @Column('simple-json') yield: RecipeDraft['yield'];
   @Column('simple-json') batchSizes: number[];

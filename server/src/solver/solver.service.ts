@@ -2,6 +2,7 @@ import { createRequire } from 'node:module';
 import { Worker } from 'node:worker_threads';
 import { Injectable, type OnModuleDestroy } from '@nestjs/common';
 import type { Solution, Solver, SolverProgress } from '@usual-pantry/core/solver';
+import { GivenUp } from '../thread/thread.js';
 import type { Job } from './worker.js';
 
 /** The built thread: the one file of the server that must be run as it is built. */
@@ -20,9 +21,6 @@ interface Answer {
   readonly error?: string;
 }
 
-/** Was given up before it was done. */
-export class GivenUp extends Error {}
-
 /** Solves models in a thread of its own, so that the server answers all the while. */
 @Injectable()
 export class SolverService implements OnModuleDestroy {
@@ -38,6 +36,10 @@ export class SolverService implements OnModuleDestroy {
       const job: Job = { number, model, options };
       this.thread().postMessage(job);
     });
+
+  get isBusy(): boolean {
+    return this.waiting.size > 0;
+  }
 
   /** Stops whatever is being solved. */
   async giveUp(): Promise<void> {

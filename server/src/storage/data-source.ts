@@ -1,6 +1,6 @@
-import { mkdirSync } from 'node:fs';
+import { chmodSync, existsSync } from 'node:fs';
 import { join } from 'node:path';
-import { DataSource } from 'typeorm';
+import { DataSource, type EntityManager } from 'typeorm';
 import { BatchRow } from '../batch/batch.entity.js';
 import { BoxCellRow, BoxRow } from '../box/box.entity.js';
 import { IngredientRow } from '../ingredient/ingredient.entity.js';
@@ -10,23 +10,21 @@ import { OrderAgreedRow, OrderLineRow, OrderRow } from '../order/order.entity.js
 import { PieceLayerRow, PieceRow } from '../piece/piece.entity.js';
 import { SeasonPlanRow } from '../plan/season-plan.entity.js';
 import { RecipeLineRow, RecipeRow, RecipeVersionRow } from '../recipe/recipe.entity.js';
+import { CannotStart } from './cannot-start.js';
+import { forgetFile, putInPlace } from './copy.js';
 import { LibsqlConnection } from './driver.js';
+import { PRIVATE_FILE } from './folder.js';
+import { checkDatabase, CLOSED_MARK, inspectFile, OPEN_MARK } from './inspect.js';
 import { migrations } from './migrations/index.js';
 
 /** Name of the database file in the data folder. Its -wal file belongs to it: never copy one without the other. */
 export const DATABASE_FILE = 'usual-pantry.db';
 
-/**
- * Opens the database in a folder, brings it up to date and checks it.
- * @param folder made when missing
- * @throws when a migration fails or when foreign keys are not in force
- */
-export async function openDatabase(folder: string): Promise<DataSource> {
-  mkdirSync(folder, { recursive: true });
-  const dataSource = new DataSource({
+const dataSourceOn = (file: string): DataSource =>
+  new DataSource({
     type: 'better-sqlite3',
     driver: LibsqlConnection,
-    database: join(folder, DATABASE_FILE),
+    database: file,
     enableWAL: true,
     entities: [
       KitchenRow,
@@ -48,10 +46,99 @@ export async function openDatabase(folder: string): Promise<DataSource> {
     migrations,
     synchronize: false,
   });
+
+/** Makes a database aside and puts it in place when it is whole: no file that is there is ever half made. */
+async function makeDatabase(file: string): Promise<void> {
+  const aside = `${file}.new`;
+  forgetFile(aside);
+  await changeAside(aside, () => Promise.resolve());
+  putInPlace(aside, file);
+}
+
+/**
+ * What keeps a database from being used.
+ * @throws CannotStart when it is damaged, of another program, or was written by a newer program
+ */
+export function assertUsable(file: string): void {
+  const { troubles, migrations: known } = checkDatabase(file, false);
+  if (troubles.length > 0)
+    throw new CannotStart(
+      `${file} is damaged: ${troubles.join('; ')}. Nothing was touched. Keep a copy of it and of what lies beside it, then put a backup in its place: docs/deploy.md tells how.`,
+    );
+  const names = new Set(migrations.map((each) => each.name));
+  const newer = known.filter((name) => !names.has(name));
+  if (newer.length > 0)
+    throw new CannotStart(
+      `${file} was written by a newer Usual Pantry (it knows ${newer.join(', ')}). Nothing was touched. Start that one, or put a backup of before in its place: docs/deploy.md tells how.`,
+    );
+}
+
+/** How a database is opened. */
+interface Opening {
+  /** Takes a file whose -wal is missing for whole. */
+  readonly asItIs?: boolean;
+  /** Takes a copy of the database before its tables are changed. */
+  readonly beforeMigration?: () => void;
+}
+
+/**
+ * Checks the database in a folder, opens it, and brings it up to date; makes it when there is none.
+ * @throws CannotStart in words when it is not whole, or cannot be brought up to date
+ */
+export async function openDatabase(folder: string, { asItIs, beforeMigration }: Opening = {}): Promise<DataSource> {
+  const file = join(folder, DATABASE_FILE);
+  if (inspectFile(file, asItIs).isThere) assertUsable(file);
+  else await makeDatabase(file);
+  const dataSource = dataSourceOn(file);
   await dataSource.initialize();
-  await dataSource.runMigrations({ transaction: 'each' });
+  if (await dataSource.showMigrations()) {
+    beforeMigration?.();
+    try {
+      await dataSource.runMigrations({ transaction: 'each' });
+    } catch (error) {
+      await dataSource.destroy();
+      throw new CannotStart(
+        `${file} could not be brought up to date: ${(error as Error).message}. What was stored is there as before, and in backups/ as a copy. Start the program that wrote it, or report this.`,
+      );
+    }
+  }
   await enforceKeys(dataSource);
+  await mark(dataSource, OPEN_MARK);
+  for (const end of ['', '-wal', '-shm']) if (existsSync(file + end)) chmodSync(file + end, PRIVATE_FILE);
   return dataSource;
+}
+
+/** Opens a database again that was closed by {@link closeDatabase}. */
+export async function openAgain(dataSource: DataSource): Promise<void> {
+  await dataSource.initialize();
+  await enforceKeys(dataSource);
+  await mark(dataSource, OPEN_MARK);
+}
+
+/** Brings a database that nobody uses up to date, changes it, and closes it. */
+export async function changeAside(file: string, change: (manager: EntityManager) => Promise<void>): Promise<void> {
+  const dataSource = dataSourceOn(file);
+  await dataSource.initialize();
+  try {
+    await dataSource.runMigrations({ transaction: 'each' });
+    await enforceKeys(dataSource);
+    await dataSource.transaction(change);
+    await closeDatabase(dataSource);
+  } finally {
+    if (dataSource.isInitialized) await dataSource.destroy();
+  }
+}
+
+/** Writes into the file itself whether it is open. */
+async function mark(dataSource: DataSource, as: number): Promise<void> {
+  await dataSource.query(`PRAGMA user_version = ${String(as)}`);
+  await dataSource.query('PRAGMA wal_checkpoint(TRUNCATE)');
+}
+
+/** Brings everything into the one file and closes it: afterwards that file alone is whole. */
+export async function closeDatabase(dataSource: DataSource): Promise<void> {
+  await mark(dataSource, CLOSED_MARK);
+  await dataSource.destroy();
 }
 
 /** A migration that failed half-way leaves foreign_keys off, so it is set and checked at every opening. */

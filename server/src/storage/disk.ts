@@ -2,7 +2,7 @@ import { statfs } from 'node:fs/promises';
 import { Inject, Injectable } from '@nestjs/common';
 import { finding, type Finding } from '@usual-pantry/core/finding';
 import { DATA_DIR } from '../config.js';
-import { noStorage } from '../http/errors.js';
+import { Refused } from '../http/errors.js';
 
 const MEGABYTE = 1024 * 1024;
 /** Below this nothing is stored any more, so that what is there stays whole. */
@@ -31,8 +31,8 @@ export class Disk {
   async assertRoom(): Promise<void> {
     const free = await this.freeBytes();
     if (free < LEAST_BYTES)
-      throw noStorage(
-        507,
+      throw new Refused(
+        'disk-full',
         `The disk is full: ${inMegabytes(free)} are left. Nothing was stored, and what was stored before is whole. Make room, then save again.`,
       );
   }

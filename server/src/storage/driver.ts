@@ -7,6 +7,7 @@ interface Statement {
 }
 interface Connection {
   prepare(sql: string): Statement;
+  close(): void;
 }
 type ConnectionClass = new (path: string, options?: object) => Connection;
 

@@ -60,14 +60,14 @@ function failing(n: number, error: Error, ends: 'rolls back' | 'cannot roll back
 
 describe('a write whose database fails', () => {
   it.each([
-    ['SQLITE_FULL', 507],
-    ['SQLITE_IOERR_WRITE', 503],
-    ['SQLITE_IOERR_FSYNC', 503],
-    ['SQLITE_BUSY', 503],
-    ['SQLITE_READONLY', 503],
+    ['SQLITE_FULL', 507, 'disk-full'],
+    ['SQLITE_IOERR_WRITE', 503, 'disk-trouble'],
+    ['SQLITE_IOERR_FSYNC', 503, 'disk-trouble'],
+    ['SQLITE_BUSY', 503, 'database-busy'],
+    ['SQLITE_READONLY', 503, 'read-only'],
   ])(
     'with %s at any statement is refused in words, and what is answered later is there after a restart',
-    async (code, status) => {
+    async (code, status, problem) => {
       const acknowledged: string[] = [];
       const refused: string[] = [];
       for (const ends of ['rolls back', 'cannot roll back', 'rolled back by itself'] as const)
@@ -86,8 +86,8 @@ describe('a write whose database fails', () => {
           refused.push(name);
           expect(answer.status).toBe(status);
           expect(answer.body).toMatchObject({
-            code: 'no-storage',
-            message: expect.stringContaining('Nothing was stored') as unknown,
+            code: problem,
+            detail: expect.stringContaining('Nothing of it was stored') as unknown,
           });
           await add(`after ${name}`).expect(201);
           acknowledged.push(`after ${name}`);
@@ -132,7 +132,7 @@ describe('a write whose database fails', () => {
     await add('with little room').expect(201);
     free(10);
     expect(await codes()).toEqual(['stop']);
-    expect((await add('with none').expect(507)).body).toMatchObject({ code: 'no-storage' });
+    expect((await add('with none').expect(507)).body).toMatchObject({ code: 'disk-full' });
     free(5_000);
     await add('with room again').expect(201);
     expect(await afterRestart()).toEqual(['with little room', 'with room again']);

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
-import type { WrongValue } from '@usual-pantry/core/record';
+import { foldText, type WrongValue } from '@usual-pantry/core/record';
 import type {
   EntityManager,
   EntityTarget,
@@ -9,13 +9,16 @@ import type {
   FindOptionsWhere,
   ObjectLiteral,
 } from 'typeorm';
-import { inUse, notFound, stale, wrongValues, type User } from '../http/errors.js';
+import { idTaken, inUse, notFound, stale, wrongValues, type User } from '../http/errors.js';
 import { UnitOfWork, type Part } from './unit-of-work.js';
+import { versionFloor } from './versions.js';
 
 /** What every main row has. */
 export interface MainRow extends ObjectLiteral {
   id: string;
   version: number;
+  /** The name without case and accents. */
+  searchText: string;
 }
 
 /** A table whose rows belong to a main row and are written with it. */
@@ -100,16 +103,26 @@ async function writeChildren<Draft, Row extends MainRow>(
   }
 }
 
-/** Writes a new record. */
+/** What a main row is searched by. */
+const searchable = <Draft, Row extends MainRow>({ nameColumn }: Mapping<Draft, Row>, row: Partial<Row>) => ({
+  searchText: foldText(String(row[nameColumn])),
+});
+
+/**
+ * Writes a new record.
+ * @param above versions that are taken already
+ * @returns its version: higher than that of anything that was ever deleted, so that a page which still shows that cannot change this
+ */
 export async function insertRecord<Draft, Row extends MainRow>(
   manager: EntityManager,
   mapping: Mapping<Draft, Row>,
-  id: string,
-  draft: Draft,
-): Promise<void> {
-  const row = { ...mapping.toRow(draft), id, version: 1 };
-  await manager.insert(mapping.entity, row);
+  { id, draft, above = 0 }: { readonly id: string; readonly draft: Draft; readonly above?: number },
+): Promise<number> {
+  const version = Math.max(await versionFloor(manager), above) + 1;
+  const row = mapping.toRow(draft);
+  await manager.insert(mapping.entity, { ...row, ...searchable(mapping, row), id, version });
   await writeChildren(manager, mapping, id, draft);
+  return version;
 }
 
 /**
@@ -161,19 +174,22 @@ export abstract class Records<Draft, Row extends MainRow> {
 
   /** Further conditions of a list; a noun with filters of its own adds to them. */
   protected whereOf(query: ListQuery): string[] {
-    return query.search ? [`lower(row.${this.mapping.nameColumn}) LIKE :search ESCAPE '\\'`] : [];
+    return query.search ? [`row.searchText LIKE :search ESCAPE '\\'`] : [];
   }
 
   list(query: ListQuery): Promise<Listing<Draft>> {
     const { mapping } = this;
     const sort = mapping.sortable.find((column) => column === query.sort) ?? mapping.nameColumn;
     return this.work.read(async (manager) => {
-      const search = `%${(query.search ?? '').toLowerCase().replace(/[\\%_]/g, '\\$&')}%`;
+      const search = `%${foldText(query.search ?? '').replace(/[\\%_]/g, '\\$&')}%`;
       const found = manager
         .createQueryBuilder(mapping.entity, 'row')
         .select('row.id')
         .where(this.whereOf(query).join(' AND ') || '1 = 1', { ...query, search })
-        .orderBy(`row.${sort}`, query.direction === 'desc' ? 'DESC' : 'ASC')
+        .orderBy(
+          sort === mapping.nameColumn ? 'row.searchText' : `row.${sort}`,
+          query.direction === 'desc' ? 'DESC' : 'ASC',
+        )
         .addOrderBy('row.id', 'ASC');
       const [rows, total] = await found
         .skip((query.page - 1) * query.size)
@@ -193,31 +209,37 @@ export abstract class Records<Draft, Row extends MainRow> {
 
   /** @throws Refused 422 with every wrong value; 409 when the id is taken */
   create(draft: Draft, id: string = randomUUID()): Promise<Stored<Draft>> {
-    return this.work.write(async (manager) => {
-      const [taken] = await this.byIds([id], manager);
-      if (taken) throw stale(this.mapping.noun, taken);
-      const prepared = await this.prepare(draft, null, id, manager);
-      await this.check(prepared, id, null, manager);
-      await insertRecord(manager, this.mapping, id, prepared);
-      return { ...prepared, id, version: 1 };
-    }, this.part);
+    return this.work.write(
+      async (manager) => {
+        const [taken] = await this.byIds([id], manager);
+        if (taken) throw idTaken(this.mapping.noun, id, taken);
+        const prepared = await this.prepare(draft, null, id, manager);
+        await this.check(prepared, id, null, manager);
+        const version = await insertRecord(manager, this.mapping, { id, draft: prepared });
+        return { ...prepared, id, version };
+      },
+      { part: this.part },
+    );
   }
 
   /** @throws Refused 404, 409 with the current record when `version` is stale, 422 with every wrong value */
   update(id: string, version: number, draft: Draft): Promise<Stored<Draft>> {
     const { mapping } = this;
-    return this.work.write(async (manager) => {
-      const current = await this.find(id, manager);
-      if (current.version !== version) throw stale(mapping.noun, current);
-      const prepared = await this.prepare(draft, current, id, manager);
-      await this.check(prepared, id, current, manager);
-      await this.supersede(current, manager);
-      const row = { ...mapping.toRow(prepared), version: version + 1 };
-      await manager.update(mapping.entity, id, row);
-      for (const child of mapping.children) await manager.delete(child.entity, { [child.key]: id });
-      await writeChildren(manager, mapping, id, prepared);
-      return { ...prepared, id, version: version + 1 };
-    }, this.part);
+    return this.work.write(
+      async (manager) => {
+        const current = await this.find(id, manager);
+        if (current.version !== version) throw stale(mapping.noun, current);
+        const prepared = await this.prepare(draft, current, id, manager);
+        await this.check(prepared, id, current, manager);
+        await this.supersede(current, manager);
+        const row = mapping.toRow(prepared);
+        await manager.update(mapping.entity, id, { ...row, ...searchable(mapping, row), version: version + 1 });
+        for (const child of mapping.children) await manager.delete(child.entity, { [child.key]: id });
+        await writeChildren(manager, mapping, id, prepared);
+        return { ...prepared, id, version: version + 1 };
+      },
+      { part: this.part },
+    );
   }
 
   /**
@@ -228,27 +250,33 @@ export abstract class Records<Draft, Row extends MainRow> {
     records: readonly { readonly id: string; readonly version: number }[],
     change: (draft: Stored<Draft>) => Stored<Draft>,
   ): Promise<{ before: Stored<Draft>; after: Stored<Draft> }[]> {
-    return this.work.write(async () => {
-      const changes: { before: Stored<Draft>; after: Stored<Draft> }[] = [];
-      for (const { id, version } of records) {
-        const before = await this.get(id);
-        const { id: _id, version: _version, ...draft } = change(before);
-        changes.push({ before, after: await this.update(id, version, draft as unknown as Draft) });
-      }
-      return changes;
-    }, this.part);
+    return this.work.write(
+      async () => {
+        const changes: { before: Stored<Draft>; after: Stored<Draft> }[] = [];
+        for (const { id, version } of records) {
+          const before = await this.get(id);
+          const { id: _id, version: _version, ...draft } = change(before);
+          changes.push({ before, after: await this.update(id, version, draft as unknown as Draft) });
+        }
+        return changes;
+      },
+      { part: this.part },
+    );
   }
 
   /** @throws Refused 404, 409 with the users when something uses it, 409 when `version` is stale */
   remove(id: string, version: number): Promise<void> {
-    return this.work.write(async (manager) => {
-      const current = await this.find(id, manager);
-      if (current.version !== version) throw stale(this.mapping.noun, current);
-      const users = await this.usersOf(id, manager);
-      if (users.length > 0) throw inUse(this.nameOf(current), users);
-      await this.discard(current, manager);
-      await manager.delete(this.mapping.entity, id);
-    }, this.part);
+    return this.work.write(
+      async (manager) => {
+        const current = await this.find(id, manager);
+        if (current.version !== version) throw stale(this.mapping.noun, current);
+        const users = await this.usersOf(id, manager);
+        if (users.length > 0) throw inUse(this.nameOf(current), users);
+        await this.discard(current, manager);
+        await manager.delete(this.mapping.entity, id);
+      },
+      { part: this.part },
+    );
   }
 
   private async check(draft: Draft, id: string, before: Stored<Draft> | null, manager: EntityManager): Promise<void> {

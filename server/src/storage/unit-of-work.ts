@@ -2,9 +2,10 @@ import { AsyncLocalStorage } from 'node:async_hooks';
 import { Injectable, Logger } from '@nestjs/common';
 import { BehaviorSubject } from 'rxjs';
 import { DataSource, type EntityManager } from 'typeorm';
+import { Refused } from '../http/errors.js';
 import { isInTransaction, setRight } from './data-source.js';
 import { Disk } from './disk.js';
-import { cannotOpen, inWords } from './trouble.js';
+import { inWords } from './trouble.js';
 
 /** What a write can change: the orders alone, or the maker's book, on which everything rests. */
 export type Part = 'orders' | 'book';
@@ -13,6 +14,16 @@ export type Part = 'orders' | 'book';
 interface Turn {
   readonly manager: EntityManager;
   readonly writes: boolean;
+  /** What has been written so far: the book, as soon as anything in it was. */
+  part: Part;
+}
+
+/** How a write is done. */
+export interface WriteOptions {
+  /** What it changes; only figures that rest on that are worked out again. */
+  readonly part?: Part;
+  /** Comes first, in the same turn: nothing else is stored between it and the write. */
+  readonly before?: () => Promise<unknown>;
 }
 
 /**
@@ -56,37 +67,75 @@ export class UnitOfWork {
 
   /**
    * Runs `work` in one transaction: all of it is stored, or nothing.
-   * @param part what it changes; only figures that rest on that are worked out again
    * @throws whatever `work` throws, after everything is rolled back
    */
-  write<T>(work: (manager: EntityManager) => Promise<T>, part: Part = 'book'): Promise<T> {
+  write<T>(work: (manager: EntityManager) => Promise<T>, { part = 'book', before }: WriteOptions = {}): Promise<T> {
     const turn = this.turns.getStore();
     if (turn) {
       if (!turn.writes) throw new Error('A write cannot start inside a read.');
+      if (before) throw new Error('What comes first in a write cannot come in the middle of another.');
+      if (part === 'book') turn.part = part;
       return work(turn.manager);
     }
     return this.inTurn(async () => {
       await this.disk.assertRoom();
-      const result = await this.proven(() =>
-        this.dataSource.transaction((manager) => this.turns.run({ manager, writes: true }, () => work(manager))),
+      if (before) await this.reading(before);
+      const done = await this.proven(() =>
+        this.dataSource.transaction(async (manager) => {
+          const own: Turn = { manager, writes: true, part };
+          return { result: await this.turns.run(own, () => work(manager)), part: own.part };
+        }),
       );
-      const revision = this.revisions.value + 1;
-      if (part === 'book') this.bookChangedAt = revision;
-      this.revisions.next(revision);
+      this.tell(done.part);
+      return done.result;
+    });
+  }
+
+  /**
+   * Runs something that needs the database for itself, outside any transaction: nothing is read or stored meanwhile, and everything is
+   * read anew afterwards.
+   */
+  alone<T>(work: () => Promise<T>): Promise<T> {
+    return this.inTurn(async () => {
+      const result = await work();
+      this.tell('book');
       return result;
     });
+  }
+
+  /** Whether something could be stored at this moment. */
+  async canWrite(): Promise<boolean> {
+    try {
+      await this.inTurn(async () => {
+        await this.disk.assertRoom();
+        await this.proven(() =>
+          this.dataSource.transaction((manager) => manager.query('UPDATE version_floor SET version = version')),
+        );
+      });
+      return true;
+    } catch {
+      return false;
+    }
+  }
+
+  private tell(part: Part): void {
+    const revision = this.revisions.value + 1;
+    if (part === 'book') this.bookChangedAt = revision;
+    this.revisions.next(revision);
   }
 
   /** Runs `work` when no transaction is open, so that it sees only what is stored. */
   read<T>(work: (manager: EntityManager) => Promise<T>): Promise<T> {
     const turn = this.turns.getStore();
     if (turn) return work(turn.manager);
-    return this.inTurn(() =>
-      this.proven(() => {
-        const { manager } = this.dataSource;
-        return this.turns.run({ manager, writes: false }, () => work(manager));
-      }),
-    );
+    return this.inTurn(() => this.reading(work));
+  }
+
+  private reading<T>(work: (manager: EntityManager) => Promise<T>): Promise<T> {
+    return this.proven(() => {
+      const { manager } = this.dataSource;
+      return this.turns.run({ manager, writes: false, part: 'orders' }, () => work(manager));
+    });
   }
 
   /**
@@ -113,7 +162,7 @@ export class UnitOfWork {
       await setRight(this.dataSource);
     } catch (error) {
       new Logger('Storage').error(error instanceof Error ? error.message : error);
-      throw cannotOpen();
+      throw new Refused('database-away');
     }
     this.isInDoubt = false;
   }

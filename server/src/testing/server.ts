@@ -6,8 +6,8 @@ import type { NestExpressApplication } from '@nestjs/platform-express';
 import { seasonFileSchema, type SeasonFile } from '@usual-pantry/core/season';
 import request from 'supertest';
 import type TestAgent from 'supertest/lib/agent.js';
-import { DataSource } from 'typeorm';
 import { createApp } from '../app.js';
+import { copyDatabase } from '../storage/copy.js';
 import { DATABASE_FILE } from '../storage/data-source.js';
 
 /** The day on which the tests' clock stands. */
@@ -39,7 +39,7 @@ async function demoDatabase(): Promise<string> {
       .expect(200);
     // Two may make it at once: either is whole, and the last one stays.
     const copy = `${made}.${process.pid}`;
-    await maker.app.get(DataSource).query('VACUUM INTO ?', [copy]);
+    copyDatabase(join(maker.folder, DATABASE_FILE), copy);
     await rename(copy, made);
     await maker.close();
   }

@@ -6,6 +6,7 @@ import { Batches1764090000000 } from './1764090000000-batches.js';
 import { Wishes1764100000000 } from './1764100000000-wishes.js';
 import { StepsOfLines1764110000000 } from './1764110000000-steps-of-lines.js';
 import { PanelOfBoxes1764120000000 } from './1764120000000-panel-of-boxes.js';
+import { NothingLost1764130000000 } from './1764130000000-nothing-lost.js';
 import { FirstTables1764000000000 } from './1764000000000-first-tables.js';
 
 /** Every migration, the oldest first. Never change one that has been released: add another. */
@@ -19,4 +20,5 @@ export const migrations = [
   Wishes1764100000000,
   StepsOfLines1764110000000,
   PanelOfBoxes1764120000000,
+  NothingLost1764130000000,
 ];

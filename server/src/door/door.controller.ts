@@ -1,0 +1,132 @@
+import { Body, Controller, Delete, Get, HttpCode, Inject, Param, Post, Put, Req, Res } from '@nestjs/common';
+import { ApiBody, ApiOperation, ApiParam, ApiResponse, ApiTags } from '@nestjs/swagger';
+import { toSVG } from 'bwip-js/node';
+import type { Request, Response } from 'express';
+import { z } from 'zod';
+import { jsonSchemaOf } from '../http/json-schema.js';
+import { Audit, type AuditLine } from './audit.js';
+import { cookieName, visitorAt } from './door-guard.js';
+import { roles } from './door-file.js';
+import { DoorService, IDLE_MS, type Device } from './door.service.js';
+import { passphraseSchema } from './passphrase.js';
+import { visitor } from './visitor.js';
+
+/** The addresses at which other devices find this kitchen. */
+export const SERVED_AT = Symbol('SERVED_AT');
+
+const nameSchema = z.string().trim().min(1, 'must say which device').max(60);
+const signInSchema = z.strictObject({ passphrase: z.string().max(200), name: nameSchema });
+const pairSchema = z.strictObject({ code: z.string().max(40) });
+const codeSchema = z.strictObject({ role: z.enum(roles), name: nameSchema });
+const setSchema = z.strictObject({ passphrase: passphraseSchema, old: z.string().max(200).nullable() });
+
+@ApiTags('Door')
+@Controller('api/door')
+export class DoorController {
+  constructor(
+    private readonly door: DoorService,
+    private readonly audit: Audit,
+    @Inject(SERVED_AT) private readonly servedAt: () => readonly string[],
+  ) {}
+
+  @Get()
+  @ApiOperation({ summary: 'Whether one has to sign in here, and as who one has' })
+  show(@Res({ passthrough: true }) response: Response) {
+    const who = visitorAt(response);
+    return {
+      isLocked: this.door.isLocked,
+      hasPassphrase: this.door.hasPassphrase,
+      visitor: who && { role: who.role, name: who.name },
+    };
+  }
+
+  @Post('sign-in')
+  @HttpCode(204)
+  @ApiOperation({ summary: 'Lets a device in with the passphrase; it is known by a cookie from then on' })
+  @ApiBody({ schema: jsonSchemaOf(signInSchema) })
+  @ApiResponse({ status: 401, description: 'Not the passphrase' })
+  @ApiResponse({ status: 429, description: 'Too many tries' })
+  async signIn(
+    @Body({ schema: signInSchema }) { passphrase, name }: z.infer<typeof signInSchema>,
+    @Req() request: Request,
+    @Res({ passthrough: true }) response: Response,
+  ): Promise<void> {
+    setToken(request, response, await this.door.signIn(passphrase, name, addressOf(request)));
+  }
+
+  @Post('pair')
+  @HttpCode(204)
+  @ApiOperation({
+    summary: 'Lets a device in with a code from one that is signed in; a code holds for minutes and once',
+  })
+  @ApiBody({ schema: jsonSchemaOf(pairSchema) })
+  @ApiResponse({ status: 401, description: 'No such code' })
+  @ApiResponse({ status: 429, description: 'Too many tries' })
+  async pair(
+    @Body({ schema: pairSchema }) { code }: z.infer<typeof pairSchema>,
+    @Req() request: Request,
+    @Res({ passthrough: true }) response: Response,
+  ): Promise<void> {
+    setToken(request, response, await this.door.pair(code, addressOf(request)));
+  }
+
+  @Post('sign-out')
+  @HttpCode(204)
+  @ApiOperation({ summary: 'Lets this device out' })
+  signOut(@Req() request: Request, @Res({ passthrough: true }) response: Response): void {
+    const { sessionId } = visitor();
+    if (sessionId !== null) this.door.remove(sessionId, 'signed out');
+    response.clearCookie(cookieName(request.secure), cookieOf(request));
+  }
+
+  @Put('passphrase')
+  @HttpCode(204)
+  @ApiOperation({ summary: 'Sets the passphrase; every other device must sign in again' })
+  @ApiBody({ schema: jsonSchemaOf(setSchema) })
+  setPassphrase(@Body({ schema: setSchema }) { passphrase, old }: z.infer<typeof setSchema>): Promise<void> {
+    return this.door.setPassphrase(passphrase, old, visitor().sessionId);
+  }
+
+  @Get('devices')
+  @ApiOperation({ summary: 'Devices that are let in, and what was written down of comings and goings' })
+  devices(): { devices: (Device & { isThis: boolean })[]; audit: AuditLine[] } {
+    const { sessionId } = visitor();
+    return {
+      devices: this.door.devices().map((device) => ({ ...device, isThis: device.id === sessionId })),
+      audit: this.audit.newest(),
+    };
+  }
+
+  @Delete('devices/:id')
+  @HttpCode(204)
+  @ApiOperation({ summary: 'Lets a device out' })
+  @ApiParam({ name: 'id', schema: { type: 'string' } })
+  remove(@Param('id') id: string): void {
+    this.door.remove(id, 'device removed');
+  }
+
+  @Post('codes')
+  @ApiOperation({
+    summary: 'A code with which one device can come in within minutes, with a picture of each address to scan',
+  })
+  @ApiBody({ schema: jsonSchemaOf(codeSchema) })
+  makeCode(@Body({ schema: codeSchema }) { role, name }: z.infer<typeof codeSchema>) {
+    const { code, until } = this.door.makeCode(role, name);
+    const addresses = this.servedAt().map((address) => {
+      // Behind the # it is sent to nobody, and stands in no log.
+      const url = `${address}/pair#${code}`;
+      return { url, picture: toSVG({ bcid: 'qrcode', text: url, scale: 3, paddingwidth: 4, paddingheight: 4 }) };
+    });
+    return { code, until, addresses };
+  }
+}
+
+/** The address of whoever tries; what a header says is believed of a proxy on this computer only. */
+const addressOf = (request: Request): string => request.ip ?? 'unknown';
+
+const cookieOf = (request: Request) =>
+  ({ httpOnly: true, sameSite: 'strict', secure: request.secure, path: '/' }) as const;
+
+function setToken(request: Request, response: Response, token: string): void {
+  response.cookie(cookieName(request.secure), token, { ...cookieOf(request), maxAge: IDLE_MS });
+}

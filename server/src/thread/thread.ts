@@ -1,0 +1,86 @@
+import { Worker } from 'node:worker_threads';
+
+/** Was given up before it was done. */
+export class GivenUp extends Error {}
+
+/** What a job's thread answers with. */
+export type Outcome<Result> = { readonly result: Result } | { readonly error: string };
+
+interface Limits {
+  /** Gives the job up when it is aborted. */
+  readonly signal?: AbortSignal | undefined;
+  /** Gives the job up after so long. */
+  readonly mostMs: number;
+}
+
+/**
+ * A thread that does one job after another, so that the server answers all the while. A job that is given up has its thread ended; the
+ * next one gets a fresh one.
+ */
+export class Thread<Job, Result> {
+  private worker: Worker | null = null;
+  private last: Promise<unknown> = Promise.resolve();
+
+  /** @param file the built script that takes jobs and answers each with an {@link Outcome} */
+  constructor(private readonly file: string) {}
+
+  /**
+   * @throws GivenUp when it was aborted or took too long; Error with what the job says
+   */
+  run(job: Job, { signal, mostMs }: Limits): Promise<Result> {
+    const done = this.last.then(() => this.one(job, { signal, mostMs }));
+    this.last = done.catch(() => undefined);
+    return done;
+  }
+
+  async end(): Promise<void> {
+    const { worker } = this;
+    this.worker = null;
+    await worker?.terminate();
+  }
+
+  private one(job: Job, { signal, mostMs }: Limits): Promise<Result> {
+    const worker = (this.worker ??= this.started());
+    return new Promise<Result>((resolve, reject) => {
+      const settle = () => {
+        clearTimeout(late);
+        signal?.removeEventListener('abort', giveUp);
+        worker.off('message', take);
+        worker.off('error', drop);
+        worker.off('exit', stop);
+      };
+      const drop = (error: Error) => {
+        settle();
+        if (this.worker === worker) this.worker = null;
+        void worker.terminate();
+        reject(error);
+      };
+      const giveUp = () => {
+        drop(new GivenUp('It was given up.'));
+      };
+      const stop = () => {
+        drop(new GivenUp('The server stops.'));
+      };
+      const take = (outcome: Outcome<Result>) => {
+        settle();
+        if ('error' in outcome) reject(new Error(outcome.error));
+        else resolve(outcome.result);
+      };
+      const late = setTimeout(() => {
+        drop(new GivenUp(`It took longer than ${String(Math.round(mostMs / 1000))} s and was given up.`));
+      }, mostMs);
+      signal?.addEventListener('abort', giveUp);
+      worker.on('message', take);
+      worker.on('error', drop);
+      worker.on('exit', stop);
+      if (signal?.aborted) giveUp();
+      else worker.postMessage(job);
+    });
+  }
+
+  private started(): Worker {
+    const worker = new Worker(this.file);
+    worker.unref();
+    return worker;
+  }
+}

@@ -1,0 +1,91 @@
+import { appendFile, readFile, rename, stat } from 'node:fs/promises';
+import { join } from 'node:path';
+import { Inject, Injectable } from '@nestjs/common';
+import type { NextFunction, Request, Response } from 'express';
+import { DATA_DIR } from '../config.js';
+import { PRIVATE_FILE } from '../storage/folder.js';
+
+/** One answered request, without anything that says whose it was or what was in it. */
+export interface LoggedRequest {
+  readonly at: string;
+  readonly method: string;
+  /** The address with ids left out, such as `/api/orders/:id`. */
+  readonly route: string;
+  readonly status: number;
+  readonly ms: number;
+}
+
+const FILE = 'requests.log';
+const MOST_BYTES = 2_000_000;
+const WRITE_EVERY_MS = 1_000;
+
+/** Words of the addresses; whatever else stands in one is an id or a name. */
+const isWord = (part: string): boolean => /^[a-z][a-z-]{0,30}(?:\.[a-z]{2,5})?$/.test(part);
+
+/** The address as it may be written down: no query, no ids. Nouns are followed by ids, so every second word is taken for one. */
+export function routeOf(request: Pick<Request, 'route' | 'path'>): string {
+  const { path } = (request.route as { readonly path?: unknown } | undefined) ?? {};
+  // The route that answered names its parts itself.
+  if (typeof path === 'string') return path;
+  const [first = '', second = ''] = request.path.split('/').filter(Boolean);
+  return `/${[first, second].filter(isWord).join('/')}`;
+}
+
+/** Writes down how requests were answered: for a report when something goes wrong. */
+@Injectable()
+export class RequestLog {
+  private readonly file: string;
+  private waiting: string[] = [];
+  private timer: NodeJS.Timeout | null = null;
+
+  constructor(@Inject(DATA_DIR) folder: string) {
+    this.file = join(folder, FILE);
+  }
+
+  middleware() {
+    return (request: Request, response: Response, next: NextFunction): void => {
+      const since = performance.now();
+      response.once('close', () => {
+        const line: LoggedRequest = {
+          at: new Date().toISOString(),
+          method: request.method,
+          route: routeOf(request),
+          status: response.statusCode,
+          ms: Math.round(performance.now() - since),
+        };
+        this.waiting.push(`${JSON.stringify(line)}\n`);
+        this.timer ??= setTimeout(() => void this.write(), WRITE_EVERY_MS).unref();
+      });
+      next();
+    };
+  }
+
+  /** The newest lines, the oldest first. */
+  async newest(most: number): Promise<LoggedRequest[]> {
+    await this.write();
+    const text = await readFile(this.file, 'utf8').catch(() => '');
+    return text
+      .split('\n')
+      .filter(Boolean)
+      .slice(-most)
+      .map((line) => JSON.parse(line) as LoggedRequest);
+  }
+
+  /** A log that cannot be written keeps nothing from working. */
+  private async write(): Promise<void> {
+    if (this.timer) clearTimeout(this.timer);
+    this.timer = null;
+    const lines = this.waiting.splice(0);
+    if (lines.length === 0) return;
+    try {
+      const size = await stat(this.file).then(
+        (found) => found.size,
+        () => 0,
+      );
+      if (size > MOST_BYTES) await rename(this.file, `${this.file}.1`);
+      await appendFile(this.file, lines.join(''), { mode: PRIVATE_FILE });
+    } catch {
+      // Said by the health check, which looks at the disk itself.
+    }
+  }
+}
