@@ -97,7 +97,15 @@ await Promise.all([
   (async () => {
     await check('types', 'npm', ['run', 'types']);
     await check('lint', 'npx', ['oxlint', '--type-aware', '.']);
-    await check('hooks', 'npx', ['eslint', 'web', '--cache', '--cache-location', '.cache/eslint']);
+    await check('hooks and regular expressions', 'npx', [
+      'eslint',
+      'core/src',
+      'server/src',
+      'web/src',
+      '--cache',
+      '--cache-location',
+      '.cache/eslint',
+    ]);
   })(),
   (async () => {
     await jest();

@@ -31,7 +31,7 @@ export function wishesIn(text: string, shelf: Shelf): Wishes {
   }
   rest += line.text.slice(at);
   const tidy = rest
-    .replace(/\(\s*[,;]*\s*\)/g, ' ')
+    .replace(/\([\s,;]*\)/g, ' ')
     .replace(/\s+/g, ' ')
     .replace(/^[\s,;:–—-]+|[\s,;:–—-]+$/g, '');
   return { codes: [...new Set(codes)], unknown, rest: tidy };

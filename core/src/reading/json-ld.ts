@@ -96,13 +96,17 @@ const named: Readonly<Record<string, string>> = {
   eacute: 'é',
 };
 
+/** The character of a code point; null where there is none. */
+const character = (code: number): string | null =>
+  code <= 0x10ffff && !(code >= 0xd800 && code <= 0xdfff) ? String.fromCodePoint(code) : null;
+
 /** Text without tags and character references. */
 const plain = (text: string): string =>
   text
-    .replace(/<[^>]*>/g, ' ')
-    .replace(/&#x([\da-f]+);/gi, (_whole, code: string) => String.fromCodePoint(Number.parseInt(code, 16)))
-    .replace(/&#(\d+);/g, (_whole, code: string) => String.fromCodePoint(Number(code)))
-    .replace(/&(\w+);/g, (whole, name: string) => named[name] ?? whole)
+    .replace(/<[^<>]*>/g, ' ')
+    .replace(/&#x([\da-f]{1,6});/gi, (whole, code: string) => character(Number.parseInt(code, 16)) ?? whole)
+    .replace(/&#(\d{1,7});/g, (whole, code: string) => character(Number(code)) ?? whole)
+    .replace(/&(\w{1,10});/g, (whole, name: string) => (Object.hasOwn(named, name) ? named[name] : undefined) ?? whole)
     .replace(/\s+/g, ' ')
     .trim();
 

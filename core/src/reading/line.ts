@@ -275,6 +275,10 @@ const strayNumber = (name: string, isKnown: boolean): boolean =>
 
 const unread = { amount: null, unit: null, state: null, note: '' };
 
+/** No line of ingredients is longer; one that is stays unread and is asked about. */
+const MOST_LINE = 500;
+const SHOWN_LINE = 80;
+
 function readOne(source: string, text: string, index: NameIndex<PantryItem>, habit: MeasureHabit): ReadLine {
   const empty = {
     source,
@@ -286,6 +290,13 @@ function readOne(source: string, text: string, index: NameIndex<PantryItem>, hab
     remarks: [],
     questions: [],
   };
+  if (text.length > MOST_LINE)
+    return {
+      ...empty,
+      kind: 'line',
+      name: text.slice(0, SHOWN_LINE),
+      questions: [`This line has more than ${String(MOST_LINE)} characters: split it.`],
+    };
   if (headingPattern.test(text.trim())) return { ...empty, kind: 'heading', name: text.trim().slice(0, -1) };
   const measure = readMeasure(text, habit);
   const { name, state, note } = describe(measure.rest, (words) => matchName(words, index).certain);
@@ -368,8 +379,8 @@ const NAMES = /\s*,\s*(?:and\s+)?|\s+(?:and|&)\s+/i;
  */
 function ingredientsIn(text: string, habit: MeasureHabit): string[] {
   const each =
-    /^(.*?)\beach(?: of)?\s+(.+)$/i.exec(text) ??
-    /^(.+?)[,:]?\s+([\d½⅓⅔¼¾⅛⅜⅝⅞.]\S*(?:\s+\S+){0,2})\s+each\.?$/iu.exec(text);
+    /^(.*?)\beach(?: of)?\s+(\S.*)$/i.exec(text) ??
+    /^(\S|\S.*?\S)[,:]?\s+([\d½⅓⅔¼¾⅛⅜⅝⅞.]\S*(?:\s+\S+){0,2})\s+each\.?$/iu.exec(text);
   if (each?.[1] !== undefined && each[2] !== undefined) {
     const first = readNumber(each[1].trim()) !== null;
     const [amount, names] = first ? [each[1].trim(), each[2]] : [each[2].trim(), each[1]];
@@ -414,6 +425,7 @@ export function readIngredientLines(text: string, pantry: readonly PantryItem[],
     .filter((line) => line.trim() !== '')
     .flatMap((line) => {
       const source = line.trim();
+      if (source.length > MOST_LINE) return [readOne(source, source, index, habit)];
       // A whole line that is a name of the pantry, such as sugar and spice, is one ingredient.
       const parts = matchName(readMeasure(source, habit).rest, index).certain ? [source] : ingredientsIn(source, habit);
       return parts.map((part) => readOne(parts.length > 1 ? `${source} → ${part}` : source, part, index, habit));

@@ -203,6 +203,9 @@ function single(text: string): Plain | null {
 
 const RANGE = /^(?:\s*(?:-|–|—|‑)\s*|\s+(?:to|or|bis)\s+)/i;
 
+/** Nobody writes a longer number; what is longer is none, so that reading takes no longer than in proportion to the text. */
+const MOST_LENGTH = 200;
+
 /**
  * Reads the number at the head of a text as people write it: figures with a decimal point or comma, fractions, mixed numbers with a space,
  * a hyphen or `and` between, words, dozens, ranges.
@@ -211,6 +214,11 @@ const RANGE = /^(?:\s*(?:-|–|—|‑)\s*|\s+(?:to|or|bis)\s+)/i;
  * @example readNumber('1,5 kg') // { value: 1.5, length: 3, ... }
  */
 export function readNumber(text: string): ReadNumber | null {
+  const number = headNumber(text.slice(0, MOST_LENGTH));
+  return number && number.length === MOST_LENGTH ? null : number;
+}
+
+function headNumber(text: string): ReadNumber | null {
   const first = single(text);
   if (!first) return null;
   const plain = {

@@ -79,7 +79,7 @@ const sayRange = (from: number, to: number): string =>
 function doneWhenIn(text: string, temperatures: readonly ReadTemperature[]): string {
   const found: string[] = [];
   for (const each of text.matchAll(
-    /\b(?:until|till|'til)\s+([^.;]+?)(?=[.;]|,\s+(?:then|and then|remove|pour|about|stirring|whisking)|\s+then\b|$)/gi,
+    /\b(?:until|till|'til)\s+(?=\S)([^.;]+?)(?=[.;]|,\s{1,3}(?:then|and then|remove|pour|about|stirring|whisking)|\sthen\b|$)/gi,
   )) {
     let clause = each[1] ?? '';
     const start = each.index + each[0].length - clause.length;
@@ -89,12 +89,14 @@ function doneWhenIn(text: string, temperatures: readonly ReadTemperature[]): str
     }
     clause = clause
       .replace(
-        /\b(?:it|the \p{L}+|a thermometer|thermometer|mixture|syrup)?\s*(?:reaches|registers|reads|comes to|gets to|is at)\s*(?:about|around)?\s*(?=$|[,)]|and\b|or\b)/giu,
+        /\b(?:it|the \p{L}+|a thermometer|thermometer|mixture|syrup)?\s*(?:reaches|registers|reads|comes to|gets to|is at)\s*(?:(?:about|around)\s*)?(?=$|[,)]|and\b|or\b)/giu,
         '',
       )
       .replace(/\(\s*\)/g, '')
       .replace(/^[\s,]*(?:and|or)\b\s*/i, '')
-      .replace(/[\s,]+(?:and|or|at|to|about)?\s*$/i, '')
+      .replace(/[\s,]+$/, '')
+      .replace(/[\s,](?:and|or|at|to|about)$/i, '')
+      .replace(/[\s,]+$/, '')
       .trim();
     if (
       /\p{L}{3}/u.test(clause) &&

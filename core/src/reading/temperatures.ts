@@ -61,8 +61,11 @@ const scaleOf = (text: string): 'C' | 'F' | null => {
   return found === undefined ? null : /^c/i.test(found) ? 'C' : 'F';
 };
 
+/** A range has two ends: what follows them is looked at to see that it is none, and no further. */
+const MOST_ENDS = 3;
+
 /** One figure or range with its sign and scale: `118 C`, `245–250°F`, `31 °C to 32 °C`, `240 degrees`. */
-function figureAt(text: string): Figure | null {
+function figureAt(text: string, ends = 1): Figure | null {
   const number = readNumber(text);
   if (!number || !/^\d/.test(text)) return null;
   let at = number.length;
@@ -72,8 +75,8 @@ function figureAt(text: string): Figure | null {
   at += scale === null ? 0 : (SCALE.exec(text.slice(at))?.[0].length ?? 0);
   if (scale === null && !HAS_SIGN.test(sign)) {
     // `31 to 32 C` is read by its second figure where the first has no scale.
-    const join = number.upTo === null ? BETWEEN.exec(text.slice(number.length))?.[0] : undefined;
-    const second = join === undefined ? null : figureAt(text.slice(number.length + join.length));
+    const join = number.upTo === null && ends < MOST_ENDS ? BETWEEN.exec(text.slice(number.length))?.[0] : undefined;
+    const second = join === undefined ? null : figureAt(text.slice(number.length + join.length), ends + 1);
     if (join === undefined || !second || second.to !== null || second.from <= number.value || /[,/]/.test(join))
       return null;
     return {
@@ -84,8 +87,8 @@ function figureAt(text: string): Figure | null {
     };
   }
   const first = { from: number.value, to: number.upTo, scale, length: at };
-  const join = number.upTo === null ? /^\s*(?:-|–|—|to)\s*/i.exec(text.slice(at))?.[0] : undefined;
-  const second = join === undefined ? null : figureAt(text.slice(at + join.length));
+  const join = number.upTo === null && ends < MOST_ENDS ? /^\s*(?:-|–|—|to)\s*/i.exec(text.slice(at))?.[0] : undefined;
+  const second = join === undefined ? null : figureAt(text.slice(at + join.length), ends + 1);
   if (join !== undefined && second && second.to === null && second.scale === scale && second.from > number.value)
     return { ...first, to: second.from, length: at + join.length + second.length };
   return first;
@@ -159,7 +162,7 @@ export function readTemperatures(text: string): ReadTemperature[] {
       length += again.length + other.length + close;
     }
     const sentence =
-      /(?:^|[.;]\s+)([^;]*?)$/.exec(text.slice(0, at).replace(/\.(?=\s+[A-Z])/g, ';'))?.[1] ?? text.slice(0, at);
+      /(?:^|[.;]\s)([^;]*?)$/.exec(text.slice(0, at).replace(/\.(?=\s+[A-Z])/g, ';'))?.[1] ?? text.slice(0, at);
     const verbs = [...sentence.matchAll(VERBS)].map(([word]) => word.toLowerCase());
     const behind = /^[\s-]*(oven)\b/i.exec(text.slice(at + length))?.[1];
     const verb = behind?.toLowerCase() ?? verbs.at(-1) ?? '';

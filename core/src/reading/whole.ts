@@ -47,7 +47,7 @@ const METHOD =
   /^(?:the )?(?:method|directions?|instructions?|steps?|preparation|procedure|how to make (?:it|them)|to make(?: it| them)?|what to do)\s*:?$/i;
 const NOTES = /^(?:notes?|tips?|storage|storing|to store|variations?|cook['’]s notes?|nutrition)\b[^.]{0,30}:?$/i;
 const MAKES =
-  /^(?:makes?|yields?|yield|serves?|servings?|gives?|quantity)\s*[:-]?\s*(?:about|approx(?:imately|\.)?|around|roughly|ca\.?|~)?\s*/i;
+  /^(?:makes?|yields?|yield|serves?|servings?|gives?|quantity)\s*(?:[:-]\s*)?(?:(?:about|approx(?:imately|\.)?|around|roughly|ca\.?|~)\s*)?/i;
 const TIME_ROW =
   /^(?:prep(?:aration)?|cook(?:ing)?|baking|total|chill(?:ing)?|setting|resting|active|hands[- ]on)(?: time)?\s*[:–-]?\s*(?=\d|an? |half|one|two|overnight)/i;
 const PART = /^(?:for (?:the |an? )?(.{2,50}?)|to (?:make|finish) the (.{2,40}?)|the (.{2,30}?)):?$/i;

@@ -1,10 +1,11 @@
-import { Body, Controller, HttpCode, Post } from '@nestjs/common';
-import { ApiBody, ApiOperation, ApiTags } from '@nestjs/swagger';
+import { Body, Controller, HttpCode, Post, UseInterceptors } from '@nestjs/common';
+import { ApiBody, ApiHeader, ApiOperation, ApiTags } from '@nestjs/swagger';
 import { batchDraftSchema, batchSchema, type BatchDraft } from '@usual-pantry/core/batch';
 import { gramsSchema } from '@usual-pantry/core/quantity';
 import { daySchema, idSchema, versionSchema } from '@usual-pantry/core/record';
 import { z } from 'zod';
 import { jsonSchemaOf } from '../http/json-schema.js';
+import { onceHeader, OnceInterceptor } from '../http/once.interceptor.js';
 import { recordController } from '../http/record-controller.js';
 import type { BatchRow } from './batch.entity.js';
 import { BatchRecords } from './batch.records.js';
@@ -41,6 +42,8 @@ export class BatchController extends recordController<BatchDraft, BatchRow>({
   }
 
   @Post('made')
+  @UseInterceptors(OnceInterceptor)
+  @ApiHeader(onceHeader)
   @ApiOperation({
     summary:
       'Writes several batches down that were made, all of them or none; the pantry gives for them. Refused while it is not said where that came from which it does not have',

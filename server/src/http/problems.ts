@@ -198,6 +198,12 @@ export const problems = {
     safe: UNCHANGED,
     toDo: 'Sign the message with the key of the inbox, and send it within five minutes.',
   },
+  'no-inbox-key': {
+    status: 503,
+    title: 'The inbox has no key',
+    safe: UNCHANGED,
+    toDo: 'Make one in Orders > Inbox, and give it to the shop.',
+  },
   failed: {
     status: 500,
     title: 'Something went wrong here',

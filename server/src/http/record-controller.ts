@@ -1,8 +1,9 @@
-import { Body, Delete, Get, HttpCode, Param, Post, Put, Query } from '@nestjs/common';
-import { ApiBody, ApiOperation, ApiParam, ApiQuery, ApiResponse } from '@nestjs/swagger';
+import { Body, Delete, Get, HttpCode, Param, Post, Put, Query, UseInterceptors } from '@nestjs/common';
+import { ApiBody, ApiHeader, ApiOperation, ApiParam, ApiQuery, ApiResponse } from '@nestjs/swagger';
 import { idSchema, versionSchema } from '@usual-pantry/core/record';
 import { z } from 'zod';
 import { jsonSchemaOf } from './json-schema.js';
+import { onceHeader, OnceInterceptor } from './once.interceptor.js';
 import type { Listing, ListQuery, MainRow, Records, Stored } from '../storage/records.js';
 
 const MOST_ROWS = 200;
@@ -90,6 +91,8 @@ export function recordController<Draft extends object, Row extends MainRow>({
     }
 
     @Post()
+    @UseInterceptors(OnceInterceptor)
+    @ApiHeader(onceHeader)
     @ApiOperation({ summary: `Add a ${noun}` })
     @ApiBody({ schema: jsonSchemaOf(created) })
     @ApiResponse({ status: 201, schema: jsonSchemaOf(stored) })

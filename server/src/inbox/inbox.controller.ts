@@ -14,9 +14,17 @@ export class InboxController {
   constructor(private readonly inbox: InboxService) {}
 
   @Get()
-  @ApiOperation({ summary: 'The newest messages of the shop, and what the shop signs with' })
-  async show(): Promise<{ secret: string; messages: InboxMessageRow[] }> {
-    return { secret: await this.inbox.secret(), messages: await this.inbox.messages() };
+  @ApiOperation({ summary: 'The newest messages of the shop, and when the key was made that it signs with' })
+  async show(): Promise<{ keyMadeAt: string | null; messages: InboxMessageRow[] }> {
+    return { keyMadeAt: await this.inbox.keyMadeAt(), messages: await this.inbox.messages() };
+  }
+
+  @Post('key')
+  @ApiOperation({
+    summary: 'Makes a new key for the shop to sign with, shown this once; the one before holds no longer',
+  })
+  makeKey(): { key: string } {
+    return { key: this.inbox.makeKey() };
   }
 
   @Post('messages')

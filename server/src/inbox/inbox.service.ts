@@ -1,5 +1,5 @@
 import { randomBytes, randomUUID } from 'node:crypto';
-import { readFile, writeFile } from 'node:fs/promises';
+import { readFile, stat } from 'node:fs/promises';
 import { join } from 'node:path';
 import { Inject, Injectable } from '@nestjs/common';
 import {
@@ -16,9 +16,11 @@ import type { EntityManager } from 'typeorm';
 import { BookService } from '../book/book.service.js';
 import { Clock } from '../clock/clock.js';
 import { DATA_DIR } from '../config.js';
+import { Audit } from '../door/audit.js';
 import { notFound, Refused, unsigned, wrongValues } from '../http/errors.js';
 import { OrderRecords } from '../order/order.records.js';
 import { UnitOfWork } from '../storage/unit-of-work.js';
+import { writeWhole } from '../storage/write-file.js';
 import { InboxMessageRow } from './inbox.entity.js';
 import { distrust, sign } from './signature.js';
 
@@ -34,6 +36,9 @@ export const manners = ['once', 'twice', 'out of order', 'unsigned'] as const;
 export type Manner = (typeof manners)[number];
 
 const SHOWN = 100;
+const KEY_BYTES = 32;
+/** A key with fewer characters is not trusted. */
+const LEAST_KEY = 32;
 
 const receiptOf = ({ id, fate, why, orderId }: InboxMessageRow, again: boolean): Receipt => ({
   id,
@@ -46,20 +51,31 @@ const receiptOf = ({ id, fate, why, orderId }: InboxMessageRow, again: boolean):
 /** Takes what a shop sends: signed, at least once, in any order. The same message changes nothing twice. */
 @Injectable()
 export class InboxService {
-  private kept: Promise<string> | null = null;
+  private readonly file: string;
 
   constructor(
     private readonly work: UnitOfWork,
     private readonly books: BookService,
     private readonly orders: OrderRecords,
     private readonly clock: Clock,
-    @Inject(DATA_DIR) private readonly folder: string,
-  ) {}
+    private readonly audit: Audit,
+    @Inject(DATA_DIR) folder: string,
+  ) {
+    this.file = join(folder, 'inbox-secret');
+  }
 
-  /** What the shop signs with; made once and kept beside the database. */
-  secret(): Promise<string> {
-    this.kept ??= this.readSecret();
-    return this.kept;
+  /** When the key was made that the shop signs with; null when there is none. The key itself is never shown again. */
+  async keyMadeAt(): Promise<string | null> {
+    const key = await this.readKey();
+    return key === null || key.length < LEAST_KEY ? null : (await stat(this.file)).mtime.toISOString();
+  }
+
+  /** Makes a new key; the one before holds no longer. @returns it, this once */
+  makeKey(): string {
+    const key = randomBytes(KEY_BYTES).toString('hex');
+    writeWhole(this.file, key);
+    this.audit.note('inbox key made');
+    return key;
   }
 
   /** The newest messages, the newest first. */
@@ -71,7 +87,7 @@ export class InboxService {
 
   /** @throws Refused 401 when it is not signed by the shop, 422 when it is no message */
   async receive({ body, time, signature }: Delivery): Promise<Receipt> {
-    const why = distrust(await this.secret(), time, signature, body, Date.now());
+    const why = distrust(await this.assertKey(), time, signature, body, Date.now());
     if (why !== null) throw unsigned(why);
     const message = this.read(body);
     return this.work.write(
@@ -106,11 +122,12 @@ export class InboxService {
     const deliveries = { once: [first], twice: [first, first], 'out of order': [second, first], unsigned: [first] }[
       manner
     ];
+    const key = (await this.keyMadeAt()) === null ? this.makeKey() : await this.assertKey();
     const receipts: (Receipt | { readonly refused: string })[] = [];
     for (const message of deliveries) {
       const body = JSON.stringify(message);
       const time = new Date().toISOString();
-      const signature = manner === 'unsigned' ? undefined : sign(await this.secret(), time, body);
+      const signature = manner === 'unsigned' ? undefined : sign(key, time, body);
       try {
         receipts.push(await this.receive({ body, time, signature }));
       } catch (error) {
@@ -168,14 +185,20 @@ export class InboxService {
     return row;
   }
 
-  private async readSecret(): Promise<string> {
-    const file = join(this.folder, 'inbox-secret');
+  /** @throws Refused 503 when there is no key, or one that is too short to be trusted */
+  private async assertKey(): Promise<string> {
+    const key = await this.readKey();
+    if (key === null) throw new Refused('no-inbox-key');
+    if (key.length < LEAST_KEY)
+      throw new Refused('no-inbox-key', 'The key of the inbox is too short to be trusted. Make a new one.');
+    return key;
+  }
+
+  private async readKey(): Promise<string | null> {
     try {
-      return (await readFile(file, 'utf8')).trim();
+      return (await readFile(this.file, 'utf8')).trim();
     } catch {
-      const secret = randomBytes(32).toString('hex');
-      await writeFile(file, secret, { mode: 0o600 });
-      return secret;
+      return null;
     }
   }
 }

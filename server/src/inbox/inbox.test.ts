@@ -1,5 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import { randomUUID } from 'node:crypto';
+import { stat, writeFile } from 'node:fs/promises';
+import { join } from 'node:path';
 import type { ShopMessage } from '@usual-pantry/core/intake';
 import type { Order } from '@usual-pantry/core/order';
 import { openServer, type TestServer } from '../testing/server.js';
@@ -9,9 +11,11 @@ let server: TestServer;
 let secret: string;
 beforeAll(async () => {
   server = await openServer({ demo: true });
-  secret = ((await server.http.get('/api/inbox')).body as { secret: string }).secret;
+  secret = await newKey();
 });
 afterAll(() => server.close());
+
+const newKey = async () => ((await server.http.post('/api/inbox/key').expect(201)).body as { key: string }).key;
 
 const message = (reference: string, revision: number, more: Partial<ShopMessage['order']> = {}): ShopMessage => ({
   id: randomUUID(),
@@ -116,5 +120,42 @@ describe('the shop’s inbox', () => {
     expect((await send('twice')).map(({ again }) => again)).toEqual([false, true]);
     expect((await send('out of order')).map(({ fate }) => fate)).toEqual(['taken', 'out of date']);
     expect((await send('unsigned'))[0]?.refused).toContain('not signed');
+  });
+
+  it('shows its key once; a new one takes the place of the one before, and a short one is not trusted', async () => {
+    const { body } = await server.http.get('/api/inbox').expect(200);
+    expect(JSON.stringify(body)).not.toContain(secret);
+    const old = secret;
+    secret = await newKey();
+    expect((await deliver(message('S-6', 1), old)).status).toBe(401);
+    expect((await deliver(message('S-6', 1))).status).toBe(200);
+    const file = join(server.folder, 'inbox-secret');
+    expect((await stat(file)).mode & 0o777).toBe(0o600);
+    await writeFile(file, 'short');
+    expect((await deliver(message('S-7', 1), 'short')).body).toMatchObject({ code: 'no-inbox-key', status: 503 });
+    expect((await server.http.get('/api/inbox')).body).toMatchObject({ keyMadeAt: null });
+    secret = await newKey();
+    expect((await deliver(message('S-7', 1))).status).toBe(200);
+  });
+
+  it('knows a message that comes again after an import', async () => {
+    const first = message('S-8', 1);
+    await deliver(first);
+    const { body: file } = await server.http.get('/api/season-file').expect(200);
+    const before = await total();
+    // Without the messages, as an older file has it
+    await server.http
+      .post('/api/season-file')
+      .send({ ...(file as object), messages: [] })
+      .expect(200);
+    expect((await deliver(first)).body).toMatchObject({ fate: 'taken', again: true });
+    expect(await total()).toBe(before);
+    // With them, what the shop changes next is taken without a question
+    await server.http
+      .post('/api/season-file')
+      .send(file as object)
+      .expect(200);
+    const next = message('S-8', 2, { lines: [{ box: 'sampler', count: 3 }] });
+    expect((await deliver(next)).body).toMatchObject({ fate: 'taken' });
   });
 });

@@ -1,8 +1,9 @@
-import { Body, Controller, Get, Header, HttpCode, Post } from '@nestjs/common';
-import { ApiBody, ApiOperation, ApiTags } from '@nestjs/swagger';
+import { Body, Controller, Get, Header, HttpCode, Post, UseInterceptors } from '@nestjs/common';
+import { ApiBody, ApiHeader, ApiOperation, ApiTags } from '@nestjs/swagger';
 import { orderFields, type OrderFileAnswer } from '@usual-pantry/core/intake';
 import { z } from 'zod';
 import { jsonSchemaOf } from '../http/json-schema.js';
+import { onceHeader, OnceInterceptor } from '../http/once.interceptor.js';
 import { OrderFileService } from './order-file.service.js';
 
 const requestSchema = z.strictObject({
@@ -34,6 +35,8 @@ export class OrderFileController {
 
   @Post()
   @HttpCode(200)
+  @UseInterceptors(OnceInterceptor)
+  @ApiHeader(onceHeader)
   @ApiOperation({ summary: 'Take the orders of a CSV in one transaction; refused rows change nothing' })
   @ApiBody({ schema: jsonSchemaOf(requestSchema) })
   take(@Body({ schema: requestSchema }) request: z.infer<typeof requestSchema>): Promise<OrderFileAnswer> {

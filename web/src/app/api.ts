@@ -1,4 +1,4 @@
-import { createApi, fetchBaseQuery, type BaseQueryFn } from '@reduxjs/toolkit/query/react';
+import { createApi, fetchBaseQuery, type BaseQueryFn, type FetchArgs } from '@reduxjs/toolkit/query/react';
 import type { Batch, BatchDraft } from '@usual-pantry/core/batch';
 import type { BoxDraft, Box } from '@usual-pantry/core/box';
 import type { Ingredient, IngredientDraft } from '@usual-pantry/core/ingredient';
@@ -114,21 +114,59 @@ export interface InboxMessage {
 /** What a composed box is to be. */
 export type ComposeRequest = Omit<ComposeWish, 'box' | 'spareMinutes'> & { box: BoxDraft; withinSpareTime: boolean };
 
+/** Called when the server asks who this is. */
+let turnedAway: () => void = () => undefined;
+export const onTurnedAway = (then: () => void): void => {
+  turnedAway = then;
+};
+
 /** The newest revision of the server that an answer has named. */
 export const seen = { revision: 0 };
 
+/** Each request that must be done once has a key, which it keeps until it is answered: sent again, it is known. */
+const keys = new Map<string, string>();
+
 const rawQuery = fetchBaseQuery({ baseUrl: '/api/' });
 
+/** A request; `once` where doing it twice would make two of something. */
+type Asked = string | (FetchArgs & { readonly once?: true });
+
+/** Hexadecimal digits that nobody has thought of before; also where the page is not served over TLS. */
+const freshKey = (): string =>
+  [...crypto.getRandomValues(new Uint8Array(16))].map((byte) => byte.toString(16).padStart(2, '0')).join('');
+
+/** The request with its key, and how the key is forgotten when it is answered. */
+function withKey(asked: Asked): { readonly request: string | FetchArgs; readonly forget: () => void } {
+  if (typeof asked === 'string' || !asked.once) return { request: asked, forget: () => undefined };
+  const { once: _once, ...request } = asked;
+  const what = JSON.stringify([request.url, request.body]);
+  const key = keys.get(what) ?? freshKey();
+  keys.set(what, key);
+  return {
+    request: { ...request, headers: { 'Idempotency-Key': key } },
+    forget: () => keys.delete(what),
+  };
+}
+
+/** Problem details as a refusal of the pages. */
+function refusalOf(body: unknown): Refusal | null {
+  if (typeof body !== 'object' || body === null || !('detail' in body) || !('code' in body)) return null;
+  const { detail, ...problem } = body as Omit<Refusal, 'message'> & { readonly detail: string };
+  return { ...problem, message: detail };
+}
+
 /** Every failure as a refusal in words; a server that does not answer is one too. */
-const baseQuery: BaseQueryFn<Parameters<typeof rawQuery>[0], unknown, Refusal> = async (...call) => {
-  const { data, error, meta } = await rawQuery(...call);
+const baseQuery: BaseQueryFn<Asked, unknown, Refusal> = async (asked, ...how) => {
+  const { request, forget } = withKey(asked);
+  const { data, error, meta } = await rawQuery(request, ...how);
   const revision = Number(meta?.response?.headers.get('x-revision'));
   if (revision > seen.revision) seen.revision = revision;
+  if (meta?.response) forget();
   if (!error) return { data };
-  const body = error.data as Partial<Refusal> | undefined;
-  if (typeof body === 'object' && typeof body.message === 'string') return { error: body as Refusal };
+  const refusal = refusalOf(error.data);
+  if (refusal?.code === 'sign-in') turnedAway();
   return {
-    error: {
+    error: refusal ?? {
       code: 'unreachable',
       message:
         'The kitchen’s server does not answer. Nothing you typed is lost: it stays on this page. Start the server, then save again.',
@@ -188,6 +226,7 @@ export const api = createApi({
         url: collection[noun],
         method: 'POST',
         body: id === undefined ? draft : { ...draft, id },
+        once: true,
       }),
       invalidatesTags: (_result, error, change) => (error ? [] : touched(change)),
     }),
@@ -252,7 +291,7 @@ export const api = createApi({
       Batch[],
       { batches: BatchDraft[]; opened: { ingredientId: string; grams: number }[]; elsewhere: string[] }
     >({
-      query: (body) => ({ url: 'batches/made', method: 'POST', body }),
+      query: (body) => ({ url: 'batches/made', method: 'POST', body, once: true }),
       invalidatesTags: (_result, error) => (error ? [] : ['Book', 'Orders']),
     }),
     finishBatches: build.mutation<
@@ -285,7 +324,7 @@ export const api = createApi({
       invalidatesTags: (_result, error) => (error ? [] : ['Orders', 'Order']),
     }),
     takeOrderFile: build.mutation<OrderFileAnswer, OrderFileRequest>({
-      query: (body) => ({ url: 'order-file', method: 'POST', body }),
+      query: (body) => ({ url: 'order-file', method: 'POST', body, once: true }),
       invalidatesTags: (_result, error) => (error ? [] : ['Orders', 'Order']),
     }),
     checkSeason: build.mutation<SeasonCounts, unknown>({

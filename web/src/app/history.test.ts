@@ -143,7 +143,7 @@ describe('undo', () => {
 
   it('is refused, and keeps its place, when somebody else has changed the record', async () => {
     const current = order(3, 'theirs');
-    answer = () => ({ status: 409, body: { code: 'stale', message: 'This order was changed elsewhere.', current } });
+    answer = () => ({ status: 409, body: { code: 'stale', detail: 'This order was changed elsewhere.', current } });
     record(order(1, 'old'), order(2, 'new'));
     await store.dispatch(undo());
     expect(notice()).toMatchObject({ text: 'Not undone. This order was changed elsewhere.', tone: 'trouble' });
@@ -153,7 +153,7 @@ describe('undo', () => {
   it('goes on over a record that was changed elsewhere and changed back', async () => {
     answer = ({ body }) =>
       body?.['version'] === 2
-        ? { status: 409, body: { code: 'stale', message: 'Changed elsewhere.', current: order(4, 'new') } }
+        ? { status: 409, body: { code: 'stale', detail: 'Changed elsewhere.', current: order(4, 'new') } }
         : { status: 200, body: { ...body, id: 'o', version: 5 } };
     record(order(1, 'old'), order(2, 'new'));
     await store.dispatch(undo());
@@ -183,7 +183,7 @@ describe('the API', () => {
   it('passes a refusal on as the server says it', async () => {
     answer = () => ({
       status: 422,
-      body: { code: 'wrong-values', message: 'No.', wrong: [{ path: 'notes', message: 'too long' }] },
+      body: { code: 'wrong-values', detail: 'No.', wrong: [{ path: 'notes', message: 'too long' }] },
     });
     const { error } = await store.dispatch(api.endpoints.add.initiate({ noun: 'order', draft: order(0, '') }));
     expect(error).toMatchObject({ code: 'wrong-values', wrong: [{ path: 'notes' }] });
