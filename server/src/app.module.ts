@@ -11,17 +11,17 @@ import { BoxRecords } from './box/box.records.js';
 import { Clock } from './clock/clock.js';
 import { DATA_DIR } from './config.js';
 import { SeasonFileController } from './document/season-file.controller.js';
-import { SeasonFileService } from './document/season-file.service.js';
+import { SEASON_READER, SeasonFileService } from './document/season-file.service.js';
 import { IngredientController } from './ingredient/ingredient.controller.js';
 import { IngredientRecords } from './ingredient/ingredient.records.js';
 import { InboxController } from './inbox/inbox.controller.js';
 import { InboxService } from './inbox/inbox.service.js';
 import { KitchenController } from './kitchen/kitchen.controller.js';
 import { KitchenRecords } from './kitchen/kitchen.records.js';
-import { LabelController } from './label/label.controller.js';
+import { LABEL_PRESS, LabelController } from './label/label.controller.js';
 import { MoneyController } from './money/money.controller.js';
 import { OrderFileController } from './order/order-file.controller.js';
-import { OrderFileService } from './order/order-file.service.js';
+import { ORDER_FILE_READER, OrderFileService } from './order/order-file.service.js';
 import { OrderController } from './order/order.controller.js';
 import { OrderRecords } from './order/order.records.js';
 import { PieceController } from './piece/piece.controller.js';
@@ -29,7 +29,7 @@ import { PieceRecords } from './piece/piece.records.js';
 import { SeasonPlanner } from './plan/season-planner.js';
 import { PlanAheadInterceptor } from './plan/plan-ahead.interceptor.js';
 import { PlanController } from './plan/plan.controller.js';
-import { RecipeFiguresController } from './recipe/recipe-figures.controller.js';
+import { LINE_READER, RecipeFiguresController } from './recipe/recipe-figures.controller.js';
 import { RecipeController } from './recipe/recipe.controller.js';
 import { RecipeRecords } from './recipe/recipe.records.js';
 import { ComposeController } from './box/compose.controller.js';
@@ -42,10 +42,11 @@ import { DOOR_LOCKED, DoorService } from './door/door.service.js';
 import { VisitorInterceptor } from './door/visitor.interceptor.js';
 import { ProblemController } from './http/problem.controller.js';
 import { BackupController } from './storage/backup.controller.js';
-import { Backups } from './storage/backups.js';
+import { Backups, COPY_THREAD } from './storage/backups.js';
 import { Closing } from './storage/closing.js';
 import { Database } from './storage/database.js';
 import { Disk } from './storage/disk.js';
+import { threadOf } from './thread/thread.js';
 import { Diagnostics } from './watch/diagnostics.js';
 import { RequestLog } from './watch/request-log.js';
 import { WatchController } from './watch/watch.controller.js';
@@ -72,6 +73,11 @@ export class AppModule {
         { provide: DATA_DIR, useValue: database.folder.path },
         { provide: DOOR_LOCKED, useValue: isLocked },
         { provide: SERVED_AT, useValue: servedAt },
+        { provide: COPY_THREAD, useFactory: () => threadOf('copy-worker') },
+        { provide: SEASON_READER, useFactory: () => threadOf('season-reader') },
+        { provide: ORDER_FILE_READER, useFactory: () => threadOf('order-file-reader') },
+        { provide: LINE_READER, useFactory: () => threadOf('line-reader') },
+        { provide: LABEL_PRESS, useFactory: () => threadOf('label-worker') },
         Disk,
         UnitOfWork,
         Closing,

@@ -34,6 +34,79 @@ export type ColumnMapping = Readonly<Partial<Record<OrderField, string>>>;
 export interface CsvTable {
   readonly columns: readonly string[];
   readonly rows: readonly Readonly<Record<string, string>>[];
+  /** Why a row cannot be trusted, by its place in `rows`. */
+  readonly faults: ReadonlyMap<number, string>;
+  /** Why nothing of the file can be read, in words; null when it can. */
+  readonly trouble: string | null;
+}
+
+/** More than these nobody's file has. */
+const MOST_ROWS = 20_000;
+const MOST_COLUMNS = 100;
+const MOST_CELL = 4_000;
+/** After so many quotes that are never closed, the rest of a file is one row. */
+const MOST_BROKEN = 50;
+
+/** The cells of one row, and why they cannot be trusted. */
+interface ParsedRow {
+  readonly cells: readonly string[];
+  readonly fault: string | null;
+}
+
+const UNCLOSED = 'a quote is opened and never closed';
+
+/** Rows up to the first whose quotes never close, and where that begins; null where all of them do. */
+function rowsBefore(text: string): {
+  readonly rows: ParsedRow[];
+  readonly broken: number | null;
+  readonly delimiter: string;
+} {
+  const rows: ParsedRow[] = [];
+  let [start, delimiter] = [0, ','];
+  let broken: number | null = null;
+  Papa.parse<string[]>(text, {
+    skipEmptyLines: 'greedy',
+    step: ({ data: cells, errors, meta }, parser) => {
+      delimiter = meta.delimiter;
+      if (errors.some(({ code }) => code === 'MissingQuotes')) {
+        broken = start;
+        parser.abort();
+        return;
+      }
+      const isOdd = errors.some(({ code }) => code === 'InvalidQuotes');
+      rows.push({ cells, fault: isOdd ? 'a quote stands in the middle of a cell' : null });
+      start = meta.cursor;
+    },
+  });
+  return { rows, broken, delimiter };
+}
+
+/** The rows of a text. A quote that is never closed spoils its own line only: what comes after that is read all the same. */
+function parseRows(text: string): ParsedRow[] {
+  const all: ParsedRow[] = [];
+  let rest = text;
+  for (let times = 1; ; times++) {
+    const { rows, broken, delimiter } = rowsBefore(rest);
+    all.push(...rows);
+    if (broken === null) return all;
+    rest = rest.slice(broken).replace(/^[\r\n]+/, '');
+    const end = times < MOST_BROKEN ? rest.search(/\r?\n|\r/) : -1;
+    const line = end < 0 ? rest : rest.slice(0, end);
+    // Parted where its cells seem to end: enough to know which order it belongs to.
+    all.push({ cells: line.slice(0, MOST_CELL).split(delimiter), fault: UNCLOSED });
+    if (end < 0) return all;
+    rest = rest.slice(end);
+  }
+}
+
+const unreadable = (trouble: string): CsvTable => ({ columns: [], rows: [], faults: new Map(), trouble });
+
+/** Why a row cannot be trusted whatever it says: what stands there may have been meant for another column. */
+function faultOf({ cells, fault }: ParsedRow, columns: readonly string[]): string | null {
+  if (fault !== null) return fault;
+  if (cells.length > columns.length && cells.slice(columns.length).some((cell) => cell.trim() !== ''))
+    return `it has ${String(cells.length)} cells for ${String(columns.length)} columns: put a cell with a comma in quotes`;
+  return cells.some((cell) => cell.length > MOST_CELL) ? `a cell has more than ${String(MOST_CELL)} characters` : null;
 }
 
 /**
@@ -41,19 +114,38 @@ export interface CsvTable {
  * Columns without a name are called by their place; a name that is there twice gets its place behind it.
  */
 export function readCsv(text: string): CsvTable {
-  const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' });
-  const [head = [], ...body] = data;
-  const columns = head.map((name, at) => {
-    const plain = name.trim() || `column ${at + 1}`;
-    return head.findIndex((other) => other.trim() === plain) === at || name.trim() === ''
-      ? plain
-      : `${plain} ${at + 1}`;
-  });
+  const [head, ...body] = parseRows(text.replace(/^\uFEFF/, ''));
+  if (!head) return { columns: [], rows: [], faults: new Map(), trouble: null };
+  if (head.fault !== null) return unreadable(`The first row, which names the columns, cannot be read: ${head.fault}.`);
+  if (head.cells.length > MOST_COLUMNS)
+    return unreadable(`The file has ${String(head.cells.length)} columns; ${String(MOST_COLUMNS)} can be read.`);
+  if (body.length > MOST_ROWS)
+    return unreadable(`The file has ${String(body.length)} rows; ${String(MOST_ROWS)} can be read at once. Split it.`);
+  const names = head.cells.map((name) => name.trim());
+  const columns = names.map((name, at) =>
+    name !== '' && names.indexOf(name) === at ? name : name === '' ? `column ${at + 1}` : `${name} ${at + 1}`,
+  );
   return {
     columns,
-    rows: body.map((cells) => Object.fromEntries(columns.map((column, at) => [column, cells[at] ?? '']))),
+    rows: body.map(({ cells }) => {
+      // What is too much stays in the last column, so that it comes back with the row.
+      const last = columns.length - 1;
+      const kept = cells.length > columns.length ? [...cells.slice(0, last), cells.slice(last).join(',')] : cells;
+      return Object.fromEntries(columns.map((column, at) => [column, kept[at] ?? '']));
+    }),
+    faults: new Map(
+      body.flatMap((row, at) => {
+        const fault = faultOf(row, columns);
+        return fault === null ? [] : [[at, fault] as const];
+      }),
+    ),
+    trouble: null,
   };
 }
+
+/** What stands in a column of a row; empty where there is no such column, whatever it is called. */
+const cellOf = (cells: Readonly<Record<string, string>>, column: string | undefined): string =>
+  column !== undefined && Object.hasOwn(cells, column) ? (cells[column] ?? '') : '';
 
 const guesses: Readonly<Record<OrderField, RegExp>> = {
   reference: /^(?:ref|reference|order (?:no|number|id)|order|number|id)\b/i,
@@ -126,9 +218,13 @@ export interface ImportSettings {
 function readDeposit(text: string, currency: string): number {
   if (text === '') return 0;
   const plain = text.replace(/^[\s\p{Sc}]+|[\s\p{Sc}]+$/gu, '').replace(/^[A-Z]{3}\s*|\s*[A-Z]{3}$/g, '');
-  const digits = minorDigits(currency);
-  const fits = /^\d+$/.test(plain) || new RegExp(`^\\d+[.,]\\d{1,${Math.max(1, digits)}}$`).test(plain);
-  return fits ? Math.round(Number(plain.replace(',', '.')) * minorPerUnit(currency)) : NaN;
+  const fraction = /^\d+(?:([.,])(\d+))?$/.exec(plain);
+  if (!fraction) return NaN;
+  const [, sign, behind = ''] = fraction;
+  // Three digits behind a comma may be thousands; behind a point they are thousandths only where the currency has them.
+  const isGroup = behind.length === 3 && (sign === ',' || minorDigits(currency) < 3);
+  if (isGroup || behind.length > minorDigits(currency)) return NaN;
+  return Math.round(Number(plain.replace(',', '.')) * minorPerUnit(currency));
 }
 
 /** One row, or what is wrong with it in words. */
@@ -141,7 +237,9 @@ function readRow(
   const { mapping, shelf, today, dayOrder, currency } = settings;
   // An apostrophe before what looks like a formula was put there for a spreadsheet.
   const cell = (field: OrderField) =>
-    (mapping[field] === undefined ? '' : (cells[mapping[field]] ?? '')).trim().replace(/^'(?=[=+\-@])/, '');
+    cellOf(cells, mapping[field])
+      .trim()
+      .replace(/^'(?=[=+\-@])/, '');
   const problems: string[] = [];
   // Whatever rules something out is found, in whichever column it stands.
   const beside = (field: 'customer' | 'box') => {
@@ -253,23 +351,24 @@ const likeness = ({ customer, handOver, lines }: OrderDraft): string =>
  * A second import of the same file changes nothing: each order is known by its reference. What stands there under another
  * reference, alike in customer, day and boxes, is a double and is left alone. One bad row refuses its whole order, no other.
  */
-export function planImport({ rows }: CsvTable, stored: readonly StoredOrder[], settings: ImportSettings): ImportPlan {
+export function planImport(
+  { rows, faults }: CsvTable,
+  stored: readonly StoredOrder[],
+  settings: ImportSettings,
+): ImportPlan {
   const index = indexNames(settings.shelf.boxes.map((box) => ({ ...box, kind: 'ingredient' as const })));
   const nameOf = new Map(settings.shelf.boxes.map(({ id, name }) => [id, name]));
   const report: RowReport[] = [];
   const groups = new Map<string, ReadRow[]>();
+  /** By reference, a row of the order that cannot be taken. */
+  const spoiled = new Map<string, number>();
   rows.forEach((cells, at) => {
     const row = at + 2;
-    const read = readRow(cells, row, settings, index);
-    if (typeof read === 'string')
-      report.push({
-        row,
-        fate: 'refused',
-        customer: cells[settings.mapping.customer ?? ''] ?? '',
-        what: '',
-        why: read,
-      });
-    else groups.set(read.key, [...(groups.get(read.key) ?? []), read]);
+    const read = faults.get(at) ?? readRow(cells, row, settings, index);
+    if (typeof read === 'string') {
+      report.push({ row, fate: 'refused', customer: cellOf(cells, settings.mapping.customer), what: '', why: read });
+      spoiled.set(cellOf(cells, settings.mapping.reference).trim().toLowerCase(), row);
+    } else groups.set(read.key, [...(groups.get(read.key) ?? []), read]);
   });
   const byId = new Map(stored.map((order) => [order.id, order]));
   const alike = new Map(stored.map((order) => [likeness(order), order]));
@@ -287,6 +386,11 @@ export function planImport({ rows }: CsvTable, stored: readonly StoredOrder[], s
     const tell = (fate: RowReport['fate'], why: string) => {
       for (const { row } of group) report.push({ row, fate, customer: first.draft.customer.name, what, why });
     };
+    const bad = first.reference === '' ? undefined : spoiled.get(key);
+    if (bad !== undefined) {
+      tell('refused', `row ${String(bad)} of the same order cannot be taken`);
+      continue;
+    }
     const agreed = agreedDraft(group);
     if (typeof agreed === 'string') {
       tell('refused', agreed);

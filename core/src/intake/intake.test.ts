@@ -270,6 +270,72 @@ describe('a CSV of orders', () => {
     expect(changed.update.map(({ draft }) => draft.lines[0])).toMatchObject([{ boxId: 'table', count: 5 }]);
   });
 
+  it('refuses a whole order for one row that cannot be taken, and no other', () => {
+    const plan = imported(
+      'ref,customer,box,count,day\nA,Ann,Table box,1,20/12/2026\nA,Ann,Moon box,1,20/12/2026\nB,Bo,Table box,1,20/12/2026',
+    );
+    expect(plan.create.map(({ customer }) => customer.name)).toEqual(['Bo']);
+    expect(plan.report.map(({ fate, why }) => [fate, why])).toEqual([
+      ['refused', 'row 3 of the same order cannot be taken'],
+      ['refused', 'there is no one box “Moon box”'],
+      ['new', ''],
+    ]);
+  });
+
+  it.each([
+    ['two customers', 'A,Ann,Table box,1,20/12/2026,\nA,Bo,Sampler,1,20/12/2026,', 'its rows have different customers'],
+    ['two days', 'A,Ann,Table box,1,20/12/2026,\nA,Ann,Sampler,1,21/12/2026,', 'its rows have different days'],
+    ['a quote that is never closed', 'A,"Ann,Table box,1,20/12/2026,', 'a quote is opened and never closed'],
+    ['1,234 as an amount', 'A,Ann,Table box,1,20/12/2026,"1,234"', 'is no amount'],
+    ['$1,200 as an amount', 'A,Ann,Table box,1,20/12/2026,"$1,200"', 'is no amount'],
+    ['$1,200 without quotes', 'A,Ann,Table box,1,20/12/2026,$1,200', 'it has 7 cells for 6 columns'],
+    ['(5.00) as an amount', 'A,Ann,Table box,1,20/12/2026,(5.00)', 'is no amount'],
+    ['1.234 as an amount', 'A,Ann,Table box,1,20/12/2026,1.234', 'is no amount'],
+    ['a name as long as a book', `A,${'x'.repeat(5000)},Table box,1,20/12/2026,`, 'more than 4000 characters'],
+  ])('with %s has its rows refused with a reason, and the row after it taken', (_name, rows, why) => {
+    const plan = imported(`ref,customer,box,count,day,deposit\n${rows}\nZ,Zoe,Table box,1,20/12/2026,5`);
+    const refused = plan.report.filter(({ fate }) => fate === 'refused');
+    expect(refused.length).toBe(rows.split('\n').length);
+    for (const each of refused) expect(each.why).toContain(why);
+    expect(plan.create.map(({ customer }) => customer.name)).toEqual(['Zoe']);
+    const { report } = imported(refusedCsv(plan.table, plan.report));
+    expect(report).toHaveLength(refused.length);
+  });
+
+  it('has columns and customers of any name, also those that every object has', () => {
+    for (const name of ['constructor', 'toString', '__proto__', 'hasOwnProperty']) {
+      const table = readCsv(`customer,box,day,${name}\n${name},Table box,20/12/2026,${name}`);
+      for (const mapping of [
+        guessMapping(table.columns),
+        { customer: name, box: 'box', day: 'day', notes: 'valueOf' },
+      ]) {
+        const { create } = planImport(table, [], { ...settings(table.columns), mapping });
+        expect(create.map(({ customer }) => customer.name)).toEqual([name]);
+      }
+    }
+  });
+
+  it('that is larger than anybody’s is refused as a whole, in words', () => {
+    expect(readCsv(`a${',b'.repeat(200)}\n1`).trouble).toBe('The file has 201 columns; 100 can be read.');
+    expect(readCsv(`a\n${'1\n'.repeat(20_001)}`).trouble).toContain('20001 rows');
+    expect(readCsv('').trouble).toBeNull();
+  });
+
+  it('loses no row, whatever quotes stand in it', () => {
+    const anyCell = fc.stringMatching(/^[a-z" ]{0,8}$/);
+    fc.assert(
+      fc.property(
+        fc.array(fc.array(anyCell, { minLength: 3, maxLength: 3 }), { minLength: 1, maxLength: 8 }),
+        (rows) => {
+          const marked = rows.map((cells, at) => [`row${String(at)}`, ...cells].join(','));
+          const { rows: read } = readCsv(['ref,customer,box,notes', ...marked].join('\n'));
+          const all = read.map((cells) => Object.values(cells).join(',')).join('\n');
+          for (const at of rows.keys()) expect(all).toContain(`row${String(at)}`);
+        },
+      ),
+    );
+  });
+
   it('leaves a double alone: the same customer, day and boxes under another reference', () => {
     const first = imported(messy);
     const double = imported(messy.replaceAll('A2', 'B9'), asStored(first));

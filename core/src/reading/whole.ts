@@ -49,7 +49,7 @@ const NOTES = /^(?:notes?|tips?|storage|storing|to store|variations?|cook['’]s
 const MAKES =
   /^(?:makes?|yields?|yield|serves?|servings?|gives?|quantity)\s*(?:[:-]\s*)?(?:(?:about|approx(?:imately|\.)?|around|roughly|ca\.?|~)\s*)?/i;
 const TIME_ROW =
-  /^(?:prep(?:aration)?|cook(?:ing)?|baking|total|chill(?:ing)?|setting|resting|active|hands[- ]on)(?: time)?\s*[:–-]?\s*(?=\d|an? |half|one|two|overnight)/i;
+  /^(?:prep(?:aration)?|cook(?:ing)?|baking|total|chill(?:ing)?|setting|resting|active|hands[- ]on)(?: time)?\s*(?:[:–-]\s*)?(?=\d|an? |half|one|two|overnight)/i;
 const PART = /^(?:for (?:the |an? )?(.{2,50}?)|to (?:make|finish) the (.{2,40}?)|the (.{2,30}?)):?$/i;
 const NUMBERED_STEP = /^\s*(?:step\s*)?\d{1,2}\s*[.):]\s+\p{L}|^\s*step\s+\d{1,2}\b/iu;
 const SENTENCE = /[.!]\s*$|[.!]\s+\p{Lu}/u;

@@ -1,5 +1,4 @@
-import { createRequire } from 'node:module';
-import { Injectable, type OnModuleDestroy } from '@nestjs/common';
+import { Inject, Injectable } from '@nestjs/common';
 import { kitchenDraftSchema } from '@usual-pantry/core/kitchen';
 import type { SeasonFile } from '@usual-pantry/core/season';
 import type { EntityManager } from 'typeorm';
@@ -20,10 +19,11 @@ import { recipeMapping } from '../recipe/recipe.records.js';
 import { Backups } from '../storage/backups.js';
 import { insertRecord, type MainRow, type Mapping } from '../storage/records.js';
 import { UnitOfWork } from '../storage/unit-of-work.js';
-import { GivenUp, Thread } from '../thread/thread.js';
+import { GivenUp, letOthersIn, Thread } from '../thread/thread.js';
 import type { SeasonCounts, SeasonHead, SeasonJob, SeasonList, SeasonReading } from './season-reader.js';
 
-const READER = createRequire(import.meta.url).resolve('@usual-pantry/server/season-reader');
+/** Injection token of the thread that reads. */
+export const SEASON_READER = Symbol('SEASON_READER');
 const MOST_MS = 60_000;
 
 type Taken = Extract<SeasonReading, { kind: 'taken' }>;
@@ -35,23 +35,16 @@ const filed = <Draft extends object>(records: readonly (Draft & { id: string; ve
 /** Tables that a file replaces, what refers to others first. Messages of the shop stay: one that comes again is known. */
 const replaced = ['season_plan', 'batch', 'customer_order', 'box', 'piece', 'recipe_line', 'recipe', 'ingredient'];
 
-const letOthersIn = () => new Promise((resolve) => setImmediate(resolve));
-
 @Injectable()
-export class SeasonFileService implements OnModuleDestroy {
-  private readonly reader = new Thread<SeasonJob, SeasonReading>(READER);
-
+export class SeasonFileService {
   constructor(
     private readonly books: BookService,
     private readonly work: UnitOfWork,
     private readonly clock: Clock,
     private readonly backups: Backups,
     private readonly audit: Audit,
+    @Inject(SEASON_READER) private readonly reader: Thread<SeasonJob, SeasonReading>,
   ) {}
-
-  onModuleDestroy(): Promise<void> {
-    return this.reader.end();
-  }
 
   /** Everything that is kept, as one file, as it is at one moment. */
   write(): Promise<SeasonFile> {

@@ -1,11 +1,10 @@
-import { parentPort } from 'node:worker_threads';
 import { sealOrder } from '@usual-pantry/core/order';
-import { cleanTexts, MOST_DEPTH, sayPath, speakPlainly, type WrongValue } from '@usual-pantry/core/record';
+import { cleanTexts, MOST_DEPTH, sayPath, type WrongValue } from '@usual-pantry/core/record';
 import { moveSeason, readSeasonFile, type SeasonFile } from '@usual-pantry/core/season';
 import type { Day } from '@usual-pantry/core/quantity';
 import { depthOf } from '../http/depth.js';
 import type { ProblemCode } from '../http/problems.js';
-import type { Outcome } from '../thread/thread.js';
+import { answerJobs } from '../thread/answer.js';
 
 /** A season file as it was sent. */
 export interface SeasonJob {
@@ -84,7 +83,7 @@ function sliced(file: SeasonFile): { list: SeasonList; json: string }[] {
 }
 
 /** Reads and checks a season file. */
-export function readSeason({ bytes, moveTo }: SeasonJob): SeasonReading {
+function readSeason({ bytes, moveTo }: SeasonJob): SeasonReading {
   if (depthOf(bytes) > MOST_DEPTH)
     return refused('too-deep', `That is nested deeper than ${String(MOST_DEPTH)} levels. Nothing was changed.`);
   let value: unknown;
@@ -113,13 +112,4 @@ export function readSeason({ bytes, moveTo }: SeasonJob): SeasonReading {
   };
 }
 
-speakPlainly();
-parentPort?.on('message', (job: SeasonJob) => {
-  let outcome: Outcome<SeasonReading>;
-  try {
-    outcome = { result: readSeason(job) };
-  } catch (error) {
-    outcome = { error: (error as Error).message };
-  }
-  parentPort?.postMessage(outcome);
-});
+answerJobs(readSeason);

@@ -1,4 +1,4 @@
-import { Controller, Get, Param, Query, Res } from '@nestjs/common';
+import { Controller, Get, Inject, Param, Query, Res } from '@nestjs/common';
 import { ApiOperation, ApiProduces, ApiQuery, ApiTags } from '@nestjs/swagger';
 import { finding, type Finding } from '@usual-pantry/core/finding';
 import { usLabel, type Label, type LabelLayout } from '@usual-pantry/core/label';
@@ -9,10 +9,17 @@ import { daySchema, idSchema } from '@usual-pantry/core/record';
 import type { Response } from 'express';
 import { z } from 'zod';
 import { BookService } from '../book/book.service.js';
-import { labelPdf, leastHeight, setLabel } from '../document/label-pdf.js';
-import { notFound, wrongValues } from '../http/errors.js';
+import { leastHeight, setLabel } from '../document/label-pdf.js';
+import type { LabelJob } from '../document/label-worker.js';
+import { whenGone } from '../http/gone.js';
+import { GivenUp, Thread } from '../thread/thread.js';
+import { notFound, Refused, wrongValues } from '../http/errors.js';
 
 const MOST_COPIES = 500;
+const MOST_MS = 60_000;
+
+/** Injection token of the thread that sets PDFs. */
+export const LABEL_PRESS = Symbol('LABEL_PRESS');
 
 const labelQuerySchema = z.strictObject({
   handOver: daySchema.optional(),
@@ -54,7 +61,10 @@ interface SetLabel extends Label {
 @ApiTags('Labels')
 @Controller('api')
 export class LabelController {
-  constructor(private readonly books: BookService) {}
+  constructor(
+    private readonly books: BookService,
+    @Inject(LABEL_PRESS) private readonly press: Thread<LabelJob, Uint8Array>,
+  ) {}
 
   @Get('labels')
   @ApiOperation({
@@ -103,8 +113,18 @@ export class LabelController {
         stops.map(({ message }) => ({ path: ['label'], message })),
         'This label is not ready to be printed.',
       );
-    const pdf = await labelPdf(layout, blocks[0]?.text ?? 'Label', query.copies);
+    const job = { layout, title: blocks[0]?.text ?? 'Label', copies: query.copies };
+    const pdf = await this.printed(job, whenGone(response));
     response.type('application/pdf').set('Content-Disposition', `inline; filename="label-${id}.pdf"`).send(pdf);
+  }
+
+  private async printed(job: LabelJob, signal: AbortSignal): Promise<Buffer> {
+    try {
+      return Buffer.from(await this.press.run(job, { signal, mostMs: MOST_MS }));
+    } catch (error) {
+      if (error instanceof GivenUp) throw new Refused('took-too-long');
+      throw error;
+    }
   }
 
   private async set(boxId: string, { handOver, ...packed }: z.infer<typeof labelQuerySchema>): Promise<SetLabel> {

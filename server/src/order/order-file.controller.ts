@@ -1,7 +1,9 @@
-import { Body, Controller, Get, Header, HttpCode, Post, UseInterceptors } from '@nestjs/common';
+import { Body, Controller, Get, Header, HttpCode, Post, Res, UseInterceptors } from '@nestjs/common';
 import { ApiBody, ApiHeader, ApiOperation, ApiTags } from '@nestjs/swagger';
 import { orderFields, type OrderFileAnswer } from '@usual-pantry/core/intake';
+import type { Response } from 'express';
 import { z } from 'zod';
+import { whenGone } from '../http/gone.js';
 import { jsonSchemaOf } from '../http/json-schema.js';
 import { onceHeader, OnceInterceptor } from '../http/once.interceptor.js';
 import { OrderFileService } from './order-file.service.js';
@@ -29,8 +31,11 @@ export class OrderFileController {
   @HttpCode(200)
   @ApiOperation({ summary: 'What a CSV of orders would do, row by row; changes nothing' })
   @ApiBody({ schema: jsonSchemaOf(requestSchema) })
-  check(@Body({ schema: requestSchema }) request: z.infer<typeof requestSchema>): Promise<OrderFileAnswer> {
-    return this.files.check(request);
+  check(
+    @Body({ schema: requestSchema }) request: z.infer<typeof requestSchema>,
+    @Res({ passthrough: true }) response: Response,
+  ): Promise<OrderFileAnswer> {
+    return this.files.check(request, whenGone(response));
   }
 
   @Post()
@@ -39,7 +44,10 @@ export class OrderFileController {
   @ApiHeader(onceHeader)
   @ApiOperation({ summary: 'Take the orders of a CSV in one transaction; refused rows change nothing' })
   @ApiBody({ schema: jsonSchemaOf(requestSchema) })
-  take(@Body({ schema: requestSchema }) request: z.infer<typeof requestSchema>): Promise<OrderFileAnswer> {
-    return this.files.take(request);
+  take(
+    @Body({ schema: requestSchema }) request: z.infer<typeof requestSchema>,
+    @Res({ passthrough: true }) response: Response,
+  ): Promise<OrderFileAnswer> {
+    return this.files.take(request, whenGone(response));
   }
 }

@@ -1,19 +1,18 @@
-import { Injectable } from '@nestjs/common';
-import {
-  guessMapping,
-  ordersCsv,
-  planImport,
-  readCsv,
-  refusedCsv,
-  shelfOfBook,
-  type ImportPlan,
-  type OrderFileAnswer,
-  type OrderFileRequest,
-} from '@usual-pantry/core/intake';
+import { Inject, Injectable } from '@nestjs/common';
+import { ordersCsv, shelfOfBook, type OrderFileAnswer, type OrderFileRequest } from '@usual-pantry/core/intake';
 import { BookService } from '../book/book.service.js';
 import { Clock } from '../clock/clock.js';
+import { Refused, wrongValues } from '../http/errors.js';
 import { UnitOfWork } from '../storage/unit-of-work.js';
+import { GivenUp, letOthersIn, Thread } from '../thread/thread.js';
+import type { OrderFileJob, OrderFileReading } from './order-file-reader.js';
 import { OrderRecords } from './order.records.js';
+
+/** Injection token of the thread that reads. */
+export const ORDER_FILE_READER = Symbol('ORDER_FILE_READER');
+const MOST_MS = 60_000;
+
+type Readable = Extract<OrderFileReading, { trouble: null }>;
 
 @Injectable()
 export class OrderFileService {
@@ -22,20 +21,30 @@ export class OrderFileService {
     private readonly records: OrderRecords,
     private readonly work: UnitOfWork,
     private readonly clock: Clock,
+    @Inject(ORDER_FILE_READER) private readonly reader: Thread<OrderFileJob, OrderFileReading>,
   ) {}
 
-  /** What a file would do, row by row; changes nothing. */
-  async check(request: OrderFileRequest): Promise<OrderFileAnswer> {
-    return (await this.read(request)).answer;
+  /**
+   * What a file would do, row by row; changes nothing.
+   * @throws Refused 422 when it cannot be read at all, 503 when that takes too long
+   */
+  async check(request: OrderFileRequest, signal: AbortSignal): Promise<OrderFileAnswer> {
+    return (await this.read(request, signal)).answer;
   }
 
-  /** Takes every order of a file that can be taken, in one transaction; refused rows change nothing. */
-  take(request: OrderFileRequest): Promise<OrderFileAnswer> {
+  /** Takes every order of a file that can be taken, in one transaction; refused rows change nothing. @throws as {@link check} does */
+  take(request: OrderFileRequest, signal: AbortSignal): Promise<OrderFileAnswer> {
     return this.work.write(
       async () => {
-        const { plan, answer } = await this.read(request);
-        for (const { id, ...draft } of plan.create) await this.records.create(draft, id);
-        for (const { id, version, draft } of plan.update) await this.records.update(id, version, draft);
+        const { plan, answer } = await this.read(request, signal);
+        for (const { id, ...draft } of plan.create) {
+          await this.records.create(draft, id);
+          await letOthersIn();
+        }
+        for (const { id, version, draft } of plan.update) {
+          await this.records.update(id, version, draft);
+          await letOthersIn();
+        }
         return answer;
       },
       { part: 'orders' },
@@ -48,29 +57,16 @@ export class OrderFileService {
     return ordersCsv(orders, (id) => book.boxes.get(id)?.box.name ?? id, book, book.kitchen.currency);
   }
 
-  private async read({
-    text,
-    mapping,
-    dayOrder,
-  }: OrderFileRequest): Promise<{ plan: ImportPlan; answer: OrderFileAnswer }> {
+  private async read(request: OrderFileRequest, signal: AbortSignal): Promise<Readable> {
     const { orders, book } = await this.books.season();
-    const table = readCsv(text);
-    const used = mapping ?? guessMapping(table.columns);
-    const plan = planImport(table, orders, {
-      mapping: used,
-      shelf: shelfOfBook(book),
-      today: this.clock.today(),
-      dayOrder,
-      currency: book.kitchen.currency,
-    });
-    const { report, create, update } = plan;
-    const answer = {
-      columns: table.columns,
-      mapping: used,
-      report,
-      orders: { create: create.length, update: update.length },
-      refused: report.some(({ fate }) => fate === 'refused') ? refusedCsv(table, report) : '',
-    };
-    return { plan, answer };
+    const settings = { shelf: shelfOfBook(book), today: this.clock.today(), currency: book.kitchen.currency };
+    try {
+      const reading = await this.reader.run({ request, orders, settings }, { signal, mostMs: MOST_MS });
+      if (reading.trouble === null) return reading;
+      throw wrongValues([{ path: ['text'], message: reading.trouble }], `${reading.trouble} Nothing was changed.`);
+    } catch (error) {
+      if (error instanceof GivenUp) throw new Refused('took-too-long');
+      throw error;
+    }
   }
 }

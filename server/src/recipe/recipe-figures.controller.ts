@@ -1,13 +1,21 @@
-import { Body, Controller, Get, HttpCode, Param, Post } from '@nestjs/common';
+import { Body, Controller, Get, HttpCode, Inject, Param, Post, Res } from '@nestjs/common';
 import { ApiBody, ApiOperation, ApiTags } from '@nestjs/swagger';
 import { measureHabits } from '@usual-pantry/core/kitchen';
-import { pantryItems, readIngredientLines, type ReadLine } from '@usual-pantry/core/reading';
+import { pantryItems, type ReadLine } from '@usual-pantry/core/reading';
 import { estimateOf, stepCautions, stepTarget, worstBoiling } from '@usual-pantry/core/recipe';
+import type { Response } from 'express';
 import { z } from 'zod';
 import { BookService } from '../book/book.service.js';
-import { notFound } from '../http/errors.js';
+import { notFound, Refused } from '../http/errors.js';
+import { whenGone } from '../http/gone.js';
 import { jsonSchemaOf } from '../http/json-schema.js';
+import { GivenUp, Thread } from '../thread/thread.js';
+import type { LinesJob } from './line-reader.js';
 import { RecipeRecords, type RecipeVersion } from './recipe.records.js';
+
+/** Injection token of the thread that reads pasted lines. */
+export const LINE_READER = Symbol('LINE_READER');
+const MOST_MS = 20_000;
 
 /** Pasted text, and what its cups and spoons are; the kitchen's habit when that is not said. */
 const readLinesSchema = z.strictObject({
@@ -21,6 +29,7 @@ export class RecipeFiguresController {
   constructor(
     private readonly books: BookService,
     private readonly records: RecipeRecords,
+    @Inject(LINE_READER) private readonly reader: Thread<LinesJob, ReadLine[]>,
   ) {}
 
   @Get(':id/figures')
@@ -78,8 +87,18 @@ export class RecipeFiguresController {
   @ApiBody({ schema: jsonSchemaOf(readLinesSchema) })
   async readLines(
     @Body({ schema: readLinesSchema }) { text, habit }: z.infer<typeof readLinesSchema>,
+    @Res({ passthrough: true }) response: Response,
   ): Promise<ReadLine[]> {
     const { data } = await this.books.season();
-    return readIngredientLines(text, pantryItems(data.ingredients, data.recipes), habit ?? data.kitchen.measures);
+    const pantry = pantryItems(data.ingredients, data.recipes);
+    try {
+      return await this.reader.run(
+        { text, pantry, habit: habit ?? data.kitchen.measures },
+        { signal: whenGone(response), mostMs: MOST_MS },
+      );
+    } catch (error) {
+      if (error instanceof GivenUp) throw new Refused('took-too-long');
+      throw error;
+    }
   }
 }

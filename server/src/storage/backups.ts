@@ -1,9 +1,8 @@
 import { createReadStream, type ReadStream } from 'node:fs';
 import { join } from 'node:path';
-import { Injectable, Logger, type OnApplicationBootstrap, type OnModuleDestroy } from '@nestjs/common';
+import { Inject, Injectable, Logger, type OnApplicationBootstrap, type OnModuleDestroy } from '@nestjs/common';
 import { finding, type Finding } from '@usual-pantry/core/finding';
 import { daysBetween } from '@usual-pantry/core/quantity';
-import { createRequire } from 'node:module';
 import { Clock } from '../clock/clock.js';
 import { notFound, Refused } from '../http/errors.js';
 import { Thread } from '../thread/thread.js';
@@ -22,7 +21,8 @@ import { Database } from './database.js';
 import type { Health } from './inspect.js';
 import { UnitOfWork } from './unit-of-work.js';
 
-const WORKER = createRequire(import.meta.url).resolve('@usual-pantry/server/copy-worker');
+/** Injection token of the thread that copies. */
+export const COPY_THREAD = Symbol('COPY_THREAD');
 const MOST_MS = 10 * 60_000;
 const MINUTE_MS = 60_000;
 /** The first look is when the start is over, then so often. */
@@ -40,7 +40,6 @@ export interface Backup extends BackupFile {
 /** Copies of the whole database: taken, listed, looked at and put back. */
 @Injectable()
 export class Backups implements OnApplicationBootstrap, OnModuleDestroy {
-  private readonly thread = new Thread<CopyJob, Health>(WORKER);
   private looking: NodeJS.Timeout | null = null;
   /** What the newest copy of this run holds, and when it was taken; null while none was: then something may have been stored since the last. */
   private copied: { readonly revision: number; readonly at: number } | null = null;
@@ -51,6 +50,7 @@ export class Backups implements OnApplicationBootstrap, OnModuleDestroy {
     private readonly database: Database,
     private readonly work: UnitOfWork,
     private readonly clock: Clock,
+    @Inject(COPY_THREAD) private readonly thread: Thread<CopyJob, Health>,
   ) {}
 
   onApplicationBootstrap(): void {
@@ -64,10 +64,9 @@ export class Backups implements OnApplicationBootstrap, OnModuleDestroy {
     look(MINUTE_MS);
   }
 
-  async onModuleDestroy(): Promise<void> {
+  onModuleDestroy(): void {
     if (this.looking) clearTimeout(this.looking);
     this.looking = null;
-    await this.thread.end();
   }
 
   /** All copies, the newest first. */

@@ -25,7 +25,7 @@ beforeAll(async () => {
   thread = new Thread(file);
 });
 afterAll(async () => {
-  await thread.end();
+  await thread.onModuleDestroy();
   rmSync(folder, { recursive: true });
 });
 

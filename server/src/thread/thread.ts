@@ -1,4 +1,6 @@
+import { createRequire } from 'node:module';
 import { Worker } from 'node:worker_threads';
+import type { OnModuleDestroy } from '@nestjs/common';
 
 /** Was given up before it was done. */
 export class GivenUp extends Error {}
@@ -17,7 +19,7 @@ interface Limits {
  * A thread that does one job after another, so that the server answers all the while. A job that is given up has its thread ended; the
  * next one gets a fresh one.
  */
-export class Thread<Job, Result> {
+export class Thread<Job, Result> implements OnModuleDestroy {
   private worker: Worker | null = null;
   private last: Promise<unknown> = Promise.resolve();
 
@@ -33,7 +35,7 @@ export class Thread<Job, Result> {
     return done;
   }
 
-  async end(): Promise<void> {
+  async onModuleDestroy(): Promise<void> {
     const { worker } = this;
     this.worker = null;
     await worker?.terminate();
@@ -84,3 +86,16 @@ export class Thread<Job, Result> {
     return worker;
   }
 }
+
+/** Threads run as they are built, also where everything else is not. */
+const { resolve } = createRequire(import.meta.url);
+
+/** A thread of the server by the name that its package gives to the script. */
+export const threadOf = <Job, Result>(name: string): Thread<Job, Result> =>
+  new Thread(resolve(`@usual-pantry/server/${name}`));
+
+/** Lets whatever waits have a turn in the middle of long work. */
+export const letOthersIn = (): Promise<void> =>
+  new Promise((done) => {
+    setImmediate(done);
+  });
