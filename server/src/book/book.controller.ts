@@ -2,6 +2,8 @@ import { Controller, Get, Sse, type MessageEvent } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import { interval, map, merge, takeUntil, type Observable } from 'rxjs';
 import { Clock } from '../clock/clock.js';
+import { bookForHelper } from '../door/for-helpers.js';
+import { isHelper } from '../door/visitor.js';
 import { Closing } from '../storage/closing.js';
 import { UnitOfWork } from '../storage/unit-of-work.js';
 import { BookService, type StoredBook } from './book.service.js';
@@ -24,7 +26,7 @@ export class BookController {
   })
   async book(): Promise<StoredBook & { today: string }> {
     const { data } = await this.books.season();
-    return { ...data, today: this.clock.today() };
+    return { ...(isHelper() ? bookForHelper(data) : data), today: this.clock.today() };
   }
 
   @Sse('changes')

@@ -11,7 +11,10 @@ export const passphraseSchema = z
   .string()
   .max(MOST, `must have ${String(MOST)} characters at most`)
   .transform((text) => text.normalize('NFC'))
-  .refine((text) => [...text].length >= LEAST, `must have ${String(LEAST)} characters at least: some words will do`)
+  .refine(
+    (text) => Array.from(text).length >= LEAST,
+    `must have ${String(LEAST)} characters at least: some words will do`,
+  )
   .refine((text) => new Set(text).size >= LEAST_DIFFERENT, 'is too easy to guess: use more than a few letters');
 
 /** A passphrase as it is kept: scrypt (RFC 7914) with its own salt and cost. */

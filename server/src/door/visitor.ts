@@ -21,3 +21,6 @@ export const runAs = (visitor: Visitor, work: () => void): void => {
 
 /** Who the request at hand came from. */
 export const visitor = (): Visitor => visitors.getStore() ?? AT_HOME;
+
+/** Whether whoever asks may not see money, contacts and settings. */
+export const isHelper = (): boolean => visitor().role === 'helper';

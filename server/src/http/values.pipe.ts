@@ -15,6 +15,6 @@ const addresses = new StandardSchemaValidationPipe({ exceptionFactory: (issues) 
 @Injectable()
 export class ValuesPipe extends StandardSchemaValidationPipe {
   override transform<T = unknown>(value: T, metadata: ArgumentMetadata): Promise<T> {
-    return (metadata.type === 'body' ? bodies : addresses).transform(value, metadata) as Promise<T>;
+    return (metadata.type === 'body' ? bodies : addresses).transform<T>(value, metadata);
   }
 }

@@ -22,6 +22,8 @@ import type { Response } from 'express';
 import { z } from 'zod';
 import { BookService } from '../book/book.service.js';
 import { Clock } from '../clock/clock.js';
+import { planForHelper } from '../door/for-helpers.js';
+import { isHelper } from '../door/visitor.js';
 import { Refused } from '../http/errors.js';
 import { whenGone } from '../http/gone.js';
 import { jsonSchemaOf } from '../http/json-schema.js';
@@ -59,7 +61,7 @@ export class PlanController {
   async plan(): Promise<PlanAnswer> {
     const { plan, today, season, stored } = await this.books.plan();
     const { makerName, currency } = season.data.kitchen;
-    return {
+    const answer: PlanAnswer = {
       ...plan,
       findings: [...(await this.disk.findings()), ...this.backups.findings(), ...plan.findings],
       today,
@@ -69,6 +71,7 @@ export class PlanController {
       decided: stored !== null,
       follows: stored !== null && followsGuide(plan, stored.guide),
     };
+    return isHelper() ? planForHelper(answer) : answer;
   }
 
   @Get('plan/job')

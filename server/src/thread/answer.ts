@@ -2,8 +2,11 @@ import { parentPort } from 'node:worker_threads';
 import { speakPlainly } from '@usual-pantry/core/record';
 import type { Outcome } from './thread.js';
 
+/** What a thread does with one job. */
+export type Work<Job, Result> = (job: Job) => Result | Promise<Result>;
+
 /** Answers each job that comes to this thread, one after another. */
-export function answerJobs<Job, Result>(work: (job: Job) => Result | Promise<Result>): void {
+export function answerJobs<Job, Result>(work: Work<Job, Result>): void {
   speakPlainly();
   const answer = async (job: Job): Promise<Outcome<Result>> => {
     try {

@@ -12,7 +12,8 @@ import { memo, useState } from 'react';
 import { Link, NavLink, useLocation, useNavigate } from 'react-router';
 import { useBookQuery } from './api';
 import { Icon } from './Icon';
-import { screens, settingsScreen, type Screen } from './screens';
+import type { Screen } from './screens';
+import { useScreens } from './useScreens';
 import { FIGURES, NAV_WIDTH, STRIP_HEIGHT } from './theme';
 
 /** The count beside a name, where it says something. */
@@ -75,6 +76,7 @@ const Entry = memo(function Entry({ screen, count }: { screen: Screen; count: st
 /** Down the left, in the order of the work. */
 export function Navigation({ plan }: { plan: PlanAnswer | undefined }) {
   const counts = useCounts(plan);
+  const { screens, settings } = useScreens();
   return (
     <Box
       component="nav"
@@ -116,7 +118,7 @@ export function Navigation({ plan }: { plan: PlanAnswer | undefined }) {
           <Entry key={screen.path} screen={screen} count={counts[screen.name] ?? ''} />
         ))}
         <Box sx={{ flex: 1 }} />
-        <Entry screen={settingsScreen} count="" />
+        {settings && <Entry screen={settings} count="" />}
       </Box>
     </Box>
   );
@@ -127,8 +129,9 @@ export function BottomBar() {
   const { pathname } = useLocation();
   const navigate = useNavigate();
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const { screens, settings } = useScreens();
   const standing = screens.filter((screen) => screen.standing);
-  const others = [...screens.filter((screen) => !screen.standing), settingsScreen];
+  const others = [...screens.filter((screen) => !screen.standing), ...(settings ? [settings] : [])];
   const current = [...standing]
     .reverse()
     .find(({ path }) => pathname === path || (path !== '/' && pathname.startsWith(path)));

@@ -1,17 +1,28 @@
 import Box from '@mui/material/Box';
 import useMediaQuery from '@mui/material/useMediaQuery';
 import { useTheme } from '@mui/material/styles';
+import { lazy, Suspense } from 'react';
 import { Outlet, ScrollRestoration } from 'react-router';
 import { usePlanQuery } from './api';
+import { useDoorQuery } from './keeping';
 import { BottomBar, Navigation } from './Navigation';
 import { NoticeBar } from './NoticeBar';
 import { SeasonStrip } from './SeasonStrip';
 import { Shortcuts } from './Shortcuts';
 
+const SignIn = lazy(async () => ({ default: (await import('../door/SignIn')).SignIn }));
+
 /** Navigation, season strip, and the screen in its place. */
 export function Shell() {
   const narrow = useMediaQuery(useTheme().breakpoints.down('md'));
   const { data: plan } = usePlanQuery();
+  const { data: door } = useDoorQuery();
+  if (door?.isLocked && !door.visitor)
+    return (
+      <Suspense fallback={null}>
+        <SignIn />
+      </Suspense>
+    );
   return (
     <Box sx={{ display: 'flex', minHeight: '100dvh' }}>
       <Box

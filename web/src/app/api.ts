@@ -311,7 +311,7 @@ export const api = createApi({
     compose: build.mutation<Composition, ComposeRequest>({
       query: (body) => ({ url: 'boxes/compose', method: 'POST', body }),
     }),
-    inbox: build.query<{ secret: string; messages: InboxMessage[] }, void>({
+    inbox: build.query<{ keyMadeAt: string | null; messages: InboxMessage[] }, void>({
       query: () => 'inbox',
       providesTags: ['Orders'],
     }),

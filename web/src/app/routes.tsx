@@ -6,6 +6,11 @@ import { Shell } from './Shell';
 /** Every screen but the first comes when it is asked for. */
 export const router = createBrowserRouter([
   {
+    path: 'pair',
+    lazy: async () => ({ Component: (await import('../door/Pair')).Pair }),
+    HydrateFallback: () => null,
+  },
+  {
     element: <Shell />,
     errorElement: <Lost />,
     HydrateFallback: () => null,

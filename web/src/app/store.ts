@@ -1,7 +1,8 @@
 import { configureStore } from '@reduxjs/toolkit';
 import { setupListeners } from '@reduxjs/toolkit/query';
 import { useDispatch, useSelector, useStore } from 'react-redux';
-import { api, seen } from './api';
+import { api, onTurnedAway, seen } from './api';
+import { doorChanged } from './keeping';
 import { historyReducer } from './history';
 
 export const store = configureStore({
@@ -11,6 +12,9 @@ export const store = configureStore({
   enhancers: (defaults) => defaults({ autoBatch: { type: 'tick' } }),
 });
 setupListeners(store.dispatch);
+onTurnedAway(() => {
+  store.dispatch(doorChanged());
+});
 
 export type RootState = ReturnType<typeof store.getState>;
 export const useAppDispatch = useDispatch.withTypes<typeof store.dispatch>();

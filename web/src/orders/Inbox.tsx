@@ -18,6 +18,7 @@ import {
   type Refusal,
 } from '../app/api';
 import { said } from '../app/history';
+import { useMakeInboxKeyMutation } from '../app/keeping';
 import { useAppDispatch } from '../app/store';
 import { AnswerLine, Mark } from '../parts/AnswerLine';
 import { Empty, Panel } from '../parts/Panel';
@@ -179,11 +180,41 @@ function TestOrder({ season }: { season: SeasonBook }) {
   );
 }
 
+/** The key that the shop signs with: shown when it is made, and never again. */
+function ShopKey({ madeAt }: { madeAt: string | null }) {
+  const dispatch = useAppDispatch();
+  const [make, { data, isLoading }] = useMakeInboxKeyMutation();
+  const go = async () => {
+    try {
+      await make().unwrap();
+    } catch (error) {
+      dispatch(said({ text: (error as Refusal).message, tone: 'trouble' }));
+    }
+  };
+  return (
+    <Box sx={{ display: 'grid', gap: 1 }}>
+      <span>{madeAt === null ? 'There is no key yet.' : `The key was made ${sayMoment(madeAt)}.`}</span>
+      {data && (
+        <Alert severity="success">
+          Give this to the shop now; it is not shown again:{' '}
+          <Box component="code" sx={{ overflowWrap: 'anywhere' }}>
+            {data.key}
+          </Box>
+        </Alert>
+      )}
+      <div>
+        <Button size="small" variant="outlined" loading={isLoading} onClick={() => void go()}>
+          {madeAt === null ? 'Make a key' : 'Make a new key; the old one ends'}
+        </Button>
+      </div>
+    </Box>
+  );
+}
+
 /** What came from the shop, what became of it, and a way to try it. */
 export function Inbox() {
   const { data: inbox, error, refetch } = useInboxQuery();
   const { season, error: bookError, again } = useSeasonBook();
-  const [shown, setShown] = useState(false);
   if (!inbox) return <Waiting error={error} again={refetch} />;
   if (!season) return <Waiting error={bookError} again={again} />;
   const waiting = inbox.messages.filter(({ fate }) => fate === 'refused' || fate === 'to settle').length;
@@ -227,21 +258,7 @@ export function Inbox() {
             <p style={{ marginTop: 0 }}>
               Messages go to <code>/api/inbox/messages</code>, signed with this key. How is written in docs/formats.md.
             </p>
-            {shown ? (
-              <Box component="code" sx={{ overflowWrap: 'anywhere' }}>
-                {inbox.secret}
-              </Box>
-            ) : (
-              <Button
-                size="small"
-                variant="outlined"
-                onClick={() => {
-                  setShown(true);
-                }}
-              >
-                Show the key
-              </Button>
-            )}
+            <ShopKey madeAt={inbox.keyMadeAt} />
           </Panel>
         </Box>
       </Box>

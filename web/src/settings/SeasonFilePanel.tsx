@@ -131,7 +131,7 @@ export function SeasonFilePanel() {
         <DialogTitle id="import-title">Replace everything by this file?</DialogTitle>
         <DialogContent>
           <p>It holds {chosen && sayCounts(chosen.counts)}.</p>
-          <p>What is here now is kept as a file in the folder “backups” beside the database.</p>
+          <p>What is here now is kept as a backup first: it can be put back.</p>
           <FormControlLabel
             control={
               <Switch

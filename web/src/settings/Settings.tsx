@@ -4,6 +4,9 @@ import { useBookQuery } from '../app/api';
 import { AnswerLine } from '../parts/AnswerLine';
 import { Waiting } from '../parts/Waiting';
 import { Appearance } from './Appearance';
+import { BackupsPanel } from './BackupsPanel';
+import { DiagnosticsPanel } from './DiagnosticsPanel';
+import { DoorPanel } from './DoorPanel';
 import { KitchenForm } from './KitchenForm';
 import { SeasonFilePanel } from './SeasonFilePanel';
 
@@ -34,7 +37,10 @@ export function Settings() {
       >
         <KitchenForm key={kitchen.version} kitchen={kitchen} />
         <Box sx={{ display: 'grid', gap: 2 }}>
+          <BackupsPanel />
           <SeasonFilePanel />
+          <DoorPanel />
+          <DiagnosticsPanel />
           <Appearance />
         </Box>
       </Box>

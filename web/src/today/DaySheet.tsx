@@ -7,6 +7,7 @@ import { benchDay, doneOn, type BenchTask, type SeasonDay, type PlanAnswer } fro
 import { addDays, sayClock, sayCount, sayMinutes, sayShortDay } from '@usual-pantry/core/quantity';
 import { useMemo, type ReactNode } from 'react';
 import { Link as RouterLink } from 'react-router';
+import { useIsHelper } from '../app/keeping';
 import { FIGURES } from '../app/theme';
 import { EndOfTask } from '../batches/EndOfTask';
 import { MadeLine } from '../batches/MadeLine';
@@ -63,6 +64,7 @@ const TimedTape = ({ task, names, children }: { task: BenchTask; names: NamedThi
 /** One day in order, with times: make, finish, pack; what still rests; and what is handed over. */
 export function DaySheet({ entry, plan, title }: { entry: SeasonDay; plan: PlanAnswer; title: string }) {
   const { season } = useSeasonBook();
+  const isHelper = useIsHelper();
   const sheet = useMemo(() => season && benchDay(plan, entry.day, season.book), [plan, entry.day, season]);
   const done = doneOn(plan, entry.day);
   const nothing = !hasWork(entry) && entry.bookedMinutes === 0;
@@ -76,7 +78,9 @@ export function DaySheet({ entry, plan, title }: { entry: SeasonDay; plan: PlanA
         <Section title="In order">
           {sheet.tasks.map((task) => (
             <TimedTape key={task.key} task={task} names={season?.book ?? NO_NAMES}>
-              {season && <EndOfTask task={task} tasks={sheet.tasks} day={entry.day} plan={plan} season={season} />}
+              {season && !isHelper && (
+                <EndOfTask task={task} tasks={sheet.tasks} day={entry.day} plan={plan} season={season} />
+              )}
             </TimedTape>
           ))}
         </Section>
@@ -101,9 +105,13 @@ export function DaySheet({ entry, plan, title }: { entry: SeasonDay; plan: PlanA
         <Section title="Hand over">
           {entry.handOvers.map((order) => (
             <Box key={order.orderId} sx={{ display: 'flex', justifyContent: 'space-between', gap: 1 }}>
-              <Link component={RouterLink} to={`/orders/${order.orderId}`}>
-                {order.customer}
-              </Link>
+              {isHelper ? (
+                order.customer
+              ) : (
+                <Link component={RouterLink} to={`/orders/${order.orderId}`}>
+                  {order.customer}
+                </Link>
+              )}
               <span>
                 {sayCount(order.boxes, 'box', 'boxes')}, {order.way}
                 {order.place ? `, ${order.place}` : ''}

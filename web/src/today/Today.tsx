@@ -3,6 +3,7 @@ import Box from '@mui/material/Box';
 import { sayCount, sayDay } from '@usual-pantry/core/quantity';
 import { useSearchParams } from 'react-router';
 import { usePlanQuery } from '../app/api';
+import { useIsHelper } from '../app/keeping';
 import { AnswerLine, Mark } from '../parts/AnswerLine';
 import { Findings } from '../parts/Findings';
 import { Waiting } from '../parts/Waiting';
@@ -13,6 +14,7 @@ function Answer({ plan }: { plan: PlanAnswer }) {
   const days = plan.days.filter((day) => day.makings.length > 0 || day.packs.length > 0).length;
   const made = plan.made.reduce((sum, { batchCount }) => sum + batchCount, 0);
   const settle = plan.findings.filter((each) => each.severity !== 'know').length;
+  const isHelper = useIsHelper();
   return (
     <AnswerLine>
       {sayCount(plan.orders, 'order')}, {sayCount(plan.boxes, 'box', 'boxes')}, {sayCount(plan.pieces, 'piece')}:{' '}
@@ -24,11 +26,17 @@ function Answer({ plan }: { plan: PlanAnswer }) {
           , <Mark tone="done">{sayCount(made, 'batch is made', 'batches are made')}</Mark>
         </>
       )}
-      ,{' '}
-      {settle === 0 ? (
-        <Mark tone="done">nothing to decide.</Mark>
+      {isHelper ? (
+        '.'
       ) : (
-        <Mark tone="stop">{sayCount(settle, 'thing')} to decide.</Mark>
+        <>
+          ,{' '}
+          {settle === 0 ? (
+            <Mark tone="done">nothing to decide.</Mark>
+          ) : (
+            <Mark tone="stop">{sayCount(settle, 'thing')} to decide.</Mark>
+          )}
+        </>
       )}
     </AnswerLine>
   );

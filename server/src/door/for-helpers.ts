@@ -1,0 +1,43 @@
+import { emptyKitchen } from '@usual-pantry/core/kitchen';
+import type { PlanAnswer } from '@usual-pantry/core/plan';
+import type { StoredBook } from '../book/book.service.js';
+
+type Box = StoredBook['boxes'][number];
+
+const withoutPrice = <Of extends Pick<Box, 'priceMinor' | 'packaging'>>(box: Of): Of => ({
+  ...box,
+  priceMinor: 0,
+  packaging: [],
+});
+
+/** The plan as a helper sees it: what is to be done, without money, places of customers, and what is for the maker to decide. */
+export const planForHelper = (plan: PlanAnswer): PlanAnswer => ({
+  ...plan,
+  findings: [],
+  shopping: [],
+  shoppingCostMinor: 0,
+  solved: null,
+  days: plan.days.map((day) => ({ ...day, handOvers: day.handOvers.map((each) => ({ ...each, place: '' })) })),
+});
+
+/** The book as a helper sees it: recipes, pieces and boxes, and of the settings what the bench needs. Nothing that is paid or asked for. */
+export function bookForHelper(book: StoredBook): StoredBook {
+  const { benchWeek, dayChanges, pots, pans, moulds, burners, altitudeMetres, boilingReadingCelsius } = book.kitchen;
+  const { temperatureFirst, measures, setUpMinutes, cleanMinutes, scaleStepGrams, version } = book.kitchen;
+  return {
+    kitchen: {
+      ...emptyKitchen,
+      ...{ benchWeek, dayChanges, pots, pans, moulds, burners, altitudeMetres, boilingReadingCelsius },
+      ...{ temperatureFirst, measures, setUpMinutes, cleanMinutes, scaleStepGrams, version },
+    },
+    ingredients: book.ingredients.map((each) => ({ ...each, packs: [], prices: [], notes: '' })),
+    recipes: book.recipes,
+    pieces: book.pieces,
+    boxes: book.boxes.map((box) => ({
+      ...withoutPrice(box),
+      editions: box.editions.map((each) => ({ ...each, content: withoutPrice(each.content) })),
+      notes: '',
+    })),
+    batches: book.batches,
+  };
+}

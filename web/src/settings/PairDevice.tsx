@@ -1,0 +1,94 @@
+import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+import type { Refusal } from '../app/api';
+import { useMakeCodeMutation, type Visitor } from '../app/keeping';
+import { FIGURES } from '../app/theme';
+import { sayMoment } from '../parts/words';
+
+const roles: Record<Visitor['role'], string> = {
+  maker: 'Everything, as me',
+  helper: 'What is to be done today: no money, contacts or settings',
+};
+
+/** Makes a code with which one device can come in. */
+export function PairDevice() {
+  const [make, { data: code, isLoading }] = useMakeCodeMutation();
+  const [name, setName] = useState('Phone');
+  const [role, setRole] = useState<Visitor['role']>('maker');
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const go = async () => {
+    setTrouble(null);
+    try {
+      await make({ name, role }).unwrap();
+    } catch (error) {
+      setTrouble((error as Refusal).message);
+    }
+  };
+  return (
+    <Box
+      component="form"
+      noValidate
+      aria-label="Pair a device"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void go();
+      }}
+      sx={{ display: 'grid', gap: 1.25 }}
+    >
+      {trouble && <Alert severity="error">{trouble}</Alert>}
+      <TextField
+        label="It is called"
+        value={name}
+        onChange={(event) => {
+          setName(event.target.value);
+        }}
+      />
+      <TextField
+        select
+        label="It may see"
+        value={role}
+        onChange={(event) => {
+          setRole(event.target.value as Visitor['role']);
+        }}
+      >
+        {Object.entries(roles).map(([value, label]) => (
+          <MenuItem key={value} value={value}>
+            {label}
+          </MenuItem>
+        ))}
+      </TextField>
+      <div>
+        <Button type="submit" variant="outlined" size="small" loading={isLoading}>
+          Make a code
+        </Button>
+      </div>
+      {code && (
+        <Box role="status" sx={{ display: 'grid', gap: 1 }}>
+          <span>
+            Until {sayMoment(code.until)}, for one device:{' '}
+            <Box component="code" sx={{ fontFamily: FIGURES, fontSize: 20, letterSpacing: '0.08em' }}>
+              {code.code}
+            </Box>
+          </span>
+          {code.addresses.map(({ url, picture }) => (
+            <Box key={url} sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap' }}>
+              <Box
+                component="img"
+                alt={`Scan to open ${url.replace(/#.*/, '')}`}
+                src={`data:image/svg+xml;utf8,${encodeURIComponent(picture)}`}
+                sx={{ width: 148, height: 148, bgcolor: '#fff', borderRadius: 1 }}
+              />
+              <Box component="code" sx={{ overflowWrap: 'anywhere', fontSize: 13 }}>
+                {url.replace(/#.*/, '')}
+              </Box>
+            </Box>
+          ))}
+        </Box>
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,71 @@
+import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+import type { Refusal } from '../app/api';
+import { said } from '../app/history';
+import { useSetPassphraseMutation, type DoorAnswer } from '../app/keeping';
+import { useAppDispatch } from '../app/store';
+
+/** Sets the passphrase, or another one. */
+export function PassphraseForm({ door }: { door: DoorAnswer }) {
+  const dispatch = useAppDispatch();
+  const [store, { isLoading }] = useSetPassphraseMutation();
+  const [old, setOld] = useState('');
+  const [next, setNext] = useState('');
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const asksOld = door.isLocked && door.hasPassphrase;
+  const go = async () => {
+    setTrouble(null);
+    try {
+      await store({ passphrase: next, old: asksOld ? old : null }).unwrap();
+      setOld('');
+      setNext('');
+      dispatch(said({ text: 'The passphrase is set. Other devices must sign in again.' }));
+    } catch (error) {
+      const { message, wrong } = error as Refusal;
+      setTrouble(wrong?.[0] ? `The passphrase ${wrong[0].message}.` : message);
+    }
+  };
+  return (
+    <Box
+      component="form"
+      noValidate
+      aria-label="Passphrase"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void go();
+      }}
+      sx={{ display: 'grid', gap: 1.25 }}
+    >
+      {trouble && <Alert severity="error">{trouble}</Alert>}
+      {asksOld && (
+        <TextField
+          label="Passphrase until now"
+          type="password"
+          autoComplete="current-password"
+          value={old}
+          onChange={(event) => {
+            setOld(event.target.value);
+          }}
+        />
+      )}
+      <TextField
+        label={door.hasPassphrase ? 'Another passphrase' : 'Passphrase'}
+        type="password"
+        autoComplete="new-password"
+        value={next}
+        onChange={(event) => {
+          setNext(event.target.value);
+        }}
+        helperText="Fifteen characters at least: four or five words."
+      />
+      <div>
+        <Button type="submit" variant="outlined" size="small" loading={isLoading}>
+          {door.hasPassphrase ? 'Change it' : 'Set it'}
+        </Button>
+      </div>
+    </Box>
+  );
+}
