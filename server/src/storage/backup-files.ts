@@ -61,7 +61,7 @@ const OF_A_KIND = 10;
 const weekOf = (day: Day): number => Math.floor((Date.parse(day) / 86_400_000 + 3) / 7);
 
 /**
- * Which copies are kept: the newest of each of 7 days, 4 weeks and 12 months, and the newest 10 of each kind that is not daily.
+ * Which copies are kept: of the daily ones the newest of each of 7 days, 4 weeks and 12 months, and the newest 10 of each other kind.
  * Days are counted as they come in the sequence, never compared with a clock: one that went back or far ahead takes none away.
  * @param files the newest first
  */
@@ -69,7 +69,7 @@ export function keptBackups(files: readonly BackupFile[]): ReadonlySet<string> {
   const kept = new Set<string>();
   const keepNewest = (spanOf: (file: BackupFile) => string | number, most: number) => {
     const spans = new Set<string | number>();
-    for (const file of files) {
+    for (const file of files.filter(({ kind }) => kind === 'daily')) {
       const span = spanOf(file);
       if (spans.has(span)) continue;
       if (spans.size === most) break;
@@ -86,9 +86,10 @@ export function keptBackups(files: readonly BackupFile[]): ReadonlySet<string> {
   return kept;
 }
 
-/** Takes away what is not kept. */
-export function pruneBackups(folder: string): void {
+/** Takes away what is not kept. @param inUse the name of a copy that stays whatever its age */
+export function pruneBackups(folder: string, inUse: string | null = null): void {
   const files = listBackups(folder);
   const kept = keptBackups(files);
-  for (const { name } of files) if (!kept.has(name)) rmSync(join(backupFolder(folder), name), { force: true });
+  for (const { name } of files)
+    if (!kept.has(name) && name !== inUse) rmSync(join(backupFolder(folder), name), { force: true });
 }

@@ -45,6 +45,8 @@ export class Backups implements OnApplicationBootstrap, OnModuleDestroy {
   private copied: { readonly revision: number; readonly at: number } | null = null;
   private trouble: string | null = null;
   private last: Promise<unknown> = Promise.resolve();
+  /** The copy that is being put back. */
+  private inUse: string | null = null;
 
   constructor(
     private readonly database: Database,
@@ -88,19 +90,18 @@ export class Backups implements OnApplicationBootstrap, OnModuleDestroy {
     await this.thread.run({ kind: 'copy', file: this.database.file, copy: this.pathOf(file) }, { mostMs: MOST_MS });
     this.copied = { revision, at: Date.now() };
     this.trouble = null;
-    pruneBackups(this.path);
+    pruneBackups(this.path, this.inUse);
     return { ...file, bytes: bytesOf(this.path, file) };
   }
 
   /** Takes the copy of the day, and another some hours later when something was stored since. What goes wrong is said on Today. */
   async takeDaily(): Promise<void> {
-    const [newest] = listBackups(this.path);
-    const { copied } = this;
-    const isOfToday = newest?.on === this.clock.today();
-    const isStale = !copied || (copied.revision !== this.work.revision && Date.now() - copied.at > RENEW_MS);
-    if (isOfToday ? !isStale || !copied : copied?.revision === this.work.revision) return;
     try {
-      await this.take('daily');
+      const { copied } = this;
+      const isOfToday = listBackups(this.path)[0]?.on === this.clock.today();
+      const isNew = copied?.revision !== this.work.revision;
+      const isDue = !isOfToday || (copied !== null && Date.now() - copied.at > RENEW_MS);
+      if (isNew && isDue) await this.take('daily');
     } catch (error) {
       this.trouble = (error as Error).message;
       new Logger('Backups').error(this.trouble);
@@ -125,14 +126,17 @@ export class Backups implements OnApplicationBootstrap, OnModuleDestroy {
   async restore(name: string): Promise<Backup> {
     const file = this.find(name);
     return this.work.alone(async () => {
-      const before = await this.take('before-restore');
+      this.inUse = name;
       try {
+        const before = await this.take('before-restore');
         await this.database.replaceBy(this.pathOf(file));
+        return before;
       } catch (error) {
         if (!(error instanceof CannotStart)) throw error;
         throw new Refused('not-restored', error.message);
+      } finally {
+        this.inUse = null;
       }
-      return before;
     });
   }
 
@@ -149,10 +153,19 @@ export class Backups implements OnApplicationBootstrap, OnModuleDestroy {
           [],
         ),
       ];
-    const [newest] = listBackups(this.path);
+    const newest = this.newest();
     const days = newest ? daysBetween(newest.on, this.clock.today()) : 0;
     if (days <= OLD_DAYS) return [];
     return [finding('know', 'backup-old', about, `The newest copy of everything is ${String(days)} days old.`, [])];
+  }
+
+  /** The newest copy; null when there is none, or when they cannot be looked at. */
+  newest(): BackupFile | null {
+    try {
+      return listBackups(this.path)[0] ?? null;
+    } catch {
+      return null;
+    }
   }
 
   private get path(): string {

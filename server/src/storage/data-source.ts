@@ -53,6 +53,7 @@ async function makeDatabase(file: string): Promise<void> {
   forgetFile(aside);
   await changeAside(aside, () => Promise.resolve());
   putInPlace(aside, file);
+  forgetFile(aside);
 }
 
 /**

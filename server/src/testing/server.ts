@@ -7,6 +7,8 @@ import { seasonFileSchema, type SeasonFile } from '@usual-pantry/core/season';
 import request from 'supertest';
 import type TestAgent from 'supertest/lib/agent.js';
 import { createApp } from '../app.js';
+import { DoorFile } from '../door/door-file.js';
+import { hashPassphrase } from '../door/passphrase.js';
 import { copyDatabase } from '../storage/copy.js';
 import { DATABASE_FILE } from '../storage/data-source.js';
 
@@ -46,14 +48,25 @@ async function demoDatabase(): Promise<string> {
   return made;
 }
 
-/** Opens a server in a new folder, or in one that is there; `demo` gives it a copy of the demo. */
+/** The passphrase of a locked server of the tests. */
+export const PASSPHRASE = 'four words and a biscuit';
+
+/** Little work for each try: the tests do not guess passphrases. */
+const CHEAP = { n: 16, r: 1, p: 1 };
+
+/** Opens a server in a new folder, or in one that is there; `demo` gives it a copy of the demo, `locked` a door that is locked. */
 export async function openServer({
   demo = false,
+  locked = false,
   folder,
-}: { demo?: boolean; folder?: string } = {}): Promise<TestServer> {
+}: { demo?: boolean; locked?: boolean; folder?: string } = {}): Promise<TestServer> {
   const dataDir = folder ?? (await newFolder());
   if (demo) await copyFile(await demoDatabase(), join(dataDir, DATABASE_FILE));
-  const app = await createApp({ dataDir, pagesDir: 'web/dist', allowedHosts: [], today: TODAY }, true);
+  if (locked) new DoorFile(dataDir).store({ passphrase: await hashPassphrase(PASSPHRASE, CHEAP) });
+  const app = await createApp(
+    { dataDir, pagesDir: 'web/dist', allowedHosts: [], today: TODAY, isLocked: locked },
+    true,
+  );
   await app.init();
   const http = request.agent(app.getHttpServer());
   return {

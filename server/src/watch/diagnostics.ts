@@ -44,7 +44,7 @@ export class Diagnostics {
       ok: isWritable && solves,
       database: isWritable ? 'writable' : 'not writable',
       freeMegabytes: free === Infinity ? null : Math.floor(free / MEGABYTE),
-      newestBackup: this.backups.list()[0]?.on ?? null,
+      newestBackup: this.backups.newest()?.on ?? null,
       solver: solves ? 'ready' : 'failed',
     };
   }

@@ -122,7 +122,7 @@ export function BackupsPanel() {
                 borderColor: 'divider',
               }}
             >
-              <Box sx={{ flex: '1 1 180px' }}>
+              <Box sx={{ flex: '1 1 110px' }}>
                 <Box sx={{ fontWeight: 650 }}>{sayShortDay(backup.on)}</Box>
                 <Box sx={{ fontSize: 13.5, color: 'text.secondary' }}>
                   {reasons[backup.kind]}, {sayNumber(backup.bytes / MEGABYTE, 1)} MB

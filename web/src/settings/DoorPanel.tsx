@@ -85,7 +85,8 @@ export function DoorPanel() {
       <Box sx={{ display: 'grid', gap: 1.75 }}>
         {door.isLocked ? (
           <Alert severity="success">
-            Other devices reach this kitchen, and each must sign in or be paired. {door.visitor?.name} is this one.
+            Other devices reach this kitchen, and each must sign in or be paired. This one is called{' '}
+            {door.visitor?.name}.
           </Alert>
         ) : (
           <Alert severity="info">
