@@ -64,6 +64,7 @@ export async function createApp(setup: Setup, quiet = false): Promise<NestExpres
     const certificate = await certificateFor(setup, names);
     const options: NestApplicationOptions = {
       bodyParser: false,
+      abortOnError: false,
       logger: quiet ? false : ['error', 'warn'],
       ...(certificate ? { httpsOptions: certificate } : {}),
     };

@@ -1,8 +1,12 @@
 import { expect, it } from '@jest/globals';
-import { spawn, type ChildProcess } from 'node:child_process';
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { endProgram, runProgram } from './testing/program.js';
+
+/** `npm run soak` kills it more often. */
+const ROUNDS = Number(process.env['KILL_ROUNDS'] ?? 50);
+const WRITERS = 3;
 
 const draft = (name: string) => ({
   customer: { name },
@@ -10,62 +14,50 @@ const draft = (name: string) => ({
   handOver: { on: '2026-12-14', way: 'courier' },
 });
 
-async function serve(folder: string): Promise<{ child: ChildProcess; url: string }> {
-  const child = spawn(process.execPath, ['server/dist/main.js'], {
-    env: { ...process.env, DATA_DIR: folder, PORT: '0', TODAY: '2026-11-25', SEED_FILE: 'demo/season.json' },
-  });
-  const url = await new Promise<string>((resolve, reject) => {
-    child.stdout.on('data', (chunk: Buffer) => {
-      const found = /http:\/\/\S+/.exec(chunk.toString())?.[0];
-      if (found) resolve(found);
-    });
-    child.on('exit', (code) => {
-      reject(new Error(`ended with ${code}`));
-    });
-  });
-  return { child, url };
+/** Adds orders until the server is gone, each under a name of its own; tells of every one that is acknowledged. */
+async function keepAdding(url: string, nameOf: (at: number) => string, tell: (name: string) => void): Promise<void> {
+  for (let at = 0; ; at++) {
+    const name = nameOf(at);
+    try {
+      const { status } = await fetch(`${url}/api/orders`, {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json' },
+        body: JSON.stringify(draft(name)),
+      });
+      if (status === 201) tell(name);
+    } catch {
+      return;
+    }
+  }
 }
 
-const kill = (child: ChildProcess) =>
-  new Promise((resolve) => {
-    child.on('exit', resolve);
-    child.kill('SIGKILL');
-  });
-
-it('loses nothing that it has confirmed when it is killed while it saves, and starts again', async () => {
+it(`loses nothing that it has confirmed when it is killed while it saves, ${String(ROUNDS)} times`, async () => {
   const folder = await mkdtemp(join(tmpdir(), 'usual-pantry-'));
   const confirmed: string[] = [];
-  for (let round = 0; round < 3; round++) {
-    const { child, url } = await serve(folder);
-    let alive = true;
-    const saving = Array.from({ length: 3 }, async (_, writer) => {
-      for (let index = 0; alive; index++) {
-        const name = `round ${round} writer ${writer} order ${index}`;
-        try {
-          const answer = await fetch(`${url}/api/orders`, {
-            method: 'POST',
-            headers: { 'Content-Type': 'application/json' },
-            body: JSON.stringify(draft(name)),
-          });
-          if (answer.status === 201) confirmed.push(name);
-        } catch {
-          alive = false;
-        }
-      }
-    });
-    while (confirmed.length < (round + 1) * 8) await new Promise((resolve) => setImmediate(resolve));
-    await kill(child);
-    alive = false;
+  for (let round = 0; round < ROUNDS; round++) {
+    const program = await runProgram(folder, { SEED_FILE: 'demo/season.json' });
+    const enough = confirmed.length + 1 + (round % 5);
+    const saving = Array.from({ length: WRITERS }, (_, writer) =>
+      keepAdding(
+        program.url,
+        (at) => `round ${String(round)} writer ${String(writer)} order ${String(at)}`,
+        (name) => confirmed.push(name),
+      ),
+    );
+    while (confirmed.length < enough) await new Promise((resolve) => setImmediate(resolve));
+    await endProgram(program, 'SIGKILL');
     await Promise.all(saving);
   }
-  const { child, url } = await serve(folder);
-  const file = (await (await fetch(`${url}/api/season-file`)).json()) as {
+  const program = await runProgram(folder);
+  const file = (await (await fetch(`${program.url}/api/season-file`)).json()) as {
     orders: { customer: { name: string }; lines: object[] }[];
   };
   const stored = new Map(file.orders.map((order) => [order.customer.name, order.lines.length]));
-  for (const name of confirmed) expect(stored.get(name)).toBe(1);
+  for (const name of confirmed) expect([name, stored.get(name)]).toEqual([name, 1]);
   // Nothing half written: every order has its line
   expect([...stored.values()].every((lines) => lines > 0)).toBe(true);
-  await kill(child);
+  const health = (await (await fetch(`${program.url}/api/backups/check`, { method: 'POST' })).json()) as object;
+  expect(health).toMatchObject({ troubles: [] });
+  await endProgram(program, 'SIGTERM');
   await rm(folder, { recursive: true, force: true });
-}, 120_000);
+}, 3_600_000);

@@ -17,7 +17,10 @@ export const planForHelper = (plan: PlanAnswer): PlanAnswer => ({
   shopping: [],
   shoppingCostMinor: 0,
   solved: null,
-  days: plan.days.map((day) => ({ ...day, handOvers: day.handOvers.map((each) => ({ ...each, place: '' })) })),
+  days: plan.days.map((day) => ({
+    ...day,
+    handOvers: day.handOvers.map((each) => ({ ...each, place: '', dueMinor: 0 })),
+  })),
 });
 
 /** The book as a helper sees it: recipes, pieces and boxes, and of the settings what the bench needs. Nothing that is paid or asked for. */
@@ -27,6 +30,7 @@ export function bookForHelper(book: StoredBook): StoredBook {
   return {
     kitchen: {
       ...emptyKitchen,
+      handsRateMinorPerHour: 0,
       ...{ benchWeek, dayChanges, pots, pans, moulds, burners, altitudeMetres, boilingReadingCelsius },
       ...{ temperatureFirst, measures, setUpMinutes, cleanMinutes, scaleStepGrams, version },
     },
