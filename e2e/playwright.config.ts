@@ -4,6 +4,7 @@ const report = process.env['REPORT_FILE'];
 
 export default defineConfig({
   testDir: '.',
+  globalSetup: './support/setup.ts',
   // Limits only stop what hangs: on a busy machine anything may take its time.
   timeout: 1_800_000,
   expect: { timeout: 300_000 },

@@ -1,8 +1,10 @@
-// npm run bench: figures of the core and of the running application, printed.
+// npm run bench [-- core growth keep solve page]: figures of the core, of the store and of the running application, printed.
 import { build, checkNode, install, must } from './lib/run.mjs';
 
 checkNode();
 install();
 build();
 must('npx', ['tsc', '-p', 'bench']);
-for (const name of ['core', 'solve', 'page']) must(process.execPath, [`.cache/bench/${name}.js`]);
+const chosen = process.argv.slice(2);
+for (const name of ['core', 'growth', 'keep', 'solve', 'page'])
+  if (chosen.length === 0 || chosen.includes(name)) must(process.execPath, [`.cache/bench/${name}.js`]);

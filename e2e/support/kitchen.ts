@@ -1,11 +1,16 @@
 import { test as base, expect, type APIRequestContext } from '@playwright/test';
 import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdtemp, rm } from 'node:fs/promises';
+import { copyFile, mkdir, mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
 
 /** The day on which the kitchen's clock stands: a Wednesday. */
 export const TODAY = '2026-11-25';
+
+/** The database of the demo, made once for all tests. */
+const DEMO = join(fileURLToPath(new URL('../..', import.meta.url)), '.cache', 'e2e-demo.db');
+const DATABASE = 'usual-pantry.db';
 
 /** A server of this test's own, on a folder of its own. */
 export interface Kitchen {
@@ -14,13 +19,21 @@ export interface Kitchen {
   readonly kill: () => Promise<void>;
   /** Starts it again at the same address, on the same day or on another. */
   readonly start: (today?: string) => Promise<void>;
+  /** Its data folder. */
+  readonly folder: string;
+  /** Stops it in good order, and starts it again at the same address, set up in another way. */
+  readonly startAs: (environment: Readonly<Record<string, string>>) => Promise<void>;
+}
+
+interface Start {
+  readonly today?: string | undefined;
+  readonly environment?: Readonly<Record<string, string>>;
 }
 
 async function serve(
   dataDir: string,
   port: number,
-  demo: boolean,
-  today = TODAY,
+  { today = TODAY, environment = {} }: Start = {},
 ): Promise<{ child: ChildProcess; url: string }> {
   const child = spawn(process.execPath, ['server/dist/main.js'], {
     env: {
@@ -29,7 +42,7 @@ async function serve(
       PORT: String(port),
       TODAY: today,
       PAGES_DIR: 'web/dist',
-      ...(demo ? { SEED_FILE: 'demo/season.json' } : {}),
+      ...environment,
     },
   });
   const url = await new Promise<string>((resolve, reject) => {
@@ -58,6 +71,17 @@ const ended = (child: ChildProcess) =>
       });
   });
 
+/** Makes the database of the demo, before all tests. */
+export async function makeDemo(): Promise<void> {
+  const dataDir = await mkdtemp(join(tmpdir(), 'usual-pantry-e2e-'));
+  const { child } = await serve(dataDir, 0, { environment: { SEED_FILE: 'demo/season.json' } });
+  child.kill('SIGTERM');
+  await ended(child);
+  await mkdir(dirname(DEMO), { recursive: true });
+  await copyFile(join(dataDir, DATABASE), DEMO);
+  await rm(dataDir, { recursive: true, force: true });
+}
+
 interface Fixtures {
   /** Whether the kitchen starts with the demo. */
   readonly demo: boolean;
@@ -68,7 +92,8 @@ export const test = base.extend<Fixtures>({
   demo: [true, { option: true }],
   kitchen: async ({ demo }, use) => {
     const dataDir = await mkdtemp(join(tmpdir(), 'usual-pantry-e2e-'));
-    let { child, url } = await serve(dataDir, 0, demo);
+    if (demo) await copyFile(DEMO, join(dataDir, DATABASE));
+    let { child, url } = await serve(dataDir, 0);
     const port = Number(new URL(url).port);
     const kill = async () => {
       child.kill('SIGKILL');
@@ -78,7 +103,13 @@ export const test = base.extend<Fixtures>({
       url,
       kill,
       start: async (today) => {
-        ({ child, url } = await serve(dataDir, port, demo, today));
+        ({ child, url } = await serve(dataDir, port, { today }));
+      },
+      folder: dataDir,
+      startAs: async (environment) => {
+        child.kill('SIGTERM');
+        await ended(child);
+        ({ child, url } = await serve(dataDir, port, { environment }));
       },
     });
     await kill();

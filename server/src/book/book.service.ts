@@ -66,6 +66,8 @@ export class BookService {
   private opened: OpenBook | null = null;
   private latest: Season | null = null;
   private planned: { readonly season: Season; readonly today: Day; readonly plan: Plan } | null = null;
+  /** How long the last plan took to work out, ms; null while nobody has asked for one. */
+  planMs: number | null = null;
   private costed: { readonly season: Season; readonly costs: readonly BoxCost[] } | null = null;
 
   constructor(
@@ -113,8 +115,11 @@ export class BookService {
   async plan(): Promise<{ season: Season; today: Day; plan: Plan; stored: StoredDecision | null }> {
     const season = await this.season();
     const today = this.clock.today();
-    if (this.planned?.season !== season || this.planned.today !== today)
+    if (this.planned?.season !== season || this.planned.today !== today) {
+      const since = performance.now();
       this.planned = { season, today, plan: planSeason(season.book, season.orders, today, season.stored?.guide) };
+      this.planMs = performance.now() - since;
+    }
     return { ...this.planned, stored: season.stored };
   }
 

@@ -37,6 +37,8 @@ export interface WriteOptions {
 export class UnitOfWork {
   private readonly turns = new AsyncLocalStorage<Turn>();
   private last: Promise<unknown> = Promise.resolve();
+  /** Turns that are not over yet. */
+  private waiting = 0;
   private readonly revisions = new BehaviorSubject(1);
   private bookChangedAt = 1;
   /** After an error that left the connection in doubt, until it has been opened anew. */
@@ -55,6 +57,11 @@ export class UnitOfWork {
   /** The revision at which anything but orders was last stored. */
   get bookRevision(): number {
     return this.bookChangedAt;
+  }
+
+  /** Whether anything is being read or stored, or waits for it. */
+  get isBusy(): boolean {
+    return this.waiting > 0;
   }
 
   /** Whether this chain of calls is inside a write. */
@@ -168,7 +175,10 @@ export class UnitOfWork {
   }
 
   private inTurn<T>(work: () => Promise<T>): Promise<T> {
-    const result = this.last.then(work);
+    this.waiting += 1;
+    const result = this.last.then(work).finally(() => {
+      this.waiting -= 1;
+    });
     this.last = result.catch(() => undefined);
     return result;
   }

@@ -31,7 +31,7 @@ export function DiagnosticsPanel() {
           <Box
             component="pre"
             tabIndex={0}
-            aria-label="Diagnostics"
+            aria-label="What the file says"
             sx={{ fontFamily: FIGURES, fontSize: 13, whiteSpace: 'pre-wrap', overflowWrap: 'anywhere', m: 0 }}
           >
             {text}

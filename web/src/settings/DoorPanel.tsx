@@ -52,7 +52,11 @@ function Devices({ devices }: { devices: readonly Device[] }) {
               {device.role === 'helper' ? 'a helper' : 'as me'}, seen {sayMoment(device.seen)}
             </Box>
           </Box>
-          <Button size="small" aria-label={`Let ${device.name} out`} onClick={() => void letOut(device)}>
+          <Button
+            size="small"
+            aria-label={device.isThis ? undefined : `Let out ${device.name}`}
+            onClick={() => void letOut(device)}
+          >
             {device.isThis ? 'Sign out' : 'Let out'}
           </Button>
         </Box>

@@ -32,7 +32,7 @@ export function PassphraseForm({ door }: { door: DoorAnswer }) {
     <Box
       component="form"
       noValidate
-      aria-label="Passphrase"
+      aria-label="Set a passphrase"
       onSubmit={(event) => {
         event.preventDefault();
         void go();

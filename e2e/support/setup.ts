@@ -1,0 +1,3 @@
+import { makeDemo } from './kitchen';
+
+export default makeDemo;

@@ -1,0 +1,29 @@
+// npm run soak: what takes too long for every change: a thousand kills, a million bodies, and how reading grows with what is read.
+import { spawnSync } from 'node:child_process';
+import { build, checkNode, install, root } from './lib/run.mjs';
+
+checkNode();
+install();
+build();
+
+const jest = ['--experimental-vm-modules', '--no-warnings', 'node_modules/jest/bin/jest.js', '--selectProjects', 'api'];
+const parts = {
+  kills: { args: [...jest, 'server/src/durable.test.ts'], env: { KILL_ROUNDS: process.env.KILL_ROUNDS ?? '1000' } },
+  bodies: { args: [...jest, 'server/src/fuzz.test.ts'], env: { FUZZ_BODIES: process.env.FUZZ_BODIES ?? '1000000' } },
+  reading: { args: ['scripts/bench.mjs', 'growth'], env: {} },
+};
+const chosen = process.argv.slice(2);
+let failed = 0;
+for (const [name, { args, env }] of Object.entries(parts)) {
+  if (chosen.length > 0 && !chosen.includes(name)) continue;
+  process.stdout.write(`\n${name}\n`);
+  // The first million bodies take the better part of an hour: a limit of the tests must not end them.
+  const limit = args.includes('--selectProjects') ? ['--testTimeout=86400000'] : [];
+  const { status } = spawnSync(process.execPath, [...args, ...limit], {
+    cwd: root,
+    stdio: 'inherit',
+    env: { ...process.env, ...env },
+  });
+  if (status !== 0) failed++;
+}
+process.exit(failed === 0 ? 0 : 1);
