@@ -62,6 +62,42 @@ describe('a season file', () => {
     await server.http.post('/api/season-file').send(demo).expect(200);
   });
 
+  it('holds earlier versions of recipes and what the shop has sent, and brings them into another kitchen', async () => {
+    const { body: recipe } = await server.http.get('/api/recipes/dark-coating').expect(200);
+    const { id, ...draft } = recipe as { id: string; version: number };
+    await server.http
+      .put(`/api/recipes/${id}`)
+      .send({ ...draft, method: 'darker' })
+      .expect(200);
+    await server.http
+      .post('/api/inbox/test')
+      .send({
+        manner: 'twice',
+        order: {
+          customer: { name: 'Wren Oxley' },
+          lines: [{ box: 'Pinwheel sampler', count: 1 }],
+          handOver: { on: '2026-12-19', way: 'courier' },
+        },
+      })
+      .expect(200);
+    const file = await saved();
+    expect(file.recipeVersions).toMatchObject([{ recipeId: id }]);
+    expect(file.messages).toMatchObject([{ fate: 'taken', orderStands: true }]);
+    const other = await openServer();
+    await other.http.post('/api/season-file').send(file).expect(200);
+    expect((await other.http.get('/api/season-file').expect(200)).body).toEqual(file);
+    const versions = await other.http.get(`/api/recipes/${id}/versions`).expect(200);
+    expect(versions.body).toEqual((await server.http.get(`/api/recipes/${id}/versions`)).body);
+    // The next edit has a version of its own
+    const { body: there } = await other.http.get(`/api/recipes/${id}`).expect(200);
+    await other.http
+      .put(`/api/recipes/${id}`)
+      .send({ ...(there as object), id: undefined, method: 'darker still' })
+      .expect(200);
+    await other.close();
+    await server.http.post('/api/season-file').send(demo).expect(200);
+  });
+
   it('serves its own JSON Schema', async () => {
     const { body } = await server.http.get('/api/season-file/schema').expect(200);
     expect(body).toMatchObject({

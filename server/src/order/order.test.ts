@@ -60,3 +60,33 @@ describe('several orders at once', () => {
     await bring(chosen, 'lost').expect(422);
   });
 });
+
+describe('searching by name', () => {
+  it('finds a customer whatever the case and the accents', async () => {
+    for (const name of ['Öberg, Åsa', 'Łucja Groß'])
+      await server.http
+        .post('/api/orders')
+        .send({
+          customer: { name },
+          lines: [{ boxId: 'sampler', count: 1 }],
+          handOver: { on: '2026-12-14', way: 'courier' },
+        })
+        .expect(201);
+    const found = async (search: string) =>
+      (
+        (await server.http.get('/api/orders').query({ search }).expect(200)).body as {
+          items: { customer: { name: string } }[];
+        }
+      ).items.map(({ customer }) => customer.name);
+    for (const search of ['öberg', 'ÖBERG', 'oberg', 'O\u0308berg', 'asa'])
+      expect(await found(search)).toEqual(['Öberg, Åsa']);
+    for (const search of ['lucja', 'GROSS', 'groß']) expect(await found(search)).toEqual(['Łucja Groß']);
+    expect(await found('%')).toEqual([]);
+    const { items } = (await server.http.get('/api/orders?sort=customerName&size=200').expect(200)).body as {
+      items: { customer: { name: string } }[];
+    };
+    const names = items.map(({ customer }) => customer.name);
+    // Among those with O, not after Z
+    expect(names.at(-1)).not.toBe('Öberg, Åsa');
+  });
+});

@@ -172,16 +172,16 @@ describe('an import', () => {
   it('comes right after its copy: what was stored while it ran is in the copy or after it', async () => {
     const file = await season();
     const stored: string[] = [];
-    let isOver = false;
+    const state = { isOver: false };
     const writing = (async () => {
-      for (let at = 0; !isOver; at++) {
+      for (let at = 0; !state.isOver; at++) {
         const name = `while importing ${String(at)}`;
         await add(name);
         stored.push(name);
       }
     })();
     await server.http.post('/api/season-file').send(file).expect(200);
-    isOver = true;
+    state.isOver = true;
     await writing;
     const after = new Set(await names());
     const copy = (await list()).find(({ kind }) => kind === 'before-import');

@@ -2,6 +2,7 @@ import { mdiPlus } from '@mdi/js';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Paper from '@mui/material/Paper';
+import { foldText } from '@usual-pantry/core/record';
 import { useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { Icon } from '../app/Icon';
@@ -30,7 +31,7 @@ interface RecordListProps {
 /** A list that is searched by typing and walked with j and k; each line opens its record. */
 export function RecordList({ title, items, base, openId, newLabel, empty, columns = false }: RecordListProps) {
   const [search, setSearch] = useState('');
-  const shown = items.filter((item) => item.name.toLowerCase().includes(search.trim().toLowerCase()));
+  const shown = items.filter((item) => foldText(item.name).includes(foldText(search.trim())));
   useListKeys(
     base,
     shown.map((item) => item.id),
