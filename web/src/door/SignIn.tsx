@@ -7,6 +7,7 @@ import { useState } from 'react';
 import { Link as RouterLink } from 'react-router';
 import type { Refusal } from '../app/api';
 import { useSignInMutation } from '../app/keeping';
+import { PassphraseField } from '../parts/PassphraseField';
 import { deviceName, Threshold } from './Threshold';
 
 /** Lets the maker in with the passphrase. */
@@ -38,14 +39,11 @@ export function SignIn() {
         sx={{ display: 'grid', gap: 1.75 }}
       >
         {trouble && <Alert severity="error">{trouble}</Alert>}
-        <TextField
+        <PassphraseField
           label="Passphrase"
-          type="password"
           autoComplete="current-password"
           value={passphrase}
-          onChange={(event) => {
-            setPassphrase(event.target.value);
-          }}
+          onChange={setPassphrase}
           autoFocus
         />
         <TextField

@@ -29,6 +29,8 @@ function Devices({ devices }: { devices: readonly Device[] }) {
     try {
       if (isThis) {
         await signOut().unwrap();
+        // What was typed and not saved is not left to whoever comes next.
+        sessionStorage.clear();
         window.location.reload();
       } else await remove(id).unwrap();
     } catch (error) {

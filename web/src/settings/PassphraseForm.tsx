@@ -1,12 +1,12 @@
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import type { Refusal } from '../app/api';
 import { said } from '../app/history';
 import { useSetPassphraseMutation, type DoorAnswer } from '../app/keeping';
 import { useAppDispatch } from '../app/store';
+import { PassphraseField } from '../parts/PassphraseField';
 
 /** Sets the passphrase, or another one. */
 export function PassphraseForm({ door }: { door: DoorAnswer }) {
@@ -41,25 +41,14 @@ export function PassphraseForm({ door }: { door: DoorAnswer }) {
     >
       {trouble && <Alert severity="error">{trouble}</Alert>}
       {asksOld && (
-        <TextField
-          label="Passphrase until now"
-          type="password"
-          autoComplete="current-password"
-          value={old}
-          onChange={(event) => {
-            setOld(event.target.value);
-          }}
-        />
+        <PassphraseField label="Passphrase until now" autoComplete="current-password" value={old} onChange={setOld} />
       )}
-      <TextField
+      <PassphraseField
         label={door.hasPassphrase ? 'Another passphrase' : 'Passphrase'}
-        type="password"
         autoComplete="new-password"
         value={next}
-        onChange={(event) => {
-          setNext(event.target.value);
-        }}
-        helperText="Fifteen characters at least: four or five words."
+        onChange={setNext}
+        help="Fifteen characters at least: four or five words."
       />
       <div>
         <Button type="submit" variant="outlined" size="small" loading={isLoading}>
