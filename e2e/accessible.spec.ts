@@ -34,6 +34,10 @@ async function open(page: Page, address: string): Promise<void> {
 /** Nothing that axe calls serious or critical, and nothing wider than the window. */
 async function checkScreen(page: Page, address: string): Promise<void> {
   await open(page, address);
+  await checkShown(page, address);
+}
+
+async function checkShown(page: Page, address: string): Promise<void> {
   const { violations } = await new AxeBuilder({ page }).options({ resultTypes: ['violations'] }).analyze();
   const grave = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
   expect(
@@ -84,4 +88,17 @@ test('no screen is wider than a phone', async ({ page }) => {
     await open(page, address);
     await checkWidth(page, address);
   }
+});
+
+test('nothing serious before one is let in', async ({ page, kitchen }) => {
+  const passphrase = 'four words and a biscuit';
+  await page.request.put('/api/door/passphrase', { data: { passphrase, old: null } });
+  await kitchen.startAs({ ALLOWED_HOSTS: 'kitchen.example', TLS: 'off' });
+  await page.goto('/');
+  await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible();
+  await checkShown(page, 'signing in');
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto('/pair');
+  await expect(page.getByRole('heading', { name: 'Pair this device' })).toBeVisible();
+  await checkShown(page, '/pair');
 });

@@ -10,7 +10,7 @@ const jest = ['--experimental-vm-modules', '--no-warnings', 'node_modules/jest/b
 const parts = {
   kills: { args: [...jest, 'server/src/durable.test.ts'], env: { KILL_ROUNDS: process.env.KILL_ROUNDS ?? '1000' } },
   bodies: { args: [...jest, 'server/src/fuzz.test.ts'], env: { FUZZ_BODIES: process.env.FUZZ_BODIES ?? '1000000' } },
-  reading: { args: ['scripts/bench.mjs', 'growth'], env: {} },
+  reading: { args: ['scripts/bench.mjs', 'growth', 'block'], env: {} },
 };
 const chosen = process.argv.slice(2);
 let failed = 0;

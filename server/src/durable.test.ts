@@ -44,7 +44,7 @@ it(`loses nothing that it has confirmed when it is killed while it saves, ${Stri
         (name) => confirmed.push(name),
       ),
     );
-    while (confirmed.length < enough) await new Promise((resolve) => setImmediate(resolve));
+    while (confirmed.length < enough) await new Promise((resolve) => setTimeout(resolve, 2));
     await endProgram(program, 'SIGKILL');
     await Promise.all(saving);
   }

@@ -4,8 +4,8 @@ import { seasonFileJsonSchema, type SeasonFile } from '@usual-pantry/core/season
 import type { Response } from 'express';
 import { z } from 'zod';
 import { Audit } from '../door/audit.js';
-import { Refused } from '../http/errors.js';
 import { whenGone } from '../http/gone.js';
+import { bytesOf } from '../http/readers.js';
 import type { SeasonCounts } from './season-reader.js';
 import { SeasonFileService } from './season-file.service.js';
 
@@ -60,10 +60,4 @@ export class SeasonFileController {
   ): Promise<SeasonCounts> {
     return this.files.replace(bytesOf(value), query.dates === 'move', whenGone(response));
   }
-}
-
-/** The body as it was sent. */
-function bytesOf(body: unknown): Uint8Array {
-  if (Buffer.isBuffer(body)) return body;
-  throw new Refused('not-json', 'There is no file in the request. Nothing was changed.');
 }

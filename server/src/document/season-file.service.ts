@@ -7,7 +7,7 @@ import { boxMapping } from '../box/box.mapping.js';
 import { BookService } from '../book/book.service.js';
 import { Clock } from '../clock/clock.js';
 import { Audit } from '../door/audit.js';
-import { Refused } from '../http/errors.js';
+import { readIn, type Reader } from '../http/readers.js';
 import { InboxMessageRow } from '../inbox/inbox.entity.js';
 import { ingredientMapping } from '../ingredient/ingredient.records.js';
 import { loadKitchen, storeKitchen } from '../kitchen/kitchen.records.js';
@@ -19,14 +19,13 @@ import { recipeMapping } from '../recipe/recipe.records.js';
 import { Backups } from '../storage/backups.js';
 import { insertRecord, type MainRow, type Mapping } from '../storage/records.js';
 import { UnitOfWork } from '../storage/unit-of-work.js';
-import { GivenUp, letOthersIn, Thread } from '../thread/thread.js';
-import type { SeasonCounts, SeasonHead, SeasonJob, SeasonList, SeasonReading } from './season-reader.js';
+import { letOthersIn } from '../thread/thread.js';
+import type { ReadSeason, SeasonCounts, SeasonHead, SeasonJob, SeasonList } from './season-reader.js';
 
 /** Injection token of the thread that reads. */
 export const SEASON_READER = Symbol('SEASON_READER');
 const MOST_MS = 60_000;
 
-type Taken = Extract<SeasonReading, { kind: 'taken' }>;
 type Message = SeasonFile['messages'][number];
 
 const filed = <Draft extends object>(records: readonly (Draft & { id: string; version: number })[]) =>
@@ -43,7 +42,7 @@ export class SeasonFileService {
     private readonly clock: Clock,
     private readonly backups: Backups,
     private readonly audit: Audit,
-    @Inject(SEASON_READER) private readonly reader: Thread<SeasonJob, SeasonReading>,
+    @Inject(SEASON_READER) private readonly reader: Reader<SeasonJob, ReadSeason>,
   ) {}
 
   /** Everything that is kept, as one file, as it is at one moment. */
@@ -110,19 +109,11 @@ export class SeasonFileService {
     if (!(await this.isEmpty())) await this.backups.take('before-import');
   }
 
-  private async read(bytes: Uint8Array, move: boolean, signal?: AbortSignal): Promise<Taken> {
-    try {
-      const job: SeasonJob = { bytes, moveTo: move ? this.clock.today() : null };
-      const reading = await this.reader.run(job, { signal, mostMs: MOST_MS });
-      if (reading.kind === 'taken') return reading;
-      throw new Refused(reading.code, reading.detail, { wrong: reading.wrong });
-    } catch (error) {
-      if (error instanceof GivenUp) throw new Refused('took-too-long');
-      throw error;
-    }
+  private read(bytes: Uint8Array, move: boolean, signal?: AbortSignal): Promise<ReadSeason> {
+    return readIn(this.reader, { bytes, moveTo: move ? this.clock.today() : null }, { signal, mostMs: MOST_MS });
   }
 
-  private async store(manager: EntityManager, { head, slices }: Taken): Promise<void> {
+  private async store(manager: EntityManager, { head, slices }: ReadSeason): Promise<void> {
     for (const table of replaced) await manager.query(`DELETE FROM ${table}`);
     const { kitchen, plan } = JSON.parse(head) as SeasonHead;
     await storeKitchen(manager, kitchen, (await loadKitchen(manager)).version + 1);
@@ -136,7 +127,7 @@ export class SeasonFileService {
 }
 
 /** The highest earlier version of each recipe: the recipe itself comes after it. */
-function highestVersions(slices: Taken['slices']): ReadonlyMap<string, number> {
+function highestVersions(slices: ReadSeason['slices']): ReadonlyMap<string, number> {
   const highest = new Map<string, number>();
   for (const { list, json } of slices)
     if (list === 'recipeVersions')

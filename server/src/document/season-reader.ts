@@ -1,9 +1,7 @@
 import { sealOrder } from '@usual-pantry/core/order';
-import { cleanTexts, MOST_DEPTH, sayPath, type WrongValue } from '@usual-pantry/core/record';
 import { moveSeason, readSeasonFile, type SeasonFile } from '@usual-pantry/core/season';
 import type { Day } from '@usual-pantry/core/quantity';
-import { depthOf } from '../http/depth.js';
-import type { ProblemCode } from '../http/problems.js';
+import { readJson, refusedBody, type RefusedBody } from '../http/read-json.js';
 import { answerJobs } from '../thread/answer.js';
 
 /** A season file as it was sent. */
@@ -38,22 +36,14 @@ export interface SeasonCounts {
   readonly orders: number;
 }
 
-/** A file that can be taken, in pieces that are each read in no time; or why not. */
-export type SeasonReading =
-  | {
-      readonly kind: 'taken';
-      readonly counts: SeasonCounts;
-      /** JSON of a {@link SeasonHead}. */
-      readonly head: string;
-      /** JSON of some records each. */
-      readonly slices: readonly { readonly list: SeasonList; readonly json: string }[];
-    }
-  | {
-      readonly kind: 'refused';
-      readonly code: ProblemCode;
-      readonly detail: string;
-      readonly wrong: readonly { readonly path: string; readonly message: string }[];
-    };
+/** A file that can be taken, in pieces that are each read in no time. */
+export interface ReadSeason {
+  readonly counts: SeasonCounts;
+  /** JSON of a {@link SeasonHead}. */
+  readonly head: string;
+  /** JSON of some records each. */
+  readonly slices: readonly { readonly list: SeasonList; readonly json: string }[];
+}
 
 const SLICE = 50;
 
@@ -63,13 +53,6 @@ const countsOf = ({ ingredients, recipes, pieces, boxes, orders }: SeasonFile): 
   pieces: pieces.length,
   boxes: boxes.length,
   orders: orders.length,
-});
-
-const refused = (code: ProblemCode, detail: string, wrong: readonly WrongValue[] = []): SeasonReading => ({
-  kind: 'refused',
-  code,
-  detail,
-  wrong: wrong.map(({ path, message }) => ({ path: sayPath(path), message })),
 });
 
 function sliced(file: SeasonFile): { list: SeasonList; json: string }[] {
@@ -83,19 +66,12 @@ function sliced(file: SeasonFile): { list: SeasonList; json: string }[] {
 }
 
 /** Reads and checks a season file. */
-function readSeason({ bytes, moveTo }: SeasonJob): SeasonReading {
-  if (depthOf(bytes) > MOST_DEPTH)
-    return refused('too-deep', `That is nested deeper than ${String(MOST_DEPTH)} levels. Nothing was changed.`);
-  let value: unknown;
-  try {
-    value = JSON.parse(new TextDecoder('utf-8', { fatal: true }).decode(bytes));
-  } catch (error) {
-    return refused('not-json', `That is not well-formed JSON. Nothing was changed. ${(error as Error).message}`);
-  }
-  const text = cleanTexts(value);
-  const { file, wrong } = text.wrong.length > 0 ? { file: null, wrong: text.wrong } : readSeasonFile(text.value);
+function readSeason({ bytes, moveTo }: SeasonJob): ReadSeason | { readonly refused: RefusedBody } {
+  const read = readJson(bytes);
+  if ('refused' in read) return read;
+  const { file, wrong } = readSeasonFile(read.value);
   if (!file)
-    return refused(
+    return refusedBody(
       'wrong-values',
       'The file has wrong values. Nothing was changed: mend them and import it again.',
       wrong,
@@ -105,7 +81,6 @@ function readSeason({ bytes, moveTo }: SeasonJob): SeasonReading {
   const { kitchen, plan } = moved;
   const head: SeasonHead = { kitchen, plan };
   return {
-    kind: 'taken',
     counts: countsOf(moved),
     head: JSON.stringify(head),
     slices: sliced({ ...moved, orders: moved.orders.map((order) => sealOrder(order, boxes)) }),

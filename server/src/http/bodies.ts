@@ -80,9 +80,8 @@ export function readBodies(app: NestExpressApplication): void {
   // What a shop sends is signed letter by letter, so that it is read as text first.
   app.use('/api/inbox/messages', express.text({ type: () => true, limit: BODY_LIMIT }));
   app.use('/api', refuseOtherTypes);
-  // A whole season is read in a thread of its own.
-  app.use('/api/season-file', express.raw({ type: () => true, limit: FILE_LIMIT }));
-  app.use('/api/order-file', express.json({ limit: FILE_LIMIT, verify: refuseDepth }));
+  // Files are read in threads of their own.
+  app.use(['/api/season-file', '/api/order-file'], express.raw({ type: () => true, limit: FILE_LIMIT }));
   app.use(express.json({ limit: BODY_LIMIT, verify: refuseDepth }));
   app.use(refuseTexts);
   app.use(refuseBody);

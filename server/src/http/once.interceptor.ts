@@ -41,8 +41,10 @@ export class OnceInterceptor implements NestInterceptor {
   }
 
   private once(key: string, request: Request, response: Response, next: CallHandler): Promise<unknown> {
+    const body: unknown = request.body;
     const asked = createHash('sha256')
-      .update(JSON.stringify([request.method, request.path, request.body as unknown]))
+      .update(JSON.stringify([request.method, request.path]))
+      .update(Buffer.isBuffer(body) ? body : JSON.stringify([body]))
       .digest('hex');
     // What the request itself writes says whether the book was changed.
     return this.work.write(

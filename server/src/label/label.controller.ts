@@ -12,8 +12,9 @@ import { BookService } from '../book/book.service.js';
 import { leastHeight, setLabel } from '../document/label-pdf.js';
 import type { LabelJob } from '../document/label-worker.js';
 import { whenGone } from '../http/gone.js';
-import { GivenUp, Thread } from '../thread/thread.js';
-import { notFound, Refused, wrongValues } from '../http/errors.js';
+import { runIn } from '../http/readers.js';
+import { Thread } from '../thread/thread.js';
+import { notFound, wrongValues } from '../http/errors.js';
 
 const MOST_COPIES = 500;
 const MOST_MS = 60_000;
@@ -114,17 +115,11 @@ export class LabelController {
         'This label is not ready to be printed.',
       );
     const job = { layout, title: blocks[0]?.text ?? 'Label', copies: query.copies };
-    const pdf = await this.printed(job, whenGone(response));
-    response.type('application/pdf').set('Content-Disposition', `inline; filename="label-${id}.pdf"`).send(pdf);
-  }
-
-  private async printed(job: LabelJob, signal: AbortSignal): Promise<Buffer> {
-    try {
-      return Buffer.from(await this.press.run(job, { signal, mostMs: MOST_MS }));
-    } catch (error) {
-      if (error instanceof GivenUp) throw new Refused('took-too-long');
-      throw error;
-    }
+    const pdf = await runIn(this.press, job, { signal: whenGone(response), mostMs: MOST_MS });
+    response
+      .type('application/pdf')
+      .set('Content-Disposition', `inline; filename="label-${id}.pdf"`)
+      .send(Buffer.from(pdf));
   }
 
   private async set(boxId: string, { handOver, ...packed }: z.infer<typeof labelQuerySchema>): Promise<SetLabel> {

@@ -6,27 +6,35 @@ import {
   type ImportPlan,
   type ImportSettings,
   type OrderFileAnswer,
-  type OrderFileRequest,
 } from '@usual-pantry/core/intake';
 import type { Order } from '@usual-pantry/core/order';
+import { readJson, refusedBody, type RefusedBody } from '../http/read-json.js';
 import { answerJobs } from '../thread/answer.js';
+import { orderFileSchema } from './order-file.schema.js';
 
-/** A CSV of orders, and what it is read against. */
+/** A CSV of orders as it was sent, and what it is read against. */
 export interface OrderFileJob {
-  readonly request: OrderFileRequest;
+  readonly bytes: Uint8Array;
   readonly orders: readonly Order[];
   readonly settings: Omit<ImportSettings, 'mapping' | 'dayOrder'>;
 }
 
-/** What a file would do, and what is said of it; or why it cannot be read at all. */
-export type OrderFileReading =
-  | { readonly trouble: null; readonly plan: Pick<ImportPlan, 'create' | 'update'>; readonly answer: OrderFileAnswer }
-  | { readonly trouble: string };
+/** What a file would do, and what is said of it. */
+export interface ReadOrderFile {
+  readonly plan: Pick<ImportPlan, 'create' | 'update'>;
+  readonly answer: OrderFileAnswer;
+}
 
-answerJobs<OrderFileJob, OrderFileReading>(({ request, orders, settings }) => {
+function readOrderFile({ bytes, orders, settings }: OrderFileJob): ReadOrderFile | { readonly refused: RefusedBody } {
+  const read = readJson(bytes);
+  if ('refused' in read) return read;
+  const { data: request, error } = orderFileSchema.safeParse(read.value);
+  if (!request) return refusedBody('wrong-values', 'Some values cannot be right.', error.issues);
   const { text, mapping, dayOrder } = request;
   const table = readCsv(text);
-  if (table.trouble !== null) return { trouble: table.trouble };
+  const { trouble } = table;
+  if (trouble !== null)
+    return refusedBody('wrong-values', `${trouble} Nothing was changed.`, [{ path: ['text'], message: trouble }]);
   const used = mapping ?? guessMapping(table.columns);
   const { report, create, update } = planImport(table, orders, { ...settings, mapping: used, dayOrder });
   const answer: OrderFileAnswer = {
@@ -36,5 +44,7 @@ answerJobs<OrderFileJob, OrderFileReading>(({ request, orders, settings }) => {
     orders: { create: create.length, update: update.length },
     refused: report.some(({ fate }) => fate === 'refused') ? refusedCsv(table, report) : '',
   };
-  return { trouble: null, plan: { create, update }, answer };
-});
+  return { plan: { create, update }, answer };
+}
+
+answerJobs(readOrderFile);

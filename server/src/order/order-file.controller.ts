@@ -1,18 +1,13 @@
 import { Body, Controller, Get, Header, HttpCode, Post, Res, UseInterceptors } from '@nestjs/common';
 import { ApiBody, ApiHeader, ApiOperation, ApiTags } from '@nestjs/swagger';
-import { orderFields, type OrderFileAnswer } from '@usual-pantry/core/intake';
+import type { OrderFileAnswer } from '@usual-pantry/core/intake';
 import type { Response } from 'express';
-import { z } from 'zod';
 import { whenGone } from '../http/gone.js';
 import { jsonSchemaOf } from '../http/json-schema.js';
 import { onceHeader, OnceInterceptor } from '../http/once.interceptor.js';
+import { bytesOf } from '../http/readers.js';
+import { orderFileSchema } from './order-file.schema.js';
 import { OrderFileService } from './order-file.service.js';
-
-const requestSchema = z.strictObject({
-  text: z.string().max(10_000_000, 'is larger than 10 MB'),
-  mapping: z.partialRecord(z.enum(orderFields), z.string()).optional(),
-  dayOrder: z.enum(['day first', 'month first', 'unknown']).default('unknown'),
-});
 
 @ApiTags('Orders')
 @Controller('api/order-file')
@@ -30,12 +25,9 @@ export class OrderFileController {
   @Post('check')
   @HttpCode(200)
   @ApiOperation({ summary: 'What a CSV of orders would do, row by row; changes nothing' })
-  @ApiBody({ schema: jsonSchemaOf(requestSchema) })
-  check(
-    @Body({ schema: requestSchema }) request: z.infer<typeof requestSchema>,
-    @Res({ passthrough: true }) response: Response,
-  ): Promise<OrderFileAnswer> {
-    return this.files.check(request, whenGone(response));
+  @ApiBody({ schema: jsonSchemaOf(orderFileSchema) })
+  check(@Body() body: unknown, @Res({ passthrough: true }) response: Response): Promise<OrderFileAnswer> {
+    return this.files.check(bytesOf(body), whenGone(response));
   }
 
   @Post()
@@ -43,11 +35,8 @@ export class OrderFileController {
   @UseInterceptors(OnceInterceptor)
   @ApiHeader(onceHeader)
   @ApiOperation({ summary: 'Take the orders of a CSV in one transaction; refused rows change nothing' })
-  @ApiBody({ schema: jsonSchemaOf(requestSchema) })
-  take(
-    @Body({ schema: requestSchema }) request: z.infer<typeof requestSchema>,
-    @Res({ passthrough: true }) response: Response,
-  ): Promise<OrderFileAnswer> {
-    return this.files.take(request, whenGone(response));
+  @ApiBody({ schema: jsonSchemaOf(orderFileSchema) })
+  take(@Body() body: unknown, @Res({ passthrough: true }) response: Response): Promise<OrderFileAnswer> {
+    return this.files.take(bytesOf(body), whenGone(response));
   }
 }

@@ -1,18 +1,17 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { ordersCsv, shelfOfBook, type OrderFileAnswer, type OrderFileRequest } from '@usual-pantry/core/intake';
+import { ordersCsv, shelfOfBook, type OrderFileAnswer } from '@usual-pantry/core/intake';
 import { BookService } from '../book/book.service.js';
 import { Clock } from '../clock/clock.js';
-import { Refused, wrongValues } from '../http/errors.js';
+import { Audit } from '../door/audit.js';
+import { readIn, type Reader } from '../http/readers.js';
 import { UnitOfWork } from '../storage/unit-of-work.js';
-import { GivenUp, letOthersIn, Thread } from '../thread/thread.js';
-import type { OrderFileJob, OrderFileReading } from './order-file-reader.js';
+import { letOthersIn } from '../thread/thread.js';
+import type { OrderFileJob, ReadOrderFile } from './order-file-reader.js';
 import { OrderRecords } from './order.records.js';
 
 /** Injection token of the thread that reads. */
 export const ORDER_FILE_READER = Symbol('ORDER_FILE_READER');
 const MOST_MS = 60_000;
-
-type Readable = Extract<OrderFileReading, { trouble: null }>;
 
 @Injectable()
 export class OrderFileService {
@@ -21,22 +20,23 @@ export class OrderFileService {
     private readonly records: OrderRecords,
     private readonly work: UnitOfWork,
     private readonly clock: Clock,
-    @Inject(ORDER_FILE_READER) private readonly reader: Thread<OrderFileJob, OrderFileReading>,
+    private readonly audit: Audit,
+    @Inject(ORDER_FILE_READER) private readonly reader: Reader<OrderFileJob, ReadOrderFile>,
   ) {}
 
   /**
    * What a file would do, row by row; changes nothing.
    * @throws Refused 422 when it cannot be read at all, 503 when that takes too long
    */
-  async check(request: OrderFileRequest, signal: AbortSignal): Promise<OrderFileAnswer> {
-    return (await this.read(request, signal)).answer;
+  async check(bytes: Uint8Array, signal: AbortSignal): Promise<OrderFileAnswer> {
+    return (await this.read(bytes, signal)).answer;
   }
 
   /** Takes every order of a file that can be taken, in one transaction; refused rows change nothing. @throws as {@link check} does */
-  take(request: OrderFileRequest, signal: AbortSignal): Promise<OrderFileAnswer> {
+  take(bytes: Uint8Array, signal: AbortSignal): Promise<OrderFileAnswer> {
     return this.work.write(
       async () => {
-        const { plan, answer } = await this.read(request, signal);
+        const { plan, answer } = await this.read(bytes, signal);
         for (const { id, ...draft } of plan.create) {
           await this.records.create(draft, id);
           await letOthersIn();
@@ -45,6 +45,7 @@ export class OrderFileService {
           await this.records.update(id, version, draft);
           await letOthersIn();
         }
+        this.audit.note('imported', `${String(plan.create.length + plan.update.length)} orders of a CSV`);
         return answer;
       },
       { part: 'orders' },
@@ -54,19 +55,13 @@ export class OrderFileService {
   /** Every order as a CSV file that can be read again and is safe in a spreadsheet. */
   async write(): Promise<string> {
     const { orders, book } = await this.books.season();
+    this.audit.note('exported', `${String(orders.length)} orders as CSV`);
     return ordersCsv(orders, (id) => book.boxes.get(id)?.box.name ?? id, book, book.kitchen.currency);
   }
 
-  private async read(request: OrderFileRequest, signal: AbortSignal): Promise<Readable> {
+  private async read(bytes: Uint8Array, signal: AbortSignal): Promise<ReadOrderFile> {
     const { orders, book } = await this.books.season();
     const settings = { shelf: shelfOfBook(book), today: this.clock.today(), currency: book.kitchen.currency };
-    try {
-      const reading = await this.reader.run({ request, orders, settings }, { signal, mostMs: MOST_MS });
-      if (reading.trouble === null) return reading;
-      throw wrongValues([{ path: ['text'], message: reading.trouble }], `${reading.trouble} Nothing was changed.`);
-    } catch (error) {
-      if (error instanceof GivenUp) throw new Refused('took-too-long');
-      throw error;
-    }
+    return readIn(this.reader, { bytes, orders, settings }, { signal, mostMs: MOST_MS });
   }
 }

@@ -6,10 +6,11 @@ import { estimateOf, stepCautions, stepTarget, worstBoiling } from '@usual-pantr
 import type { Response } from 'express';
 import { z } from 'zod';
 import { BookService } from '../book/book.service.js';
-import { notFound, Refused } from '../http/errors.js';
+import { notFound } from '../http/errors.js';
 import { whenGone } from '../http/gone.js';
 import { jsonSchemaOf } from '../http/json-schema.js';
-import { GivenUp, Thread } from '../thread/thread.js';
+import { runIn } from '../http/readers.js';
+import { Thread } from '../thread/thread.js';
 import type { LinesJob } from './line-reader.js';
 import { RecipeRecords, type RecipeVersion } from './recipe.records.js';
 
@@ -19,7 +20,7 @@ const MOST_MS = 20_000;
 
 /** Pasted text, and what its cups and spoons are; the kitchen's habit when that is not said. */
 const readLinesSchema = z.strictObject({
-  text: z.string().max(100_000),
+  text: z.string().max(20_000, 'is longer than any recipe: 20,000 characters can be read at once'),
   habit: z.enum(measureHabits).optional(),
 });
 
@@ -91,14 +92,7 @@ export class RecipeFiguresController {
   ): Promise<ReadLine[]> {
     const { data } = await this.books.season();
     const pantry = pantryItems(data.ingredients, data.recipes);
-    try {
-      return await this.reader.run(
-        { text, pantry, habit: habit ?? data.kitchen.measures },
-        { signal: whenGone(response), mostMs: MOST_MS },
-      );
-    } catch (error) {
-      if (error instanceof GivenUp) throw new Refused('took-too-long');
-      throw error;
-    }
+    const job = { text, pantry, habit: habit ?? data.kitchen.measures };
+    return runIn(this.reader, job, { signal: whenGone(response), mostMs: MOST_MS });
   }
 }

@@ -8,7 +8,8 @@ export class GivenUp extends Error {}
 /** What a job's thread answers with. */
 export type Outcome<Result> = { readonly result: Result } | { readonly error: string };
 
-interface Limits {
+/** How long a job may go on. */
+export interface Limits {
   /** Gives the job up when it is aborted. */
   readonly signal?: AbortSignal | undefined;
   /** Gives the job up after so long. */
