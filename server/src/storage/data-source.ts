@@ -10,22 +10,24 @@ import { OrderAgreedRow, OrderLineRow, OrderRow } from '../order/order.entity.js
 import { PieceLayerRow, PieceRow } from '../piece/piece.entity.js';
 import { SeasonPlanRow } from '../plan/season-plan.entity.js';
 import { RecipeLineRow, RecipeRow, RecipeVersionRow } from '../recipe/recipe.entity.js';
+import { Refused } from '../http/errors.js';
 import { CannotStart } from './cannot-start.js';
 import { forgetFile, putInPlace } from './copy.js';
 import { LibsqlConnection } from './driver.js';
 import { PRIVATE_FILE } from './folder.js';
 import { checkDatabase, CLOSED_MARK, inspectFile, OPEN_MARK } from './inspect.js';
+import { inWords } from './trouble.js';
 import { migrations } from './migrations/index.js';
 
 /** Name of the database file in the data folder. Its -wal file belongs to it: never copy one without the other. */
 export const DATABASE_FILE = 'usual-pantry.db';
 
-const dataSourceOn = (file: string): DataSource =>
+const dataSourceOn = (file: string, enableWAL: boolean): DataSource =>
   new DataSource({
     type: 'better-sqlite3',
     driver: LibsqlConnection,
     database: file,
-    enableWAL: true,
+    enableWAL,
     entities: [
       KitchenRow,
       IngredientRow,
@@ -74,6 +76,12 @@ export function assertUsable(file: string): void {
     );
 }
 
+/** An error of the database as it is said to the maker. */
+function sayProblem(error: unknown): string {
+  const said = inWords(error);
+  return said instanceof Refused ? `${said.problem.title}. ${said.problem.toDo}` : String(said);
+}
+
 /** How a database is opened. */
 interface Opening {
   /** Takes a file whose -wal is missing for whole. */
@@ -90,7 +98,7 @@ export async function openDatabase(folder: string, { asItIs, beforeMigration }: 
   const file = join(folder, DATABASE_FILE);
   if (inspectFile(file, asItIs).isThere) assertUsable(file);
   else await makeDatabase(file);
-  const dataSource = dataSourceOn(file);
+  const dataSource = dataSourceOn(file, true);
   await dataSource.initialize();
   if (await dataSource.showMigrations()) {
     beforeMigration?.();
@@ -103,8 +111,13 @@ export async function openDatabase(folder: string, { asItIs, beforeMigration }: 
       );
     }
   }
-  await enforceKeys(dataSource);
-  await mark(dataSource, OPEN_MARK);
+  try {
+    await enforceKeys(dataSource);
+    await mark(dataSource, OPEN_MARK);
+  } catch (error) {
+    await dataSource.destroy();
+    throw new CannotStart(`${file} cannot be used: ${sayProblem(error)} Nothing was touched.`);
+  }
   for (const end of ['', '-wal', '-shm']) if (existsSync(file + end)) chmodSync(file + end, PRIVATE_FILE);
   return dataSource;
 }
@@ -116,9 +129,14 @@ export async function openAgain(dataSource: DataSource): Promise<void> {
   await mark(dataSource, OPEN_MARK);
 }
 
-/** Brings a database that nobody uses up to date, changes it, and closes it. */
+/**
+ * Brings a database that nobody uses up to date, changes it, and closes it.
+ *
+ * It is not written ahead: libsql keeps a closed connection until its statements are collected, and with it the shared memory beside the
+ * file. Under another name, once the file is renamed, this program would then not see the locks of any other.
+ */
 export async function changeAside(file: string, change: (manager: EntityManager) => Promise<void>): Promise<void> {
-  const dataSource = dataSourceOn(file);
+  const dataSource = dataSourceOn(file, false);
   await dataSource.initialize();
   try {
     await dataSource.runMigrations({ transaction: 'each' });
@@ -138,8 +156,11 @@ async function mark(dataSource: DataSource, as: number): Promise<void> {
 
 /** Brings everything into the one file and closes it: afterwards that file alone is whole. */
 export async function closeDatabase(dataSource: DataSource): Promise<void> {
-  await mark(dataSource, CLOSED_MARK);
-  await dataSource.destroy();
+  try {
+    await mark(dataSource, CLOSED_MARK);
+  } finally {
+    await dataSource.destroy();
+  }
 }
 
 /** A migration that failed half-way leaves foreign_keys off, so it is set and checked at every opening. */

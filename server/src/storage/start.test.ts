@@ -1,4 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it } from '@jest/globals';
+import { spawn } from 'node:child_process';
 import { copyFile, mkdtemp, readdir, readFile, rm, stat, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -156,5 +157,52 @@ describe('the data folder', () => {
       const found = await stat(join(folder, name));
       expect([name, found.mode & 0o077]).toEqual([name, 0]);
     }
+  });
+});
+
+describe('a database that another program holds', () => {
+  /** Holds the database as another program would, until it is told to let go. */
+  const hold = async () => {
+    const child = spawn(process.execPath, [
+      '-e',
+      `const Database = require('libsql');
+       const held = new Database(${JSON.stringify(file())});
+       held.exec('BEGIN IMMEDIATE');
+       console.log('held');
+       process.stdin.on('data', () => { held.exec('ROLLBACK'); process.exit(); });`,
+    ]);
+    await new Promise((resolve) => child.stdout.once('data', resolve));
+    return () =>
+      new Promise((resolve) => {
+        child.on('exit', resolve);
+        child.stdin.write('let go');
+      });
+  };
+
+  it.each([true, false])('is waited for, then it is said; made at this start: %s', async (isNew) => {
+    if (!isNew) await filled();
+    const program = await runProgram(folder);
+    const first = await hold();
+    const asked = addIngredient(program.url, 'Sugar');
+    await first();
+    expect((await asked).status).toBe(201);
+    const second = await hold();
+    const { status, body } = await addIngredient(program.url, 'Salt').then(async (answer) => ({
+      status: answer.status,
+      body: (await answer.json()) as { code: string },
+    }));
+    expect([status, body.code]).toEqual([503, 'database-busy']);
+    await second();
+    expect((await addIngredient(program.url, 'Salt')).status).toBe(201);
+    await endProgram(program, 'SIGTERM');
+    expect(await why()).toBe('it started');
+  });
+
+  it('keeps a server from starting, in words', async () => {
+    await filled();
+    const letGo = await hold();
+    expect(await why()).toContain('Another program holds the database');
+    await letGo();
+    expect(await why()).toBe('it started');
   });
 });

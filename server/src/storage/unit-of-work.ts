@@ -10,6 +10,10 @@ import { inWords } from './trouble.js';
 /** What a write can change: the orders alone, or the maker's book, on which everything rests. */
 export type Part = 'orders' | 'book';
 
+/** A database that another program holds is tried again so often and so long; then it is said. */
+const AGAIN_MS = 50;
+const PATIENCE_MS = 3_000;
+
 /** What one chain of calls holds while it has the connection. */
 interface Turn {
   readonly manager: EntityManager;
@@ -73,7 +77,7 @@ export class UnitOfWork {
   readonly changes = this.revisions.asObservable();
 
   /**
-   * Runs `work` in one transaction: all of it is stored, or nothing.
+   * Runs `work` in one transaction: all of it is stored, or nothing. It is run again when another program held the database.
    * @throws whatever `work` throws, after everything is rolled back
    */
   write<T>(work: (manager: EntityManager) => Promise<T>, { part = 'book', before }: WriteOptions = {}): Promise<T> {
@@ -87,11 +91,13 @@ export class UnitOfWork {
     return this.inTurn(async () => {
       await this.disk.assertRoom();
       if (before) await this.reading(before);
-      const done = await this.proven(() =>
-        this.dataSource.transaction(async (manager) => {
-          const own: Turn = { manager, writes: true, part };
-          return { result: await this.turns.run(own, () => work(manager)), part: own.part };
-        }),
+      const done = await this.patiently(() =>
+        this.proven(() =>
+          this.dataSource.transaction(async (manager) => {
+            const own: Turn = { manager, writes: true, part };
+            return { result: await this.turns.run(own, () => work(manager)), part: own.part };
+          }),
+        ),
       );
       this.tell(done.part);
       return done.result;
@@ -162,6 +168,19 @@ export class UnitOfWork {
       }
       throw inWords(error);
     }
+  }
+
+  /** Does something again while another program holds the database, for some seconds: it was rolled back whole each time. */
+  private async patiently<T>(use: () => Promise<T>): Promise<T> {
+    const until = Date.now() + PATIENCE_MS;
+    for (;;)
+      try {
+        return await use();
+      } catch (error) {
+        const isBusy = error instanceof Refused && error.problem.code === 'database-busy';
+        if (!isBusy || Date.now() > until) throw error;
+        await new Promise((resolve) => setTimeout(resolve, AGAIN_MS));
+      }
   }
 
   private async openAnew(): Promise<void> {
