@@ -25,6 +25,8 @@ const project = (displayName, roots, legacy = false) => ({
 export default {
   // A limit only stops what hangs: on a busy machine anything may take its time.
   testTimeout: 600_000,
+  // All cores: jest itself would leave one of two free.
+  maxWorkers: '100%',
   globalSetup: '<rootDir>/scripts/lib/jest-folder.mjs',
   globalTeardown: '<rootDir>/scripts/lib/jest-folder-away.mjs',
   projects: [
