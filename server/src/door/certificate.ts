@@ -3,7 +3,6 @@ import { hostname } from 'node:os';
 import { isIP } from 'node:net';
 import { join } from 'node:path';
 import { X509Certificate } from 'node:crypto';
-import { generate } from 'selfsigned';
 import { PRIVATE_FOLDER } from '../storage/folder.js';
 import { writeWhole } from '../storage/write-file.js';
 
@@ -38,6 +37,8 @@ export async function ownCertificate(folder: string, names: readonly string[]): 
     const cert = readFileSync(certFile, 'utf8');
     if (isGood(cert, all)) return { cert, key: readFileSync(keyFile, 'utf8') };
   }
+  // Large, and needed once in years.
+  const { generate } = await import('selfsigned');
   const made = await generate([{ name: 'commonName', value: 'Usual Pantry' }], {
     keySize: 2048,
     algorithm: 'sha256',

@@ -1,6 +1,5 @@
 import { Body, Controller, Delete, Get, HttpCode, Inject, Param, Post, Put, Req, Res } from '@nestjs/common';
 import { ApiBody, ApiOperation, ApiParam, ApiResponse, ApiTags } from '@nestjs/swagger';
-import { toSVG } from 'bwip-js/node';
 import type { Request, Response } from 'express';
 import { z } from 'zod';
 import { jsonSchemaOf } from '../http/json-schema.js';
@@ -110,7 +109,8 @@ export class DoorController {
     summary: 'A code with which one device can come in within minutes, with a picture of each address to scan',
   })
   @ApiBody({ schema: jsonSchemaOf(codeSchema) })
-  makeCode(@Body({ schema: codeSchema }) { role, name }: z.infer<typeof codeSchema>) {
+  async makeCode(@Body({ schema: codeSchema }) { role, name }: z.infer<typeof codeSchema>) {
+    const { toSVG } = await import('bwip-js/node');
     const { code, until } = this.door.makeCode(role, name);
     const addresses = this.servedAt().map((address) => {
       // Behind the # it is sent to nobody, and stands in no log.

@@ -1,9 +1,10 @@
 import { createHash, randomBytes, randomInt, randomUUID, timingSafeEqual } from 'node:crypto';
 import { Inject, Injectable } from '@nestjs/common';
 import { DATA_DIR } from '../config.js';
-import { Refused, notFound } from '../http/errors.js';
+import { notFound, Refused, wrongValues } from '../http/errors.js';
 import { Audit } from './audit.js';
 import { DoorFile, type Role, type Session } from './door-file.js';
+import { GUESSABLE, isGuessable } from './guessable.js';
 import { hashPassphrase, isPassphrase } from './passphrase.js';
 import { Tries } from './tries.js';
 import { AT_HOME, visitor, type Visitor } from './visitor.js';
@@ -138,10 +139,11 @@ export class DoorService {
   /**
    * Sets the passphrase, and lets every other device out.
    * @param old the one that was set before; needed where the door is locked
-   * @throws Refused 401 when that is not it
+   * @throws Refused 401 when that is not it, 422 when the new one is easily guessed
    */
   async setPassphrase(next: string, old: string | null, keep: string | null): Promise<void> {
     const { passphrase, sessions } = this.file.now;
+    if (await isGuessable(next)) throw wrongValues([{ path: ['passphrase'], message: GUESSABLE }]);
     if (this.isLocked && passphrase)
       await this.tries.counted('passphrase', () => this.assertPassphrase(old ?? '', visitor().name));
     this.file.store({

@@ -10,6 +10,7 @@ import { openServer, PASSPHRASE, TODAY, type TestServer } from '../testing/serve
 import { ownCertificate } from './certificate.js';
 import { DoorFile } from './door-file.js';
 import { DoorService, IDLE_MS } from './door.service.js';
+import { isGuessable } from './guessable.js';
 import { hashPassphrase, isPassphrase, passphraseSchema } from './passphrase.js';
 
 let server: TestServer;
@@ -157,6 +158,7 @@ describe('a locked door', () => {
     await set('another four words here', 'not it at all').expect(401);
     const { body } = await set('too short', PASSPHRASE).expect(422);
     expect(body).toMatchObject({ wrong: [{ path: 'passphrase' }] });
+    await set('passwordpassword', PASSPHRASE).expect(422);
     await set('another four words here', PASSPHRASE).expect(204);
     await server.http.get('/api/plan').expect(200);
     await other.get('/api/plan').expect(401);
@@ -281,10 +283,20 @@ describe('a passphrase', () => {
     ['four words and a biscuit', true],
     ['Zwölf süße Plätzchen bitte', true],
     ['short', false],
-    ['aaaaaaaaaaaaaaaaaaaaaaaa', false],
     ['x'.repeat(400), false],
   ])('%j can be one: %s', (text, is) => {
     expect(passphraseSchema.safeParse(text).success).toBe(is);
+  });
+
+  it.each([
+    ['passwordpassword', true],
+    ['qwertyuiopasdfgh', true],
+    ['aaaaaaaaaaaaaaaaaaaaaaaa', true],
+    ['123456789012345', true],
+    ['four words and a biscuit', false],
+    ['Zwölf süße Plätzchen bitte', false],
+  ])('%j is easily guessed: %s', async (text, is) => {
+    expect(await isGuessable(text)).toBe(is);
   });
 
   it('is known again however it is composed, and no other is', async () => {

@@ -4,7 +4,6 @@ import { z } from 'zod';
 /** Long enough that it cannot be guessed by trying, and never cut short. */
 const LEAST = 15;
 const MOST = 128;
-const LEAST_DIFFERENT = 6;
 
 /** A passphrase as it is set: compared in one composed form, with spaces and signs of any kind. */
 export const passphraseSchema = z
@@ -14,8 +13,7 @@ export const passphraseSchema = z
   .refine(
     (text) => Array.from(text).length >= LEAST,
     `must have ${String(LEAST)} characters at least: some words will do`,
-  )
-  .refine((text) => new Set(text).size >= LEAST_DIFFERENT, 'is too easy to guess: use more than a few letters');
+  );
 
 /** A passphrase as it is kept: scrypt (RFC 7914) with its own salt and cost. */
 export const hashSchema = z.strictObject({

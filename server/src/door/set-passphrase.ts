@@ -5,6 +5,7 @@ import { CannotStart } from '../storage/cannot-start.js';
 import { holdFolder } from '../storage/folder.js';
 import { Audit } from './audit.js';
 import { DoorFile } from './door-file.js';
+import { GUESSABLE, isGuessable } from './guessable.js';
 import { hashPassphrase, passphraseSchema } from './passphrase.js';
 
 /** Asks without showing what is typed; takes a line of the input where nobody types. */
@@ -32,6 +33,7 @@ async function setPassphrase(folder: string): Promise<void> {
     const door = new DoorFile(folder);
     const { data, error } = passphraseSchema.safeParse(await ask('Passphrase, fifteen characters at least: '));
     if (data === undefined) throw new CannotStart(`The passphrase ${error.issues[0]?.message ?? 'is none'}.`);
+    if (await isGuessable(data)) throw new CannotStart(`The passphrase ${GUESSABLE}.`);
     door.store({ passphrase: await hashPassphrase(data), sessions: [] });
     new Audit(folder).note('passphrase set', 'npm run passphrase');
     process.stdout.write('The passphrase is set. Every device must sign in with it.\n');
