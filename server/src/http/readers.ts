@@ -23,7 +23,7 @@ export async function readIn<Job, Read extends object>(
 ): Promise<Read> {
   const read = await runIn(reader, job, limits);
   if (!('refused' in read)) return read;
-  const { code, detail, wrong } = read.refused as RefusedBody;
+  const { code, detail, wrong } = read.refused;
   throw new Refused(code, detail, { wrong });
 }
 
