@@ -87,7 +87,9 @@ test('a phone is let in by a code as a helper, and let out again', async ({ page
   await expect(theirs.getByText('to decide')).toBeHidden();
   await expect(theirs.getByRole('navigation', { name: 'Screens' }).getByText('Orders')).toBeHidden();
   await theirs.goto('/money');
-  await expect(theirs.getByText('Not for helpers')).toBeVisible();
+  await expect(theirs.getByRole('heading', { name: 'This is the maker’s.' })).toBeVisible();
+  await theirs.getByRole('main').getByRole('link', { name: 'To Today' }).click();
+  await expect(theirs.getByRole('heading', { name: /^Next, / })).toBeVisible();
 
   await page.reload();
   await door.getByRole('button', { name: 'Let out Tam’s phone' }).click();

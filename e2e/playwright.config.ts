@@ -9,7 +9,8 @@ export default defineConfig({
   timeout: 1_800_000,
   expect: { timeout: 300_000 },
   fullyParallel: true,
-  workers: 2,
+  // One more than there usually are cores: a journey waits for its server as often as that waits for it.
+  workers: 3,
   forbidOnly: true,
   outputDir: '../test-results',
   reporter: report ? [['list'], ['json', { outputFile: report }]] : [['list']],

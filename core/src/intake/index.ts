@@ -1,3 +1,4 @@
+export { readCsv, type CsvTable } from './csv-table.js';
 export * from './csv.js';
 export { readDay, type DayOrder, type ReadDay } from './day.js';
 export * from './inbox.js';

@@ -276,7 +276,7 @@ const strayNumber = (name: string, isKnown: boolean): boolean =>
 const unread = { amount: null, unit: null, state: null, note: '' };
 
 /** No line of ingredients is longer; one that is stays unread and is asked about. */
-const MOST_LINE = 500;
+export const MOST_LINE = 500;
 const SHOWN_LINE = 80;
 
 function readOne(source: string, text: string, index: NameIndex<PantryItem>, habit: MeasureHabit): ReadLine {

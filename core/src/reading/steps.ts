@@ -1,6 +1,6 @@
 import { stages } from '../cooking/index.js';
 import { sayMinutes, sayTemperature } from '../quantity/index.js';
-import { boilWord, stepSchema, type RecipeStep } from '../recipe/index.js';
+import { boilWord, mostStepCharacters, stepSchema, type RecipeStep } from '../recipe/index.js';
 import { readTemperatures, type Degrees, type ReadTemperature } from './temperatures.js';
 import { readTimes, vagueTime, type ReadTime } from './times.js';
 
@@ -342,15 +342,33 @@ const NUMBERED = /^\s*(?:step\s*)?\d{1,2}\s*[.):]\s+|^\s*step\s+\d{1,2}\s*[-–:
 /** A line of a method without its number. */
 export const withoutNumber = (line: string): string => line.replace(NUMBERED, '').trim();
 
+/** A capital at its head may be a letter longer than what it was. */
+const LONGEST = mostStepCharacters - 10;
+
+/** A line that is longer than a step may be, parted behind its sentences, or where it must be: nothing of it is lost. */
+function withinLimit(line: string): string[] {
+  const parts: string[] = [];
+  let rest = line;
+  while (rest.length > LONGEST) {
+    const head = rest.slice(0, LONGEST);
+    const sentence = Math.max(...['. ', '! ', '; '].map((end) => head.lastIndexOf(end) + 1));
+    const at = sentence > 0 ? sentence : head.lastIndexOf(' ') > 0 ? head.lastIndexOf(' ') : LONGEST;
+    parts.push(rest.slice(0, at).trim());
+    rest = rest.slice(at).trim();
+  }
+  return [...parts, rest].filter((part) => part !== '');
+}
+
 /**
  * Reads steps, one a line: their temperatures with what they mean, waits, minutes of the hands, what boils, and how one sees that it is
- * done. A step with several targets becomes several steps. Each reading is a proposal for the maker to nod at.
+ * done. A step with several targets becomes several steps, and so does one that is longer than a step may be. Each reading is a proposal for the maker to nod at.
  */
 export const readSteps = (text: string): ReadStep[] =>
   text
     .split(/\r?\n/)
     .map(withoutNumber)
     .filter((line) => line !== '')
+    .flatMap(withinLimit)
     .flatMap(partsOf)
     .map(readStep);
 
@@ -367,5 +385,5 @@ export function stepOf(
   if (read.own) return read.own;
   const chosen = read.questions.flatMap(({ choices }, index) => choices[answers[index] ?? -1]?.readings ?? []);
   const patches = [...read.readings.filter(({ key }) => !dropped.has(key)), ...chosen].map(({ patch }) => patch);
-  return stepSchema.parse(Object.assign({ text: read.text.slice(0, 1000) }, ...patches));
+  return stepSchema.parse(Object.assign({ text: read.text }, ...patches));
 }

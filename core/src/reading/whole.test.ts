@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
+import fc from 'fast-check';
 import type { MeasureHabit } from '../kitchen/index.js';
-import { recipeDraftSchema } from '../recipe/index.js';
+import { mostStepCharacters, recipeDraftSchema } from '../recipe/index.js';
 import { starterIngredients } from '../starter/index.js';
 import {
   noAnswers,
@@ -8,8 +9,10 @@ import {
   openQuestions,
   pantryItems,
   readRecipe,
+  readSteps,
   recipesOf,
   stepKeys,
+  stepOf,
   lineKeys,
 } from './index.js';
 
@@ -211,5 +214,33 @@ Combine sugar, butter and salt in a heavy 3-quart saucepan. Bring to a boil, the
     const answers = { ...noAnswers, steps: { [key]: { ...noStepAnswers, choices: [1] } } };
     expect(openQuestions(whole, answers)).toBe(0);
     expect(recipesOf(whole, answers, fresh, stored).recipe.steps[0]?.target?.celsius).toBeCloseTo(65.6, 1);
+  });
+});
+
+describe('a method in one long paragraph', () => {
+  /** A step does not begin with a mere `and` or `then`. */
+  const words = (text: string) =>
+    (text.toLowerCase().match(/\p{L}+|\d+/gu) ?? []).filter((word) => word !== 'and' && word !== 'then');
+
+  it('is parted so that no step is too long and no word is lost', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.constantFrom('Stir', 'the syrup', 'well', 'x'.repeat(90), 'and pour. Then', 'wait; then'), {
+          minLength: 1,
+          maxLength: 400,
+        }),
+        (pieces) => {
+          const text = pieces.join(' ');
+          const steps = readSteps(text).map((step) => stepOf(step));
+          for (const step of steps) expect(step.text.length).toBeLessThanOrEqual(mostStepCharacters);
+          expect(steps.flatMap((step) => words(step.text))).toEqual(words(text));
+        },
+      ),
+    );
+  });
+
+  it('is parted within a word when it has no other place', () => {
+    const steps = readSteps('x'.repeat(2500)).map((step) => stepOf(step).text);
+    expect(steps.join('').toLowerCase()).toBe('x'.repeat(2500));
   });
 });

@@ -4,7 +4,7 @@ import type { MeasureHabit } from '../kitchen/index.js';
 import { sayCount, sayMinutes } from '../quantity/index.js';
 import type { RecipeDraft, RecipeStep } from '../recipe/index.js';
 import { ownOf, readRecipeJsonLd, type RecipeText } from './json-ld.js';
-import { readIngredientLines, readOwnLine, type PantryItem, type ReadLine } from './line.js';
+import { MOST_LINE, readIngredientLines, readOwnLine, type PantryItem, type ReadLine } from './line.js';
 import { readMeasure } from './measure.js';
 import { nameWords } from './names.js';
 import { readNumber } from './number.js';
@@ -92,9 +92,11 @@ function kindOf(line: string, inMethod: boolean, habit: MeasureHabit): Kind {
   if (partName(line) !== null) return 'part';
   if (NUMBERED_STEP.test(line) && !/^\s*\d{1,2}[.)]\s+\d/.test(line)) return 'step';
   if (inMethod) return 'step';
-  const measure = readMeasure(text, habit);
+  // No line of ingredients is so long.
+  const measure = text.length > MOST_LINE ? null : readMeasure(text, habit);
   const isSentence = SENTENCE.test(text) && text.split(/\s+/).length > 5;
   if (
+    measure &&
     measure.amount !== null &&
     measure.questions.length === 0 &&
     !STARTS_WITH_VERB.test(withoutNumber(text)) &&
@@ -102,7 +104,7 @@ function kindOf(line: string, inMethod: boolean, habit: MeasureHabit): Kind {
   )
     return 'line';
   if (STARTS_WITH_VERB.test(withoutNumber(text)) && (text.endsWith('.') || text.split(/\s+/).length > 3)) return 'step';
-  return isSentence && measure.amount === null ? 'step' : 'text';
+  return isSentence && (measure === null || measure.amount === null) ? 'step' : 'text';
 }
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1).toLowerCase();

@@ -58,10 +58,13 @@ const effectSchema = z
   ])
   .meta({ id: 'StepEffect' });
 
+/** So long may the text of a step be. */
+export const mostStepCharacters = 1000;
+
 /** One step of the method. Temperatures are those at sea level with a true thermometer. */
 export const stepSchema = z
   .strictObject({
-    text: z.string().trim().min(1, 'must not be empty').max(1000),
+    text: z.string().trim().min(1, 'must not be empty').max(mostStepCharacters),
     /** Minutes of the maker's hands. */
     handsMinutes: minutesSchema(600).default(0),
     /** A wait for the clock alone: as it usually goes, and as long as is safe to plan for. */

@@ -1,8 +1,7 @@
-import { appendFileSync, existsSync, readFileSync, renameSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { Inject, Injectable } from '@nestjs/common';
 import { DATA_DIR } from '../config.js';
-import { PRIVATE_FILE } from '../storage/folder.js';
+import { LineFile } from '../storage/line-file.js';
 import { visitor } from './visitor.js';
 
 /** What is written down of those who come and of what leaves or is replaced. */
@@ -33,28 +32,21 @@ const FILE = 'audit.log';
 const MOST_BYTES = 5_000_000;
 const SHOWN = 200;
 
-/** Lines that are only ever added, one JSON object a line. */
+/** What must be known afterwards of who came and what left. */
 @Injectable()
 export class Audit {
-  private readonly file: string;
+  private readonly file: LineFile<AuditLine>;
 
   constructor(@Inject(DATA_DIR) folder: string) {
-    this.file = join(folder, FILE);
+    this.file = new LineFile(join(folder, FILE), MOST_BYTES);
   }
 
   note(what: AuditKind, about = '', by = visitor().name): void {
-    const line: AuditLine = { at: new Date().toISOString(), what, by, about };
-    if (existsSync(this.file) && statSync(this.file).size > MOST_BYTES) renameSync(this.file, `${this.file}.1`);
-    appendFileSync(this.file, `${JSON.stringify(line)}\n`, { mode: PRIVATE_FILE });
+    this.file.add([{ at: new Date().toISOString(), what, by, about }]);
   }
 
   /** The newest lines, the newest first. */
   newest(): AuditLine[] {
-    if (!existsSync(this.file)) return [];
-    const lines = readFileSync(this.file, 'utf8').trimEnd().split('\n');
-    return lines
-      .slice(-SHOWN)
-      .reverse()
-      .map((line) => JSON.parse(line) as AuditLine);
+    return this.file.newest(SHOWN).reverse();
   }
 }

@@ -5,8 +5,9 @@ import { from, lastValueFrom, type Observable } from 'rxjs';
 import { UnitOfWork } from '../storage/unit-of-work.js';
 import { Refused } from './errors.js';
 
-/** So many answers are kept for requests that may come again: the newest. */
+/** Answers are kept for requests that may come again: the newest, and no longer than a week. */
 const KEPT = 5_000;
+const KEPT_MS = 7 * 24 * 60 * 60_000;
 const KEY = /^[\x21-\x7e]{8,200}$/;
 
 /** How the API's documentation names the key. */
@@ -63,7 +64,10 @@ export class OnceInterceptor implements NestInterceptor {
           JSON.stringify(answer ?? null),
           new Date().toISOString(),
         ]);
-        await manager.query('DELETE FROM answered WHERE rowid <= (SELECT max(rowid) FROM answered) - ?', [KEPT]);
+        await manager.query(
+          'DELETE FROM answered WHERE rowid <= (SELECT max(rowid) FROM answered) - ? OR answeredAt < ?',
+          [KEPT, new Date(Date.now() - KEPT_MS).toISOString()],
+        );
         return answer;
       },
       { part: 'orders' },

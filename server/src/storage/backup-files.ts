@@ -1,4 +1,4 @@
-import { mkdirSync, readdirSync, rmSync, statSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, rmSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Day } from '@usual-pantry/core/quantity';
 import { PRIVATE_FOLDER } from './folder.js';
@@ -34,6 +34,13 @@ export function backupFolder(folder: string): string {
   const path = join(folder, 'backups');
   mkdirSync(path, { recursive: true, mode: PRIVATE_FOLDER });
   return path;
+}
+
+/** Takes away what a copy has left that was cut off, with whatever lies beside it. */
+export function forgetUnfinished(folder: string): void {
+  const path = join(folder, 'backups');
+  if (!existsSync(path)) return;
+  for (const name of readdirSync(path)) if (/\.part(?:-|$)/.test(name)) rmSync(join(path, name), { force: true });
 }
 
 /** All copies, the newest first. */

@@ -76,6 +76,14 @@ describe('a copy of the database', () => {
     expect((await list()).map(({ kind, on }) => [kind, on])).toEqual([['daily', TODAY]]);
   });
 
+  it('that was cut off leaves nothing behind', async () => {
+    const cut = join(backupFolder(folder), '000004-daily-2026-11-25.db.part');
+    for (const end of ['', '-wal']) await writeFile(cut + end, 'half');
+    await server.app.close();
+    server = await openServer({ folder });
+    expect(await readdir(backupFolder(folder))).toEqual([]);
+  });
+
   it('that cannot be taken is said on Today, and everything goes on', async () => {
     await rm(join(folder, 'backups'), { recursive: true, force: true });
     await writeFile(join(folder, 'backups'), 'in the way');

@@ -2,7 +2,7 @@ import { copyFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Day } from '@usual-pantry/core/quantity';
 import type { DataSource } from 'typeorm';
-import { backupFolder, nextBackup, pruneBackups } from './backup-files.js';
+import { backupFolder, forgetUnfinished, nextBackup, pruneBackups } from './backup-files.js';
 import { copyDatabase, forgetFile, putInPlace } from './copy.js';
 import {
   assertUsable,
@@ -15,6 +15,9 @@ import {
 } from './data-source.js';
 import { holdFolder, type HeldFolder } from './folder.js';
 import { highestVersion, liftVersions } from './versions.js';
+
+/** How a copy is called that is made ready to be put back. */
+const RESTORING = '.restoring';
 
 /** The open database, in the folder that is held for it. */
 export class Database {
@@ -36,6 +39,8 @@ export class Database {
   static async open(path: string, today: Day, asItIs = false): Promise<Database> {
     const folder = holdFolder(path);
     try {
+      forgetUnfinished(path);
+      forgetFile(`${join(path, DATABASE_FILE)}${RESTORING}`);
       const beforeMigration = () => {
         const { name } = nextBackup(path, 'before-migration', today);
         copyDatabase(join(path, DATABASE_FILE), join(backupFolder(path), name));
@@ -54,7 +59,7 @@ export class Database {
    * @throws CannotStart in words when it cannot be used; then everything is as before
    */
   async replaceBy(copy: string): Promise<void> {
-    const aside = `${this.file}.restoring`;
+    const aside = `${this.file}${RESTORING}`;
     forgetFile(aside);
     try {
       copyFileSync(copy, aside);

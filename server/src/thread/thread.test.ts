@@ -47,10 +47,14 @@ describe('a thread', () => {
     expect(await thread.run({ add: 1 }, patient)).toBe(1);
     const gone = new AbortController();
     const asked = thread.run('never', { ...patient, signal: gone.signal });
+    // By then it has its turn.
+    await new Promise((resolve) => setImmediate(resolve));
     gone.abort();
     await expect(asked).rejects.toThrow(GivenUp);
-    await expect(thread.run({ add: 1 }, { ...patient, signal: gone.signal })).rejects.toThrow(GivenUp);
     expect(await thread.run({ add: 2 }, patient)).toBe(2);
+    // One that was given up before its turn ends nothing
+    await expect(thread.run({ add: 1 }, { ...patient, signal: gone.signal })).rejects.toThrow(GivenUp);
+    expect(await thread.run({ add: 2 }, patient)).toBe(4);
   });
 
   it('that dies is followed by another', async () => {

@@ -27,9 +27,7 @@ export class Thread<Job, Result> implements OnModuleDestroy {
   /** @param file the built script that takes jobs and answers each with an {@link Outcome} */
   constructor(private readonly file: string) {}
 
-  /**
-   * @throws GivenUp when it was aborted or took too long; Error with what the job says
-   */
+  /** @throws GivenUp when it was aborted or took too long; Error with what the job says */
   run(job: Job, { signal, mostMs }: Limits): Promise<Result> {
     const done = this.last.then(() => this.one(job, { signal, mostMs }));
     this.last = done.catch(() => undefined);
@@ -43,6 +41,8 @@ export class Thread<Job, Result> implements OnModuleDestroy {
   }
 
   private one(job: Job, { signal, mostMs }: Limits): Promise<Result> {
+    // Whoever gave it up before its turn came has nothing ended.
+    if (signal?.aborted) return Promise.reject(new GivenUp('It was given up.'));
     const worker = (this.worker ??= this.started());
     return new Promise<Result>((resolve, reject) => {
       const settle = () => {
@@ -76,8 +76,7 @@ export class Thread<Job, Result> implements OnModuleDestroy {
       worker.on('message', take);
       worker.on('error', drop);
       worker.on('exit', stop);
-      if (signal?.aborted) giveUp();
-      else worker.postMessage(job);
+      worker.postMessage(job);
     });
   }
 

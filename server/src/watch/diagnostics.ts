@@ -21,10 +21,13 @@ export interface Health {
 
 const MEGABYTE = 1024 * 1024;
 const LOGGED = 200;
+const LOOK_EVERY_MS = 5_000;
 
 /** What can be told of the server without telling anything of the kitchen. */
 @Injectable()
 export class Diagnostics {
+  private looked: { readonly at: number; readonly health: Promise<Health> } | null = null;
+
   constructor(
     private readonly work: UnitOfWork,
     private readonly database: Database,
@@ -36,7 +39,16 @@ export class Diagnostics {
     private readonly clock: Clock,
   ) {}
 
-  async health(): Promise<Health> {
+  /** How the server is, found out no more often than every few seconds: whoever asks may be anybody. */
+  health(): Promise<Health> {
+    const { looked } = this;
+    if (looked && Date.now() - looked.at < LOOK_EVERY_MS) return looked.health;
+    const health = this.look();
+    this.looked = { at: Date.now(), health };
+    return health;
+  }
+
+  private async look(): Promise<Health> {
     const free = await this.disk.freeBytes();
     const isWritable = await this.work.canWrite();
     const solves = await this.solves();
@@ -75,7 +87,7 @@ export class Diagnostics {
       plan: { makings: plan.makings.length, days: plan.days.length, solved: stored?.solved ?? null },
       findings: plan.findings.map(({ severity, code }) => `${severity}: ${code}`),
       backups: this.backups.list().map(({ name, bytes }) => ({ name, bytes })),
-      requests: await this.log.newest(LOGGED),
+      requests: this.log.newest(LOGGED),
     };
     return JSON.stringify(facts, null, 2);
   }

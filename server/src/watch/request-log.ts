@@ -1,9 +1,8 @@
-import { appendFile, readFile, rename, stat } from 'node:fs/promises';
 import { join } from 'node:path';
 import { Inject, Injectable } from '@nestjs/common';
 import type { NextFunction, Request, Response } from 'express';
 import { DATA_DIR } from '../config.js';
-import { PRIVATE_FILE } from '../storage/folder.js';
+import { LineFile } from '../storage/line-file.js';
 
 /** One answered request, without anything that says whose it was or what was in it. */
 export interface LoggedRequest {
@@ -34,58 +33,48 @@ export function routeOf(request: Pick<Request, 'route' | 'path'>): string {
 /** Writes down how requests were answered: for a report when something goes wrong. */
 @Injectable()
 export class RequestLog {
-  private readonly file: string;
-  private waiting: string[] = [];
+  private readonly file: LineFile<LoggedRequest>;
+  private waiting: LoggedRequest[] = [];
   private timer: NodeJS.Timeout | null = null;
 
   constructor(@Inject(DATA_DIR) folder: string) {
-    this.file = join(folder, FILE);
+    this.file = new LineFile(join(folder, FILE), MOST_BYTES);
   }
 
   middleware() {
     return (request: Request, response: Response, next: NextFunction): void => {
       const since = performance.now();
       response.once('close', () => {
-        const line: LoggedRequest = {
+        this.waiting.push({
           at: new Date().toISOString(),
           method: request.method,
           route: routeOf(request),
           status: response.statusCode,
           ms: Math.round(performance.now() - since),
-        };
-        this.waiting.push(`${JSON.stringify(line)}\n`);
-        this.timer ??= setTimeout(() => void this.write(), WRITE_EVERY_MS).unref();
+        });
+        this.timer ??= setTimeout(() => {
+          this.write();
+        }, WRITE_EVERY_MS).unref();
       });
       next();
     };
   }
 
   /** The newest lines, the oldest first. */
-  async newest(most: number): Promise<LoggedRequest[]> {
-    await this.write();
-    const text = await readFile(this.file, 'utf8').catch(() => '');
-    return text
-      .split('\n')
-      .filter(Boolean)
-      .slice(-most)
-      .map((line) => JSON.parse(line) as LoggedRequest);
+  newest(most: number): LoggedRequest[] {
+    this.write();
+    return this.file.newest(most);
   }
 
-  /** A log that cannot be written keeps nothing from working. */
-  private async write(): Promise<void> {
+  private write(): void {
     if (this.timer) clearTimeout(this.timer);
     this.timer = null;
     const lines = this.waiting.splice(0);
     if (lines.length === 0) return;
     try {
-      const size = await stat(this.file).then(
-        (found) => found.size,
-        () => 0,
-      );
-      if (size > MOST_BYTES) await rename(this.file, `${this.file}.1`);
-      await appendFile(this.file, lines.join(''), { mode: PRIVATE_FILE });
+      this.file.add(lines);
     } catch {
-      // Said by the health check, which looks at the disk itself.
+      // A log that cannot be written keeps nothing from working; the health check looks at the disk itself.
     }
   }
 }

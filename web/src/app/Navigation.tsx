@@ -162,16 +162,18 @@ export function BottomBar() {
             sx={{ minWidth: 60 }}
           />
         ))}
-        <BottomNavigationAction
-          value="more"
-          label="More"
-          aria-haspopup="menu"
-          icon={<Icon path={mdiDotsHorizontal} />}
-          onClick={(event) => {
-            setAnchor(event.currentTarget);
-          }}
-          sx={{ minWidth: 60 }}
-        />
+        {others.length > 0 && (
+          <BottomNavigationAction
+            value="more"
+            label="More"
+            aria-haspopup="menu"
+            icon={<Icon path={mdiDotsHorizontal} />}
+            onClick={(event) => {
+              setAnchor(event.currentTarget);
+            }}
+            sx={{ minWidth: 60 }}
+          />
+        )}
       </BottomNavigation>
       <Menu
         anchorEl={anchor}

@@ -2,11 +2,12 @@ import Box from '@mui/material/Box';
 import useMediaQuery from '@mui/material/useMediaQuery';
 import { useTheme } from '@mui/material/styles';
 import { lazy, Suspense } from 'react';
-import { Outlet, ScrollRestoration } from 'react-router';
+import { ScrollRestoration } from 'react-router';
 import { usePlanQuery } from './api';
 import { useDoorQuery } from './keeping';
 import { BottomBar, Navigation } from './Navigation';
 import { NoticeBar } from './NoticeBar';
+import { ScreenForVisitor } from './ScreenForVisitor';
 import { SeasonStrip } from './SeasonStrip';
 import { Shortcuts } from './Shortcuts';
 
@@ -51,7 +52,7 @@ export function Shell() {
           tabIndex={-1}
           sx={{ p: { xs: 1.5, md: 2.75 }, pt: { xs: 1.5, md: 2.25 }, outline: 'none' }}
         >
-          <Outlet />
+          <ScreenForVisitor />
         </Box>
       </Box>
       {narrow && (

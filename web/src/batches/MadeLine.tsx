@@ -6,11 +6,11 @@ import type { Made } from '@usual-pantry/core/plan';
 import { sayCount, sayGrams, sayShortDay } from '@usual-pantry/core/quantity';
 import { sayBatches } from '@usual-pantry/core/recipe';
 import { useState } from 'react';
-import type { Refusal } from '../app/api';
 import { FIGURES } from '../app/theme';
 import { Icon } from '../app/Icon';
 import { readNumber } from '../parts/readNumber';
 import { useBatches } from '../parts/useBatches';
+import { useAttempt } from '../parts/useAttempt';
 
 /** What was made and what came of it, in words. */
 export function sayMade({ batches, batchCount, tried, yieldGrams, finishedOn }: Made): string {
@@ -34,7 +34,7 @@ export const MadeSign = ({ made }: { made: Made }) => (
 export function MendMade({ made }: { made: Made }) {
   const { weighed, takenBack } = useBatches();
   const [typed, setTyped] = useState<string | null>(null);
-  const [trouble, setTrouble] = useState<string | null>(null);
+  const { trouble, setTrouble, attempt } = useAttempt();
   const name = `${made.recipeName} of ${sayShortDay(made.day)}`;
   if (typed === null)
     return (
@@ -61,12 +61,10 @@ export function MendMade({ made }: { made: Made }) {
       setTrouble('must be a number');
       return;
     }
-    try {
+    await attempt(async () => {
       await weighed(made, grams);
       setTyped(null);
-    } catch (error) {
-      setTrouble((error as Refusal).message);
-    }
+    });
   };
   return (
     <Box

@@ -5,10 +5,10 @@ import { resolveBox, type Box as StoredBox } from '@usual-pantry/core/box';
 import { sayList } from '@usual-pantry/core/quantity';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import type { Refusal } from '../app/api';
 import { sayExclusion } from '../orders/words';
 import { useEdit } from '../parts/useEdit';
 import type { SeasonBook } from '../parts/useSeason';
+import { useAttempt } from '../parts/useAttempt';
 import { WithoutPicker } from './WithoutPicker';
 
 /** A dietary variant of a stored box: which cells change, which must still be settled, and the box itself. */
@@ -17,7 +17,7 @@ export function BoxWithout({ season, box }: { season: SeasonBook; box: StoredBox
   const edit = useEdit();
   const navigate = useNavigate();
   const [without, setWithout] = useState<string[]>([]);
-  const [trouble, setTrouble] = useState<string | null>(null);
+  const { trouble, attempt } = useAttempt();
   const facts = boxes.get(box.id);
   if (!facts) return null;
   const { facts: resolved, standIns, unsettled, clear } = resolveBox(facts, without, pieces);
@@ -26,12 +26,10 @@ export function BoxWithout({ season, box }: { season: SeasonBook; box: StoredBox
     const { id: _id, version: _version, ...draft } = box;
     const name = [box.name, ...without.map((code) => sayExclusion(code, season.book))].join(', ').slice(0, 80);
     const cells = resolved.box.cells.map((cell, at) => (unsettled.includes(at + 1) ? null : cell));
-    try {
+    await attempt(async () => {
       const saved = await edit.add('box', { ...draft, name, cells }, `${name} made.`);
       void navigate(`/boxes/${saved.id}`);
-    } catch (error) {
-      setTrouble((error as Refusal).message);
-    }
+    });
   };
   return (
     <Box sx={{ display: 'grid', gap: 1.25 }}>

@@ -1,11 +1,10 @@
-import Alert from '@mui/material/Alert';
-import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { useLocation } from 'react-router';
-import type { Refusal } from '../app/api';
 import { usePairMutation } from '../app/keeping';
+import { PlainForm } from '../parts/PlainForm';
+import { useAttempt } from '../parts/useAttempt';
 import { Threshold } from './Threshold';
 
 /** Lets this device in with a code from one that is signed in. The code of a scanned picture stands behind the # of the address. */
@@ -13,29 +12,13 @@ export function Pair() {
   const scanned = useLocation().hash.slice(1);
   const [pair, { isLoading }] = usePairMutation();
   const [code, setCode] = useState(scanned);
-  const [trouble, setTrouble] = useState<string | null>(null);
+  const { trouble, attempt } = useAttempt();
   const go = async () => {
-    setTrouble(null);
-    try {
-      await pair(code).unwrap();
-      window.location.replace('/');
-    } catch (error) {
-      setTrouble((error as Refusal).message);
-    }
+    if (await attempt(() => pair(code).unwrap())) window.location.replace('/');
   };
   return (
     <Threshold title="Pair this device">
-      <Box
-        component="form"
-        noValidate
-        aria-label="Pair this device"
-        onSubmit={(event) => {
-          event.preventDefault();
-          void go();
-        }}
-        sx={{ display: 'grid', gap: 1.75 }}
-      >
-        {trouble && <Alert severity="error">{trouble}</Alert>}
+      <PlainForm label="Pair this device" onSubmit={go} trouble={trouble}>
         <span>On a device that is signed in: Settings, Who may come in, Pair a device.</span>
         <TextField
           label="Code"
@@ -49,7 +32,7 @@ export function Pair() {
         <Button type="submit" variant="contained" size="large" loading={isLoading}>
           Let this device in
         </Button>
-      </Box>
+      </PlainForm>
     </Threshold>
   );
 }

@@ -1,13 +1,12 @@
-import Alert from '@mui/material/Alert';
-import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Link from '@mui/material/Link';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { Link as RouterLink } from 'react-router';
-import type { Refusal } from '../app/api';
 import { useSignInMutation } from '../app/keeping';
 import { PassphraseField } from '../parts/PassphraseField';
+import { PlainForm } from '../parts/PlainForm';
+import { useAttempt } from '../parts/useAttempt';
 import { deviceName, Threshold } from './Threshold';
 
 /** Lets the maker in with the passphrase. */
@@ -15,30 +14,14 @@ export function SignIn() {
   const [signIn, { isLoading }] = useSignInMutation();
   const [passphrase, setPassphrase] = useState('');
   const [name, setName] = useState(deviceName);
-  const [trouble, setTrouble] = useState<string | null>(null);
+  const { trouble, attempt } = useAttempt();
   const go = async () => {
-    setTrouble(null);
-    try {
-      await signIn({ passphrase, name }).unwrap();
-      // Everything is asked for anew, as somebody who is let in.
-      window.location.reload();
-    } catch (error) {
-      setTrouble((error as Refusal).message);
-    }
+    // Everything is asked for anew, as somebody who is let in.
+    if (await attempt(() => signIn({ passphrase, name }).unwrap())) window.location.reload();
   };
   return (
     <Threshold title="Sign in">
-      <Box
-        component="form"
-        noValidate
-        aria-label="Sign in"
-        onSubmit={(event) => {
-          event.preventDefault();
-          void go();
-        }}
-        sx={{ display: 'grid', gap: 1.75 }}
-      >
-        {trouble && <Alert severity="error">{trouble}</Alert>}
+      <PlainForm label="Sign in" onSubmit={go} trouble={trouble}>
         <PassphraseField
           label="Passphrase"
           autoComplete="current-password"
@@ -60,7 +43,7 @@ export function SignIn() {
         <Link component={RouterLink} to="/pair">
           I have a code from another device
         </Link>
-      </Box>
+      </PlainForm>
     </Threshold>
   );
 }

@@ -22,6 +22,7 @@ import { useMakeInboxKeyMutation } from '../app/keeping';
 import { useAppDispatch } from '../app/store';
 import { AnswerLine, Mark } from '../parts/AnswerLine';
 import { Empty, Panel } from '../parts/Panel';
+import { useAttempt } from '../parts/useAttempt';
 import { useSeasonBook, type SeasonBook } from '../parts/useSeason';
 import { Waiting } from '../parts/Waiting';
 import { sayMoment } from '../parts/words';
@@ -182,17 +183,11 @@ function TestOrder({ season }: { season: SeasonBook }) {
 
 /** The key that the shop signs with: shown when it is made, and never again. */
 function ShopKey({ madeAt }: { madeAt: string | null }) {
-  const dispatch = useAppDispatch();
   const [make, { data, isLoading }] = useMakeInboxKeyMutation();
-  const go = async () => {
-    try {
-      await make().unwrap();
-    } catch (error) {
-      dispatch(said({ text: (error as Refusal).message, tone: 'trouble' }));
-    }
-  };
+  const { trouble, attempt } = useAttempt();
   return (
     <Box sx={{ display: 'grid', gap: 1 }}>
+      {trouble && <Alert severity="error">{trouble}</Alert>}
       <span>{madeAt === null ? 'There is no key yet.' : `The key was made ${sayMoment(madeAt)}.`}</span>
       {data && (
         <Alert severity="success">
@@ -203,7 +198,7 @@ function ShopKey({ madeAt }: { madeAt: string | null }) {
         </Alert>
       )}
       <div>
-        <Button size="small" variant="outlined" loading={isLoading} onClick={() => void go()}>
+        <Button size="small" variant="outlined" loading={isLoading} onClick={() => void attempt(() => make().unwrap())}>
           {madeAt === null ? 'Make a key' : 'Make a new key; the old one ends'}
         </Button>
       </div>

@@ -15,12 +15,13 @@ import {
 } from '@usual-pantry/core/intake';
 import { sayCount } from '@usual-pantry/core/quantity';
 import { useState } from 'react';
-import { useCheckOrderFileMutation, useTakeOrderFileMutation, type Refusal } from '../app/api';
+import { useCheckOrderFileMutation, useTakeOrderFileMutation } from '../app/api';
 import { nonce } from '../app/nonce';
 import { gridLook } from './gridLook';
 import { AnswerLine, Mark } from '../parts/AnswerLine';
 import { Panel } from '../parts/Panel';
 import { saveAs } from '../parts/saveAs';
+import { useAttempt } from '../parts/useAttempt';
 import { keepMapping, keptMapping } from './mappings';
 
 /** The text of a file, in UTF-8 or UTF-16 where its bytes say so, otherwise in the Western code page of old spreadsheets. */
@@ -115,13 +116,12 @@ export function OrderImport() {
   const [request, setRequest] = useState<OrderFileRequest | null>(null);
   const [answer, setAnswer] = useState<OrderFileAnswer | null>(null);
   const [taken, setTaken] = useState(false);
-  const [trouble, setTrouble] = useState<string | null>(null);
+  const { trouble, attempt } = useAttempt();
 
   const look = async (next: OrderFileRequest) => {
     setRequest(next);
     setTaken(false);
-    setTrouble(null);
-    try {
+    await attempt(async () => {
       const first = await check(next).unwrap();
       const kept = next.mapping ? null : keptMapping(first.columns);
       if (kept) {
@@ -130,19 +130,15 @@ export function OrderImport() {
       }
       setRequest({ ...next, mapping: first.mapping });
       setAnswer(first);
-    } catch (error) {
-      setTrouble((error as Refusal).message);
-    }
+    });
   };
   const bring = async () => {
     if (!request || !answer) return;
-    try {
+    await attempt(async () => {
       setAnswer(await take(request).unwrap());
       setTaken(true);
       keepMapping(answer.columns, { mapping: request.mapping ?? {}, dayOrder: request.dayOrder });
-    } catch (error) {
-      setTrouble((error as Refusal).message);
-    }
+    });
   };
   const changes = answer ? answer.orders.create + answer.orders.update : 0;
   return (

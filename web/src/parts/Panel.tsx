@@ -3,11 +3,25 @@ import Paper from '@mui/material/Paper';
 import Typography from '@mui/material/Typography';
 import { useId, type ReactNode } from 'react';
 
+interface PanelProps {
+  readonly title: string;
+  readonly aside?: ReactNode;
+  /** By which an address leads to it. */
+  readonly place?: string;
+  readonly children: ReactNode;
+}
+
 /** A titled area of a screen. */
-export function Panel({ title, aside, children }: { title: string; aside?: ReactNode; children: ReactNode }) {
+export function Panel({ title, aside, place, children }: PanelProps) {
   const id = useId();
   return (
-    <Paper component="section" aria-labelledby={id} variant="outlined" sx={{ p: { xs: 1.5, md: 2 }, minWidth: 0 }}>
+    <Paper
+      component="section"
+      id={place}
+      aria-labelledby={id}
+      variant="outlined"
+      sx={{ p: { xs: 1.5, md: 2 }, minWidth: 0 }}
+    >
       <Box
         sx={{
           display: 'flex',

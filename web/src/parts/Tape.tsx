@@ -12,14 +12,14 @@ export const Tape = ({
   code,
   tone = 'batch',
 }: {
-  to: string;
+  /** Where it is looked at; null where that is not for whoever looks. */
+  to: string | null;
   name: string;
   code: string;
   tone?: 'batch' | 'pack';
 }) => (
   <Box
-    component={Link}
-    to={to}
+    {...(to === null ? {} : { component: Link, to })}
     sx={{
       display: 'block',
       px: 1.5,

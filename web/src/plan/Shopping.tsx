@@ -17,11 +17,11 @@ import { minorPerUnit, sayDay, sayGrams, sayMoney, sayShortDay } from '@usual-pa
 import { groupBy } from '@usual-pantry/core/record';
 import { useState } from 'react';
 import { Link as RouterLink, useSearchParams } from 'react-router';
-import type { Refusal } from '../app/api';
 import { FIGURES } from '../app/theme';
 import { readNumber } from '../parts/readNumber';
 import { useEdit } from '../parts/useEdit';
 import { useSeasonBook } from '../parts/useSeason';
+import { useAttempt } from '../parts/useAttempt';
 
 const figures = { fontFamily: FIGURES, fontSize: 13.5, whiteSpace: 'nowrap' } as const;
 
@@ -43,7 +43,7 @@ function Bought({ line, plan }: { line: ShoppingLine; plan: PlanAnswer }) {
   const edit = useEdit();
   const per = minorPerUnit(plan.currency);
   const [paid, setPaid] = useState<string | null>(null);
-  const [trouble, setTrouble] = useState<string | null>(null);
+  const { trouble, setTrouble, attempt } = useAttempt();
   const stored = season?.data.ingredients.find(({ id }) => id === line.ingredientId);
   if (!stored) return null;
   const take = async () => {
@@ -53,11 +53,9 @@ function Bought({ line, plan }: { line: ShoppingLine; plan: PlanAnswer }) {
       return;
     }
     const { id: _id, version: _version, ...draft } = stored;
-    try {
-      await edit.change('ingredient', stored, afterBuying(draft, line, total, plan.today), `${line.name} bought.`);
-    } catch (error) {
-      setTrouble((error as Refusal).message);
-    }
+    await attempt(() =>
+      edit.change('ingredient', stored, afterBuying(draft, line, total, plan.today), `${line.name} bought.`),
+    );
   };
   if (paid === null)
     return (

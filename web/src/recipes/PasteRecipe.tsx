@@ -20,13 +20,13 @@ import {
 } from '@usual-pantry/core/reading';
 import type { RecipeDraft } from '@usual-pantry/core/recipe';
 import { useDeferredValue, useEffect, useMemo, useState } from 'react';
-import type { Refusal } from '../app/api';
 import { Icon } from '../app/Icon';
 import { AnswerLine } from '../parts/AnswerLine';
 import { dropDraft, keepDraft, takeDraft } from '../parts/drafts';
 import { Panel } from '../parts/Panel';
 import { useEdit } from '../parts/useEdit';
 import type { SeasonBook } from '../parts/useSeason';
+import { useAttempt } from '../parts/useAttempt';
 import { freshRecipe } from './freshRecipe';
 import { ReadLines } from './ReadLines';
 import { ReadSteps } from './ReadSteps';
@@ -88,7 +88,7 @@ export function PasteRecipe({ season, onRead }: PasteRecipeProps) {
   const { ingredients, recipes, kitchen } = season.data;
   const edit = useEdit();
   const [kept, setKept] = useState(() => keptPaste(kitchen.measures));
-  const [trouble, setTrouble] = useState<string | null>(null);
+  const { trouble, attempt } = useAttempt();
   const { text, habit, answers, made } = kept;
   const deferred = useDeferredValue(text);
   const pantry = useMemo(() => pantryItems(ingredients, recipes), [ingredients, recipes]);
@@ -112,15 +112,13 @@ export function PasteRecipe({ season, onRead }: PasteRecipeProps) {
     const titled = { ...read, title: name };
     const { recipe, components } = recipesOf(titled, answers, freshRecipe, { ingredients, recipes }, made);
     const stored = { ...made };
-    try {
+    await attempt(async () => {
       for (const { part, id, draft } of components) {
         if (stored[part] !== id) await edit.add('recipe', draft, `${draft.name} added.`, id);
         stored[part] = id;
       }
       onRead(recipe);
-    } catch (error) {
-      setTrouble((error as Refusal).message);
-    }
+    });
     if (components.length > 0) change({ made: stored });
   };
 

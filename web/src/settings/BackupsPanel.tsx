@@ -70,6 +70,7 @@ export function BackupsPanel() {
   return (
     <Panel
       title="Backups"
+      place="backups"
       aside={
         <Box sx={{ display: 'flex', gap: 1 }}>
           <Button size="small" loading={isChecking} onClick={() => void lookAt(null)}>

@@ -16,7 +16,7 @@ export function DiagnosticsPanel() {
   const [ask, { data, error, isFetching, reset }] = useLazyDiagnosticsQuery();
   const text = data === undefined ? '' : JSON.stringify(data, null, 2);
   return (
-    <Panel title="Diagnostics">
+    <Panel title="Diagnostics" place="diagnostics">
       <p style={{ marginTop: 0 }}>
         When something goes wrong, this says how the program is doing. It names no customer, no recipe and no price, and
         goes nowhere by itself.

@@ -87,7 +87,7 @@ export function DoorPanel() {
   const { data: known } = useDevicesQuery();
   if (!door) return <Waiting error={error} again={refetch} />;
   return (
-    <Panel title="Who may come in">
+    <Panel title="Who may come in" place="door">
       <Box sx={{ display: 'grid', gap: 1.75 }}>
         {door.isLocked ? (
           <Alert severity="success">

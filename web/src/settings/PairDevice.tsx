@@ -1,12 +1,12 @@
-import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
-import type { Refusal } from '../app/api';
 import { useMakeCodeMutation, type Visitor } from '../app/keeping';
 import { FIGURES } from '../app/theme';
+import { PlainForm } from '../parts/PlainForm';
+import { useAttempt } from '../parts/useAttempt';
 import { sayMoment } from '../parts/words';
 
 const roles: Record<Visitor['role'], string> = {
@@ -19,27 +19,9 @@ export function PairDevice() {
   const [make, { data: code, isLoading }] = useMakeCodeMutation();
   const [name, setName] = useState('Phone');
   const [role, setRole] = useState<Visitor['role']>('maker');
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const go = async () => {
-    setTrouble(null);
-    try {
-      await make({ name, role }).unwrap();
-    } catch (error) {
-      setTrouble((error as Refusal).message);
-    }
-  };
+  const { trouble, attempt } = useAttempt();
   return (
-    <Box
-      component="form"
-      noValidate
-      aria-label="Pair a device"
-      onSubmit={(event) => {
-        event.preventDefault();
-        void go();
-      }}
-      sx={{ display: 'grid', gap: 1.25 }}
-    >
-      {trouble && <Alert severity="error">{trouble}</Alert>}
+    <PlainForm label="Pair a device" onSubmit={() => attempt(() => make({ name, role }).unwrap())} trouble={trouble}>
       <TextField
         label="It is called"
         value={name}
@@ -89,6 +71,6 @@ export function PairDevice() {
           ))}
         </Box>
       )}
-    </Box>
+    </PlainForm>
   );
 }

@@ -97,7 +97,7 @@ export function SeasonFilePanel() {
     setChosen(null);
   };
   return (
-    <Panel title="Season file">
+    <Panel title="Season file" place="season-file">
       <Typography sx={{ mb: 1.5 }}>
         Everything that is kept, in one JSON file; its form is described by{' '}
         <Link href="/api/season-file/schema" target="_blank" rel="noopener">

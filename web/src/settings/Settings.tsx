@@ -1,6 +1,9 @@
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
+import Link from '@mui/material/Link';
+import { sayShortDay, type Day } from '@usual-pantry/core/quantity';
 import { useBookQuery } from '../app/api';
+import { useBackupsQuery } from '../app/keeping';
 import { AnswerLine } from '../parts/AnswerLine';
 import { Waiting } from '../parts/Waiting';
 import { Appearance } from './Appearance';
@@ -10,9 +13,21 @@ import { DoorPanel } from './DoorPanel';
 import { KitchenForm } from './KitchenForm';
 import { SeasonFilePanel } from './SeasonFilePanel';
 
+/** What stands below the kitchen, or beside it. */
+const places = [
+  ['backups', 'Backups'],
+  ['season-file', 'Season file'],
+  ['door', 'Who may come in'],
+  ['diagnostics', 'Diagnostics'],
+] as const;
+
+const sayNewest = (on: Day | null, today: Day): string =>
+  on === null ? 'no backup yet' : on === today ? 'newest backup of today' : `newest backup of ${sayShortDay(on)}`;
+
 /** The maker, the kitchen's habits, the season file, the look. */
 export function Settings() {
   const { data: book, error, refetch } = useBookQuery();
+  const { data: backups } = useBackupsQuery();
   if (!book) return <Waiting error={error} again={refetch} />;
   const { kitchen } = book;
   const hours = kitchen.benchWeek.reduce((sum, day) => sum + day.hours, 0);
@@ -20,8 +35,16 @@ export function Settings() {
     <>
       <AnswerLine>
         {kitchen.makerName}:{' '}
-        {hours > 0 ? `${String(hours)} bench hours a week` : 'no bench days set, so any day will do'}.
+        {hours > 0 ? `${String(hours)} bench hours a week` : 'no bench days set, so any day will do'}
+        {backups && `, ${sayNewest(backups[0]?.on ?? null, book.today)}`}.
       </AnswerLine>
+      <Box component="nav" aria-label="In settings" sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 2, mb: 2 }}>
+        {places.map(([place, name]) => (
+          <Link key={place} href={`#${place}`} sx={{ py: 0.5 }}>
+            {name}
+          </Link>
+        ))}
+      </Box>
       {!kitchen.statementChecked && (
         <Alert severity="warning" sx={{ mb: 2 }}>
           The home-kitchen statement is a placeholder. Check your local code.

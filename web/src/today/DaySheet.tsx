@@ -39,14 +39,21 @@ function addressOfTask({ recipeId, pieceId, pack }: BenchTask): string {
   return pack ? labelAddress(pack.boxId, pack.handOver, pack) : '/plan/days';
 }
 
+interface TimedTapeProps {
+  readonly task: BenchTask;
+  readonly to: string | null;
+  readonly names: NamedThings;
+  readonly children: ReactNode;
+}
+
 /** A stretch of work with the time at which it begins, counted from the start of the day, and what ends it. */
-const TimedTape = ({ task, names, children }: { task: BenchTask; names: NamedThings; children: ReactNode }) => (
+const TimedTape = ({ task, to, names, children }: TimedTapeProps) => (
   <Box
     sx={{ display: 'grid', gridTemplateColumns: { xs: '54px 1fr 62px', sm: '72px 1fr 76px' }, alignItems: 'center' }}
   >
     <Box sx={{ fontFamily: FIGURES, fontSize: 13, color: 'text.secondary' }}>+{sayClock(task.from)}</Box>
     <Tape
-      to={addressOfTask(task)}
+      to={to}
       name={task.pack ? sayPacked(task.name, task.pack, names) : task.name}
       tone={task.kind === 'pack' ? 'pack' : 'batch'}
       code={[
@@ -77,7 +84,12 @@ export function DaySheet({ entry, plan, title }: { entry: SeasonDay; plan: PlanA
       {sheet && sheet.tasks.length > 0 && (
         <Section title="In order">
           {sheet.tasks.map((task) => (
-            <TimedTape key={task.key} task={task} names={season?.book ?? NO_NAMES}>
+            <TimedTape
+              key={task.key}
+              task={task}
+              to={isHelper ? null : addressOfTask(task)}
+              names={season?.book ?? NO_NAMES}
+            >
               {season && !isHelper && (
                 <EndOfTask task={task} tasks={sheet.tasks} day={entry.day} plan={plan} season={season} />
               )}

@@ -16,9 +16,9 @@ import {
 } from '@usual-pantry/core/recipe';
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
-import type { Refusal } from '../../app/api';
 import type { SeasonBook } from '../../parts/useSeason';
 import { useEdit } from '../../parts/useEdit';
+import { useAttempt } from '../../parts/useAttempt';
 
 /** What a swap changes, in words, the gravest first. */
 function Effects({ season, recipeId, swap }: { season: SeasonBook; recipeId: string; swap: Swap }) {
@@ -84,7 +84,7 @@ export function SwapPanel({ season, facts, recipe }: SwapPanelProps) {
   const [withId, setWith] = useState<string | null>(null);
   const [ratio, setRatio] = useState(1);
   const [percent, setPercent] = useState(100);
-  const [trouble, setTrouble] = useState<string | null>(null);
+  const { trouble, attempt } = useAttempt();
   const nameOf = (id: string) => ingredients.get(id)?.name ?? id;
   const own = [...new Set(facts.recipe.lines.flatMap(({ uses }) => (uses.kind === 'ingredient' ? [uses.id] : [])))];
   const known = fromId === null ? [] : (ingredients.get(fromId)?.substitutes ?? []);
@@ -105,7 +105,7 @@ export function SwapPanel({ season, facts, recipe }: SwapPanelProps) {
     if (!swap) return;
     const { id: _id, version: _version, ...draft } = recipe;
     const name = `${recipe.name}, ${nameOf(swap.withId).toLowerCase()}`.slice(0, 80);
-    try {
+    await attempt(async () => {
       if (as === 'change') {
         const next: RecipeDraft = swapIngredients(draft, [swap], ingredients);
         await edit.change('recipe', recipe, next, `${recipe.name} changed.`);
@@ -120,9 +120,7 @@ export function SwapPanel({ season, facts, recipe }: SwapPanelProps) {
       };
       const saved = await edit.add('recipe', variant, `${name} added as a variant.`);
       void navigate(`/recipes/${saved.id}`);
-    } catch (error) {
-      setTrouble((error as Refusal).message);
-    }
+    });
   };
 
   return (
