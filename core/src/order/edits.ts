@@ -1,6 +1,6 @@
 import type { OwnStandIn } from '../box/index.js';
 import type { WayOutAction } from '../finding/index.js';
-import { lineKey, type OrderDraft, type OrderLine } from './schema.js';
+import { lineKey, type OrderDraft, type OrderLine, type OrderState } from './schema.js';
 
 /** The order with the boxes of one line changed for others; counts add up where such a line is there already. */
 export function swapBox(order: OrderDraft, from: Pick<OrderLine, 'boxId' | 'without'>, toBoxId: string): OrderDraft {
@@ -86,4 +86,43 @@ export function afterWayOut(order: OrderDraft, action: OrderAction): OrderDraft 
     case 'renew-box':
       return renewBox(order, action.boxId);
   }
+}
+
+/** States in which the boxes are still as the maker may change them. */
+const unsold: readonly OrderState[] = ['asked', 'cancelled'];
+
+/** The order with the number of each of its boxes written down, where it is more than asked for. */
+export const sealOrder = <Order extends OrderDraft>(
+  order: Order,
+  boxes: ReadonlyMap<string, { readonly box: { readonly edition: number } }>,
+): Order => ({
+  ...order,
+  lines: order.lines.map((line) => ({
+    ...line,
+    edition:
+      order.state === 'asked'
+        ? null
+        : unsold.includes(order.state)
+          ? line.edition
+          : (line.edition ?? boxes.get(line.boxId)?.box.edition ?? null),
+  })),
+});
+
+/**
+ * The order as it is to be stored: its boxes keep the number that they were confirmed under, and a new state goes into its history.
+ * @param before the order as it was, or null for a new one
+ * @param at the moment of the edit, ISO 8601
+ */
+export function filedOrder(
+  order: OrderDraft,
+  before: OrderDraft | null,
+  boxes: ReadonlyMap<string, { readonly box: { readonly edition: number } }>,
+  at: string,
+): OrderDraft {
+  const history = before?.history ?? order.history;
+  const last = history.at(-1)?.state;
+  return {
+    ...sealOrder(order, boxes),
+    history: last === order.state ? history : [...history, { state: order.state, at }].slice(-200),
+  };
 }

@@ -3,7 +3,7 @@ import { finding, openWayOut, type Finding, type Subject, type WayOut } from '..
 import { brokenBy, exclusionName, substances } from '../ingredient/index.js';
 import { percentOfMinor, sayCount, sayDay, sayList, sayMoney, type Day } from '../quantity/index.js';
 import { boxFor, isOpen, ruledOutOf, unitPrice, withoutOf } from './packed.js';
-import { lineKey, type OrderDraft, type OrderFiled, type OrderLine } from './schema.js';
+import type { OrderDraft, OrderFiled, OrderLine } from './schema.js';
 
 /** A box of an order that holds what the customer ruled out. */
 export interface Breach {
@@ -264,43 +264,4 @@ export function findingsOfOrder(order: OrderFiled, book: Book, today: Day, costO
     );
   }
   return found;
-}
-
-/** What names that may be of one person have in common: the last word, and the letter that the first begins with. */
-function likeness(name: string): string {
-  const words = name
-    .toLowerCase()
-    .split(/[^\p{L}\p{N}]+/u)
-    .filter(Boolean);
-  return `${words[0]?.[0] ?? ''} ${words.at(-1) ?? ''}`;
-}
-
-/** Open orders of what may be one customer with the same boxes for the same day: perhaps one order, entered twice. */
-export function doubleFindings(orders: readonly OrderFiled[]): Finding[] {
-  const alike = new Map<string, OrderFiled[]>();
-  for (const order of orders) {
-    if (!isOpen(order)) continue;
-    const boxes = order.lines.map((line) => `${lineKey(line)} ${line.count}`).sort();
-    const key = [likeness(order.customer.name), order.handOver.on, order.handOver.way, ...boxes].join('|');
-    const group = alike.get(key);
-    if (group) group.push(order);
-    else alike.set(key, [order]);
-  }
-  return [...alike.values()].flatMap(([twin, ...others]) =>
-    others.flatMap((order) => {
-      if (!twin) return [];
-      const [about, other] = [order, twin].map(({ id, customer }): Subject => ({
-        noun: 'order',
-        id,
-        name: customer.name,
-      })) as [Subject, Subject];
-      const message = `${about.name} and ${other.name} have the same boxes for ${sayDay(order.handOver.on)}: are they one order, entered twice?`;
-      return [
-        finding('decide', 'maybe-double', about, message, [
-          openWayOut(about, `Open ${about.name}`),
-          openWayOut(other, `Open ${other.name}`),
-        ]),
-      ];
-    }),
-  );
 }

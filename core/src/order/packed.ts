@@ -1,6 +1,6 @@
 import { boxAsSold, resolveBox, type Book, type BoxFacts, type OwnStandIn, type ResolvedBox } from '../box/index.js';
 import { sayCount } from '../quantity/index.js';
-import type { OrderDraft, OrderLine, OrderState } from './schema.js';
+import type { OrderDraft, OrderLine } from './schema.js';
 
 /** Whether an order still has to be made: neither handed over nor cancelled. */
 export const isOpen = (order: Pick<OrderDraft, 'state'>): boolean =>
@@ -143,42 +143,3 @@ export const packingOf = ({ edition, without, leaveOut, standIns }: PackedAs): P
   leaveOut,
   standIns,
 });
-
-/** States in which the boxes are still as the maker may change them. */
-const unsold: readonly OrderState[] = ['asked', 'cancelled'];
-
-/** The order with the number of each of its boxes written down, where it is more than asked for. */
-export const sealOrder = <Order extends OrderDraft>(
-  order: Order,
-  boxes: ReadonlyMap<string, { readonly box: { readonly edition: number } }>,
-): Order => ({
-  ...order,
-  lines: order.lines.map((line) => ({
-    ...line,
-    edition:
-      order.state === 'asked'
-        ? null
-        : unsold.includes(order.state)
-          ? line.edition
-          : (line.edition ?? boxes.get(line.boxId)?.box.edition ?? null),
-  })),
-});
-
-/**
- * The order as it is to be stored: its boxes keep the number that they were confirmed under, and a new state goes into its history.
- * @param before the order as it was, or null for a new one
- * @param at the moment of the edit, ISO 8601
- */
-export function filedOrder(
-  order: OrderDraft,
-  before: OrderDraft | null,
-  boxes: ReadonlyMap<string, { readonly box: { readonly edition: number } }>,
-  at: string,
-): OrderDraft {
-  const history = before?.history ?? order.history;
-  const last = history.at(-1)?.state;
-  return {
-    ...sealOrder(order, boxes),
-    history: last === order.state ? history : [...history, { state: order.state, at }].slice(-200),
-  };
-}

@@ -1,9 +1,8 @@
 import type { Book } from '../box/index.js';
 import type { Finding } from '../finding/index.js';
-import { sayDay, sayMinutes, type Day } from '../quantity/index.js';
-import { benchDay } from './bench-day.js';
+import { sayDay, sayMinutes } from '../quantity/index.js';
 import type { Plan } from './shape.js';
-import { isBenchDay, makerHours } from './windows.js';
+import { isBenchDay } from './windows.js';
 
 /** Something in a plan that the season's programme forbids. */
 export interface Breach {
@@ -31,7 +30,7 @@ const byFinding = ({ code, about, message }: Finding): Breach => ({
 });
 
 /** Minutes that a day ends later without anybody noticing. */
-const NOTICED = 1;
+export const NOTICED = 1;
 
 /** Days with more work than their hours and their overtime, and work on a day that is none. */
 const hoursBroken = (plan: Plan, book: Book): Breach[] =>
@@ -83,23 +82,3 @@ export function newBreaches(before: readonly Breach[], after: readonly Breach[])
   const known = new Map(before.map(({ key, amount }) => [key, amount]));
   return after.filter(({ key, amount }) => amount > (known.get(key) ?? 0) + NOTICED || !known.has(key));
 }
-
-/** Days of a plan whose work, with its rests and the equipment that there is, ends after their hours and their overtime. */
-export const endsLate = (plan: Plan, book: Book, days: readonly Day[]): Breach[] =>
-  days.flatMap((day): Breach[] => {
-    const { kitchen } = book;
-    if (kitchen.benchWeek.length === 0) return [];
-    const most = makerHours(day, kitchen) * 60 + kitchen.overtimeMinutes;
-    const { spanMinutes, lacking } = benchDay(plan, day, book, most);
-    if (spanMinutes <= most + NOTICED && lacking.length === 0) return [];
-    return [
-      {
-        key: `end day ${day}`,
-        amount: lacking.length > 0 ? Infinity : spanMinutes - most,
-        message:
-          lacking.length > 0
-            ? `There is too little for what falls on ${sayDay(day)}: ${lacking.join(', ')}.`
-            : `The work of ${sayDay(day)}, with its rests and the equipment that there is, would end ${sayMinutes(spanMinutes - most)} too late.`,
-      },
-    ];
-  });

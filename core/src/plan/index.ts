@@ -32,3 +32,5 @@ export * from './users-first.js';
 export * from './vessels.js';
 export * from './what-if.js';
 export * from './work-days.js';
+export * from './ends-late.js';
+export * from './shopping-list.js';

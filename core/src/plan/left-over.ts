@@ -1,6 +1,8 @@
 import type { Book } from '../box/index.js';
 import type { Making } from './making.js';
-import { weights } from './season-draft.js';
+
+/** What keeps at least so many days goes back to stock. */
+export const KEEPS_AS_STOCK_DAYS = 60;
 
 /** What can become of what is left over of a making. */
 export type LeftOverUse =
@@ -24,6 +26,6 @@ export function leftOverUse(
     .filter(({ recipe }) => recipe.lines.some(({ uses }) => uses.id === recipeId))
     .map(({ recipe }) => recipe.name);
   if (users.length > 0) return { kind: 'component', keepsDays, users };
-  if (keepsDays >= weights.stockDays) return { kind: 'stock' };
+  if (keepsDays >= KEEPS_AS_STOCK_DAYS) return { kind: 'stock' };
   return leftOverPieces ? { kind: 'pieces', count: leftOverPieces } : { kind: 'lost' };
 }

@@ -6,6 +6,7 @@ import type { RecipeFacts } from '../recipe/index.js';
 import { ModelBuilder, type Term } from '../solver/index.js';
 import type { PieceDemand } from './demand.js';
 import type { Guide } from './guide.js';
+import { KEEPS_AS_STOCK_DAYS } from './left-over.js';
 import type { Settled } from './settle.js';
 import type { Packing } from './packing.js';
 import type { Plan } from './shape.js';
@@ -27,8 +28,6 @@ export const weights = {
   stabilityMinutes: 6,
   /** The part of a left-over's ingredients that is not lost: it goes back to stock, is a component of others, or neither. */
   reuse: { stock: 0.9, component: 0.6, nothing: 0.1 },
-  /** What keeps at least so many days goes back to stock. */
-  stockDays: 60,
 } as const;
 
 export interface SeasonInput {
@@ -109,7 +108,7 @@ function benchDays({ demand, settled, today, book }: SeasonInput): Day[] {
 
 /** How much of a left-over recipe's ingredients is not lost. */
 function reuseOf(id: string, facts: RecipeFacts, book: Book): number {
-  if (facts.recipe.keepsDays >= weights.stockDays) return weights.reuse.stock;
+  if (facts.recipe.keepsDays >= KEEPS_AS_STOCK_DAYS) return weights.reuse.stock;
   const isComponent = [...book.recipes.values()].some(({ recipe }) => recipe.lines.some(({ uses }) => uses.id === id));
   return isComponent ? weights.reuse.component : weights.reuse.nothing;
 }

@@ -1,4 +1,3 @@
-import Papa from 'papaparse';
 import type { Book } from '../box/index.js';
 import {
   drawFrom,
@@ -12,14 +11,10 @@ import {
 import {
   addDays,
   daysBetween,
-  minorDigits,
-  minorPerUnit,
-  sayShortDay,
   splitMinor,
   type Day,
 } from '../quantity/index.js';
-import { multipleOf } from '../recipe/index.js';
-import type { Making } from './making.js';
+import { multipleOf, type BatchCount } from '../recipe/index.js';
 import { choosePacks, type PackCount } from './packs.js';
 
 /** What is taken from the pantry on one day. */
@@ -53,8 +48,15 @@ export interface ShoppingLine {
   readonly keepsDays: number | null;
 }
 
+/** Batches of one recipe that are made on one day. */
+export interface BatchesOnDay {
+  readonly recipeId: string;
+  readonly day: Day;
+  readonly batches: readonly BatchCount[];
+}
+
 /** What all makings take from the pantry, by ingredient and day, the earliest first. */
-export function ingredientNeeds(makings: readonly Making[], book: Book): Map<string, DayNeed[]> {
+export function ingredientNeeds(makings: readonly BatchesOnDay[], book: Book): Map<string, DayNeed[]> {
   const needs = new Map<string, Map<Day, number>>();
   for (const making of makings) {
     const facts = book.recipes.get(making.recipeId);
@@ -217,7 +219,7 @@ function linesOf(ingredient: IngredientFiled, needs: readonly DayNeed[]): Shoppi
 }
 
 /** The shopping list: whole packs at least cost, net of what the pantry has that is still good on the day of use, by name. */
-export const shoppingList = (makings: readonly Making[], book: Book): ShoppingLine[] =>
+export const shoppingList = (makings: readonly BatchesOnDay[], book: Book): ShoppingLine[] =>
   [...ingredientNeeds(makings, book)]
     .flatMap(([id, needs]) => {
       const ingredient = book.ingredients.get(id);
@@ -255,38 +257,4 @@ export function afterBuying<Ingredient extends IngredientDraft>(
     onHandGrams: ingredient.onHandGrams + grams,
     lots: keepsDays === null ? ingredient.lots : [...ingredient.lots, { grams, useBy: addDays(on, keepsDays) }],
   };
-}
-
-const bought = (list: readonly ShoppingLine[]) =>
-  list.flatMap((line) =>
-    line.packs.map((pack) => ({ ...pack, ingredient: line.name, ...buyingDays(line, pack.leadDays) })),
-  );
-
-/** The shopping list as CSV that is safe in a spreadsheet, a row a kind of pack. */
-export const shoppingCsv = (list: readonly ShoppingLine[], currency: string): string =>
-  Papa.unparse(
-    bought(list).map(({ supplier, ingredient, name, count, buyBy, notBefore, costMinor }) => ({
-      shop: supplier,
-      ingredient,
-      pack: name,
-      count,
-      'not before': notBefore ?? '',
-      'buy by': buyBy,
-      cost: (costMinor / minorPerUnit(currency)).toFixed(minorDigits(currency)),
-    })),
-    { escapeFormulae: true, newline: '\r\n' },
-  );
-
-/** The shopping list as plain text, by shop. */
-export function shoppingText(list: readonly ShoppingLine[]): string {
-  const shops = new Map<string, string[]>();
-  for (const { supplier, ingredient, name, count, buyBy, notBefore } of bought(list))
-    shops.set(supplier, [
-      ...(shops.get(supplier) ?? []),
-      `[ ] ${String(count)} x ${name}, ${ingredient}, ${notBefore === null ? '' : `not before ${sayShortDay(notBefore)}, `}by ${sayShortDay(buyBy)}`,
-    ]);
-  return [...shops]
-    .sort(([a], [b]) => a.localeCompare(b))
-    .map(([shop, lines]) => [shop || 'Any shop', ...lines].join('\n'))
-    .join('\n\n');
 }

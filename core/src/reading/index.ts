@@ -11,3 +11,5 @@ export * from './steps.js';
 export * from './temperatures.js';
 export * from './times.js';
 export * from './whole.js';
+export * from './pasted-recipe.js';
+export * from './recipe-text.js';

@@ -1,54 +1,7 @@
 import { z } from 'zod';
 import { units, type UnitCode } from '../quantity/index.js';
-import {
-  lineSchema,
-  recipeDraftSchema,
-  stepSchema,
-  type RecipeDraft,
-  type RecipeFiled,
-  type RecipeStep,
-} from '../recipe/index.js';
-
-/** A step in JSON-LD: its text, the section that it stands in, and all that this program wrote of it. */
-export interface JsonStep {
-  readonly text: string;
-  readonly part: string;
-  readonly step: RecipeStep | null;
-}
-
-/** A line as this program wrote it, with the name of what it uses. */
-const ownLineSchema = lineSchema.omit({ uses: true }).extend({ name: z.string().max(200) });
-export type OwnLine = z.infer<typeof ownLineSchema>;
-
-const ownSchema = recipeDraftSchema
-  .pick({
-    yield: true,
-    batchSizes: true,
-    handsMinutes: true,
-    keepsDays: true,
-    restDays: true,
-    foaming: true,
-    grains: true,
-    hygroscopic: true,
-    alcohol: true,
-    method: true,
-  })
-  .extend({ lines: z.array(ownLineSchema).max(80) });
-
-/** What this program writes of a recipe beyond the standard. */
-export type OwnRecipe = z.infer<typeof ownSchema>;
-
-/** What a schema.org/Recipe brings. */
-export interface RecipeText {
-  readonly name: string;
-  /** How much it makes, as it is said: `40 pieces`. */
-  readonly makes: readonly string[];
-  /** Minutes of preparation; null where it does not say. */
-  readonly prepMinutes: number | null;
-  readonly ingredients: readonly string[];
-  readonly steps: readonly JsonStep[];
-  readonly own: OwnRecipe | null;
-}
+import { stepSchema, type RecipeFiled } from '../recipe/index.js';
+import { ownRecipeSchema, type OwnRecipe, type RecipeText, type TextStep } from './recipe-text.js';
 
 const isRecipe = (type: string): boolean => /^(?:(?:https?:\/\/)?schema\.org\/|schema:)?Recipe$/.test(type);
 const texts = z.union([z.string().transform((text) => [text]), z.array(z.unknown())]);
@@ -111,7 +64,7 @@ const plain = (text: string): string =>
     .trim();
 
 /** A step, a section of steps, or plain text. */
-function stepsIn(value: unknown, part: string): JsonStep[] {
+function stepsIn(value: unknown, part: string): TextStep[] {
   if (typeof value === 'string')
     return value
       .replace(/<\/(?:li|p|div)>|<br\s*\/?>/gi, '\n')
@@ -181,7 +134,7 @@ export function readRecipeJsonLd(text: string): RecipeText | { readonly problem:
   }
   const recipe = findRecipe(values);
   if (!recipe) return { problem: 'That JSON holds no recipe: nothing in it has the type "Recipe".' };
-  const own = ownSchema.safeParse(recipe.pantryRecipe);
+  const own = ownRecipeSchema.safeParse(recipe.pantryRecipe);
   const lines = (recipe.recipeIngredient ?? recipe.ingredients ?? []).filter((each) => typeof each === 'string');
   return {
     name: plain(recipe.name),
@@ -270,6 +223,3 @@ export const recipeJsonLd = (
     lines: recipe.lines.map(({ uses, ...line }) => ({ ...line, name: nameOf(uses) })),
   },
 });
-
-/** What of a recipe is not in its lines, name and steps, as it was written. */
-export const ownOf = ({ lines: _lines, ...own }: OwnRecipe): Partial<RecipeDraft> => own;

@@ -3,7 +3,7 @@ import type { MeasureHabit } from '../kitchen/index.js';
 import { sayGrams, sayMeasure, units, weigh, type Density, type UnitCode } from '../quantity/index.js';
 import { fromStart, type RecipeFiled, type RecipeLine } from '../recipe/index.js';
 import { readMeasure, type Amount, type Measure } from './measure.js';
-import type { OwnLine } from './json-ld.js';
+import type { OwnLine } from './recipe-text.js';
 import { indexNames, matchName, type NameIndex, type Usable } from './names.js';
 import { readNumber } from './number.js';
 import { readUnit } from './units.js';

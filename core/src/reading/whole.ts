@@ -3,7 +3,7 @@ import type { IngredientFiled } from '../ingredient/index.js';
 import type { MeasureHabit } from '../kitchen/index.js';
 import { sayCount, sayMinutes } from '../quantity/index.js';
 import type { RecipeDraft, RecipeStep } from '../recipe/index.js';
-import { ownOf, readRecipeJsonLd, type RecipeText } from './json-ld.js';
+import { ownOf, type RecipeText } from './recipe-text.js';
 import { MOST_LINE, readIngredientLines, readOwnLine, type PantryItem, type ReadLine } from './line.js';
 import { readMeasure } from './measure.js';
 import { nameWords } from './names.js';
@@ -271,7 +271,8 @@ function foamingOf(lines: readonly ReadLine[], ingredients: ReadonlyMap<string, 
   return used.some(({ contains }) => contains.includes('milk')) ? 'boils with dairy' : 'boils clear';
 }
 
-const unreadable = (problem: string): ReadRecipe => ({
+/** A recipe of which nothing can be read, and why. */
+export const unreadableRecipe = (problem: string): ReadRecipe => ({
   problem,
   title: '',
   parts: [{ name: '', lines: [] }],
@@ -280,9 +281,6 @@ const unreadable = (problem: string): ReadRecipe => ({
   notes: [],
   own: {},
 });
-
-/** Whether a text is meant to be JSON-LD. */
-export const looksLikeJson = (text: string): boolean => /^\s*(?:<script|[{[]\s*["{\]}])/i.test(text);
 
 const asText = ({ name, makes, ingredients, steps, own }: RecipeText): Sorted => ({
   title: name,
@@ -306,19 +304,19 @@ const asWritten = (own: RecipeStep): ReadStep => ({
 });
 
 /**
- * Reads a whole recipe as it was written: title, how much it makes, parts with their lines, the method, what keeps and rests; or a
- * recipe in JSON-LD. Every line of the text is in one of them, or in `notes`.
+ * Reads a whole recipe as it was written: title, how much it makes, parts with their lines, the method, what keeps and rests.
+ * Every line of the text is in one of them, or in `notes`.
+ * @param source the text, or a recipe whose parts are told apart already
  * @param habit what a cup and a spoon are where a line does not say
  */
-export function readRecipe(
-  text: string,
+export function readRecipeText(
+  source: string | RecipeText,
   pantry: readonly PantryItem[],
   ingredients: readonly IngredientFiled[],
   habit: MeasureHabit,
 ): ReadRecipe {
-  const json = looksLikeJson(text) ? readRecipeJsonLd(text) : null;
-  if (json && 'problem' in json) return unreadable(json.problem);
-  const sorted = json ? asText(json) : sortLines(text, habit);
+  const structured = typeof source === 'string' ? null : source;
+  const sorted = typeof source === 'string' ? sortLines(source, habit) : asText(source);
   const filled = sorted.parts.filter(({ lines }) => lines.length > 0);
   // Lines under a single heading are the recipe itself.
   const [first] = filled;
@@ -328,7 +326,7 @@ export function readRecipe(
       : first?.name === ''
         ? filled
         : [{ name: '', lines: [] }, ...filled];
-  const own = json?.own ?? null;
+  const own = structured?.own ?? null;
   const parts = own
     ? [{ name: '', lines: own.lines.map((line) => readOwnLine(line, pantry)) }]
     : kept.map(({ name, lines }) => ({
@@ -355,7 +353,7 @@ export function readRecipe(
   const boils = steps.some((step) => step.boils);
   const prep =
     sorted.times.filter((row) => /^(?:prep|active|hands)/i.test(row)).flatMap(readTimes)[0]?.minutes ??
-    json?.prepMinutes;
+    structured?.prepMinutes;
   const byIngredient = new Map(ingredients.map((each) => [each.id, each]));
   const foaming = foamingOf(lines, byIngredient);
   const readings: RecipeReading[] = [
