@@ -1,11 +1,13 @@
 import { readFileSync } from 'node:fs';
-import { allergenCells, mixingWarnings, openBook, workOutBox } from '@usual-pantry/core/box';
-import { guessMapping, planImport, readCsv, shelfOfBook } from '@usual-pantry/core/intake';
+import { allergenCells, mixingWarnings, workOutBox } from '@usual-pantry/core/box';
+import { openBook } from '@usual-pantry/core/book';
+import { guessMapping, planImport, readCsv } from '@usual-pantry/core/format';
+import { shelfOfBook } from '@usual-pantry/core/intake';
 import { costBasis, costOfBox, costOfBoxes } from '@usual-pantry/core/money';
 import { planSeason } from '@usual-pantry/core/plan';
 import { pantryItems, readIngredientLines } from '@usual-pantry/core/reading';
 import { recipeFiledSchema } from '@usual-pantry/core/recipe';
-import { seasonFileSchema } from '@usual-pantry/core/season';
+import { seasonFileSchema } from '@usual-pantry/core/season-file';
 import { Bench } from 'tinybench';
 import { madeUpSeason } from './season.js';
 

@@ -1,12 +1,11 @@
-import type { BookData, BoxFiled } from '@usual-pantry/core/box';
-import { boxFiledSchema } from '@usual-pantry/core/box';
+import type { BookData } from '@usual-pantry/core/book';
+import { type BoxFiled, boxFiledSchema } from '@usual-pantry/core/box';
 import { ingredientFiledSchema } from '@usual-pantry/core/ingredient';
 import { kitchenDraftSchema } from '@usual-pantry/core/kitchen';
 import { orderFiledSchema, type OrderFiled } from '@usual-pantry/core/order';
 import { pieceFiledSchema, type PieceFiled } from '@usual-pantry/core/piece';
 import { addDays } from '@usual-pantry/core/quantity';
 import { recipeFiledSchema, type RecipeFiled } from '@usual-pantry/core/recipe';
-
 const FIRST_DAY = '2026-11-25';
 
 /** A number generator that gives the same numbers each time (a linear congruential one, constants of Numerical Recipes). */

@@ -1,9 +1,11 @@
 import { readFileSync } from 'node:fs';
-import { openBook, type Book } from '@usual-pantry/core/box';
+import { openBook, type Book } from '@usual-pantry/core/book';
 import { composeBox } from '@usual-pantry/core/compose';
 import type { OrderFiled } from '@usual-pantry/core/order';
-import { benchDay, planSeason, solveSeason, sumOfPlan, type Plan } from '@usual-pantry/core/plan';
-import { seasonFileSchema } from '@usual-pantry/core/season';
+import { benchDay } from '@usual-pantry/core/bench-day';
+import { planSeason, type Plan } from '@usual-pantry/core/plan';
+import { solveProgramme, sumOfPlan } from '@usual-pantry/core/programme';
+import { seasonFileSchema } from '@usual-pantry/core/season-file';
 import { solveWithHighs, type HighsRuntime, type Solver, type SolverProgress } from '@usual-pantry/core/solver';
 import loadHighs from 'highs';
 import { madeUpSeason } from './season.js';
@@ -30,7 +32,7 @@ async function season(
   const onProgress = ({ seconds: at, objective }: SolverProgress) => {
     if (objective !== null && firsts.length === 0) firsts.push(at);
   };
-  const solution = await solveSeason({ book, orders, today }, solver, { gap, seconds, onProgress });
+  const solution = await solveProgramme({ book, orders, today }, solver, { gap, seconds, onProgress });
   const took = (performance.now() - since) / 1000;
   const greedy = planSeason(book, orders, today);
   if (!solution.guide) {
@@ -50,7 +52,7 @@ const demo = openBook(file);
 await season('demo season from nothing', demo, file.orders, file.writtenFor, 60, 0.01);
 {
   const since = performance.now();
-  const { gap } = await solveSeason(
+  const { gap } = await solveProgramme(
     { book: demo, orders: file.orders, today: file.writtenFor, before: file.plan },
     solver,
     {
@@ -108,7 +110,7 @@ const totals = { solved: { hours: 0, kilograms: 0 }, greedy: { hours: 0, kilogra
 for (let seed = 1; seed <= 20; seed++) {
   const made = madeUpSeason(20, 8, 2, seed);
   const book = openBook({ ...made.data, kitchen: { ...made.data.kitchen, overtimeMinutes: 240 } });
-  const { guide } = await solveSeason({ book, orders: made.orders, today: made.today }, solver, {
+  const { guide } = await solveProgramme({ book, orders: made.orders, today: made.today }, solver, {
     gap: 0.02,
     seconds: 4,
   });

@@ -1,7 +1,7 @@
-import { openBook } from '@usual-pantry/core/box';
+import { openBook } from '@usual-pantry/core/book';
 import type { KitchenDraft } from '@usual-pantry/core/kitchen';
 import type { Plan } from '@usual-pantry/core/plan';
-import type { SeasonFile } from '@usual-pantry/core/season';
+import type { SeasonFile } from '@usual-pantry/core/season-file';
 import { verifyPlan } from '../core/testing/verify-plan';
 import { ask, expect, test, TODAY } from './support/kitchen';
 
@@ -40,7 +40,7 @@ test('a day that is lost is set, and what falls on it is a decision with a way o
   const file = await ask<SeasonFile>(request, '/api/season-file');
   const plan = await planOf(request);
   expect(verifyPlan(plan, openBook(file), file.orders, TODAY)).toEqual([]);
-  expect(plan.makings.some(({ day }) => day === '2026-12-10')).toBe(false);
+  expect(plan.runs.some(({ day }) => day === '2026-12-10')).toBe(false);
 });
 
 test('a lot that must be used soon is told apart, and cannot be more than there is', async ({ page, request }) => {
@@ -79,7 +79,7 @@ test('a lot that must be used soon is told apart, and cannot be more than there 
 
 test('what weighed batches gave decides how much is made to spare', async ({ page, request }) => {
   const spareOf = async () =>
-    (await planOf(request)).makings
+    (await planOf(request)).runs
       .filter(({ recipeId }) => recipeId === 'ginger-bark')
       .reduce((sum, { sparePieces }) => sum + sparePieces, 0);
   expect(await spareOf()).toBe(0);
@@ -123,7 +123,7 @@ test('the sheet shows the next seven days, what is in use, and the work of a day
   await expect(sheet.getByText('8 qt pot', { exact: true }).first()).toBeVisible();
 
   await page.goto('/?day=2026-11-26');
-  const [first] = plan.makings.filter(({ day }) => day === '2026-11-26');
+  const [first] = plan.runs.filter(({ day }) => day === '2026-11-26');
   await expect(page.getByRole('heading', { name: 'In order' })).toBeVisible();
   await expect(page.getByText('+0:00')).toBeVisible();
   await expect(page.getByRole('link', { name: new RegExp(first?.recipeName ?? 'none') }).first()).toBeVisible();

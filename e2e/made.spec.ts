@@ -1,8 +1,8 @@
 import type { Locator, Page } from '@playwright/test';
-import { openBook } from '@usual-pantry/core/box';
+import { openBook } from '@usual-pantry/core/book';
 import type { Batch } from '@usual-pantry/core/batch';
 import type { Plan } from '@usual-pantry/core/plan';
-import type { SeasonFile } from '@usual-pantry/core/season';
+import type { SeasonFile } from '@usual-pantry/core/season-file';
 import { verifyPlan } from '../core/testing/verify-plan';
 import { ask, expect, test, TODAY } from './support/kitchen';
 
@@ -53,7 +53,7 @@ test('a batch is made before its day: it is struck off, the pantry gives for it,
 
   await page.keyboard.press('Control+z');
   await expect(page.getByText('Undone: 1 double batch of Dark coating made, Wed 25 Nov.')).toBeVisible();
-  expect((await planOf(request)).makings).toEqual(before.makings);
+  expect((await planOf(request)).runs).toEqual(before.runs);
   await page.keyboard.press('Control+Shift+z');
   await expect(page.getByText('Done again: 1 double batch of Dark coating made, Wed 25 Nov.')).toBeVisible();
 
@@ -66,7 +66,7 @@ test('a batch is made before its day: it is struck off, the pantry gives for it,
   await page.getByRole('button', { name: 'Take Dark coating of Wed 25 Nov back' }).click();
   await expect(page.getByText('Dark coating of Wed 25 Nov taken back.')).toBeVisible();
   expect(await batchesOf(request)).toEqual([]);
-  expect((await planOf(request)).makings).toEqual(before.makings);
+  expect((await planOf(request)).runs).toEqual(before.runs);
 });
 
 test('what went in and was never on hand is asked for, and what is left of an opened pack is in the pantry', async ({
@@ -108,8 +108,8 @@ test('a batch that fails is gone with its ingredients, and what it was for is ma
   await form.getByRole('button', { name: 'It failed' }).click();
   await expect(page.getByText('1 batch of Maple-pecan fudge failed, Wed 25 Nov.')).toBeVisible();
   const after = await planOf(request);
-  const fudge = ({ makings }: Plan) =>
-    makings.reduce((sum, { recipeId, batchCount }) => (recipeId === 'maple-pecan-fudge' ? sum + batchCount : sum), 0);
+  const fudge = ({ runs }: Plan) =>
+    runs.reduce((sum, { recipeId, batchCount }) => (recipeId === 'maple-pecan-fudge' ? sum + batchCount : sum), 0);
   expect(fudge(after)).toBe(fudge(before));
   expect((await batchesOf(request)).map(({ state, taken }) => [state, taken.length > 0])).toEqual([['failed', true]]);
   await page
@@ -125,7 +125,7 @@ test('what was to be made yesterday is asked for; then its pieces are finished',
   await kitchen.kill();
   await kitchen.start('2026-11-27');
   await page.goto('/plan');
-  const yesterday = before.makings.filter(({ day }) => day === '2026-11-26');
+  const yesterday = before.runs.filter(({ day }) => day === '2026-11-26');
   expect(yesterday.length).toBeGreaterThan(3);
   await page.getByRole('button', { name: /^Show all/ }).click();
   for (const { recipeName } of yesterday) {
@@ -141,8 +141,8 @@ test('what was to be made yesterday is asked for; then its pieces are finished',
   }
   const after = await planOf(request);
   expect(after.findings.map(({ code }) => code)).not.toContain('not-said');
-  const makings = ({ makings: list }: Plan) => list.map(({ recipeId, day, batches }) => ({ recipeId, day, batches }));
-  expect(makings(after)).toEqual(makings(before).filter(({ day }) => day > '2026-11-27'));
+  const runs = ({ runs: list }: Plan) => list.map(({ recipeId, day, batches }) => ({ recipeId, day, batches }));
+  expect(runs(after)).toEqual(runs(before).filter(({ day }) => day > '2026-11-27'));
 
   await page.goto('/?day=2026-11-28');
   await page.getByRole('button', { name: 'Maple-pecan fudge is finished' }).click();

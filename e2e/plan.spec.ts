@@ -1,8 +1,9 @@
 import { readFileSync } from 'node:fs';
-import { openBook } from '@usual-pantry/core/box';
-import { benchDay, tryMove, whyNotTo, type Plan } from '@usual-pantry/core/plan';
+import { openBook } from '@usual-pantry/core/book';
+import { benchDay } from '@usual-pantry/core/bench-day';
+import { tryMove, whyNotTo, type Plan } from '@usual-pantry/core/plan';
 import { sayDay } from '@usual-pantry/core/quantity';
-import type { SeasonFile } from '@usual-pantry/core/season';
+import type { SeasonFile } from '@usual-pantry/core/season-file';
 import { verifyBench } from '../core/testing/verify-bench';
 import { verifyPlan } from '../core/testing/verify-plan';
 import { ask, expect, test, TODAY } from './support/kitchen';
@@ -24,9 +25,9 @@ test('a season is planned, a batch moved and pinned, a day lost, shopping ticked
   await expect(page.getByTestId('solved')).toContainText(/Within \d+\.\d % of the best possible plan/);
   expect(await verified()).toEqual([]);
 
-  // A making is moved by its menu, where days that will not do say why
+  // A run is moved by its menu, where days that will not do say why
   const plan = await ask<Plan>(request, '/api/plan');
-  const toffee = plan.makings.find(({ recipeId }) => recipeId === 'pumpkin-toffee');
+  const toffee = plan.runs.find(({ recipeId }) => recipeId === 'pumpkin-toffee');
   if (!toffee) throw new Error('no toffee is made');
   const sheet = page.getByRole('region', { name: 'Bench sheet' });
   await sheet
@@ -40,9 +41,7 @@ test('a season is planned, a batch moved and pinned, a day lost, shopping ticked
   // The first move that breaks no rule; others are refused with theirs
   const file = await ask<SeasonFile>(request, '/api/season-file');
   const book = openBook(file);
-  const firsts = plan.makings.filter(
-    (making, at) => plan.makings.findIndex(({ recipeId }) => recipeId === making.recipeId) === at,
-  );
+  const firsts = plan.runs.filter((run, at) => plan.runs.findIndex(({ recipeId }) => recipeId === run.recipeId) === at);
   const move = firsts
     .flatMap(({ recipeId, recipeName, day: from }) =>
       plan.days.map(({ day: to, benchMinutes }) => ({ recipeId, recipeName, from, to, benchMinutes })),
@@ -51,7 +50,7 @@ test('a season is planned, a batch moved and pinned, a day lost, shopping ticked
       ({ recipeId, from, to, benchMinutes }) =>
         from !== to &&
         benchMinutes > 0 &&
-        !plan.makings.some((each) => each.recipeId === recipeId && each.day === to) &&
+        !plan.runs.some((each) => each.recipeId === recipeId && each.day === to) &&
         tryMove({ plan, recipeId, from, to, pins: [] }, file.orders, book, TODAY).guide !== null,
     );
   if (!move) throw new Error('nothing can be moved');
@@ -127,13 +126,13 @@ test('a season is planned, a batch moved and pinned, a day lost, shopping ticked
   expect(text).toContain('UID:bench-2026-12-12@usual-pantry');
 });
 
-test('a making is dragged to another day, and stays where it is when it cannot be there', async ({ page, request }) => {
+test('a run is dragged to another day, and stays where it is when it cannot be there', async ({ page, request }) => {
   const [plan, file] = [await ask<Plan>(request, '/api/plan'), await ask<SeasonFile>(request, '/api/season-file')];
   const book = openBook(file);
   const benchDays = plan.days.filter(({ bookedMinutes }) => bookedMinutes > 0).map(({ day }) => day);
   /** The first making that can, or cannot, be on the bench day before its own. */
-  const making = (can: boolean) => {
-    const found = plan.makings.find(({ recipeId, day }) => {
+  const run = (can: boolean) => {
+    const found = plan.runs.find(({ recipeId, day }) => {
       const before = benchDays[benchDays.indexOf(day) - 1];
       return before !== undefined && (whyNotTo(plan, recipeId, day, before, book, TODAY).length === 0) === can;
     });
@@ -147,7 +146,7 @@ test('a making is dragged to another day, and stays where it is when it cannot b
     row(day)
       .getByRole('button', { name: new RegExp(`^${name}`) })
       .first();
-  const drag = async ({ recipeName, day, before }: ReturnType<typeof making>) => {
+  const drag = async ({ recipeName, day, before }: ReturnType<typeof run>) => {
     await row(day).scrollIntoViewIfNeeded();
     const [from, to] = [await strip(recipeName, day).boundingBox(), await row(before).boundingBox()];
     if (!from || !to) throw new Error('not to be seen');
@@ -157,11 +156,11 @@ test('a making is dragged to another day, and stays where it is when it cannot b
     await page.mouse.move(to.x + 300, to.y + 30, { steps: 12 });
     await page.mouse.up();
   };
-  const bound = making(false);
+  const bound = run(false);
   await drag(bound);
   await expect(page.getByText(/^It cannot be moved there\./)).toBeVisible();
   await expect(strip(bound.recipeName, bound.day)).toBeVisible();
-  const free = making(true);
+  const free = run(true);
   await drag(free);
   await expect(page.getByText(`${free.recipeName} moved to ${sayDay(free.before)} and pinned there.`)).toBeVisible();
   await expect(strip(free.recipeName, free.before)).toBeVisible();
@@ -169,7 +168,7 @@ test('a making is dragged to another day, and stays where it is when it cannot b
 
 test('a plan that is being worked out can be stopped, and the last one stays', async ({ page, request }) => {
   await page.goto('/plan');
-  const before = (await ask<Plan>(request, '/api/plan')).makings.length;
+  const before = (await ask<Plan>(request, '/api/plan')).runs.length;
   await page.goto('/settings');
   await page.getByLabel('Made before hand-over').fill('2');
   await page.getByRole('button', { name: 'Save settings' }).click();

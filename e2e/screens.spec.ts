@@ -1,4 +1,4 @@
-import type { SeasonFile } from '@usual-pantry/core/season';
+import type { SeasonFile } from '@usual-pantry/core/season-file';
 import { ask, expect, test } from './support/kitchen';
 
 interface Plan {
@@ -6,7 +6,7 @@ interface Plan {
   readonly boxes: number;
   readonly pieces: number;
   readonly batches: number;
-  readonly makings: readonly { readonly recipeName: string; readonly day: string }[];
+  readonly runs: readonly { readonly recipeName: string; readonly day: string }[];
   readonly shopping: readonly { readonly name: string; readonly packs: readonly object[] }[];
   readonly labels: readonly { readonly count: number }[];
 }
@@ -56,9 +56,9 @@ test('the plan shows every making and every purchase that the API names', async 
   const plan = await ask<Plan>(request, '/api/plan');
   await page.goto('/plan');
   const batches = page.getByRole('region', { name: 'Batches' }).getByRole('row');
-  await expect(batches).toHaveCount(new Set(plan.makings.map(({ recipeName }) => recipeName)).size + 1);
+  await expect(batches).toHaveCount(new Set(plan.runs.map(({ recipeName }) => recipeName)).size + 1);
   await page.getByRole('button', { name: 'By day' }).click();
-  await expect(batches).toHaveCount(plan.makings.length + 1);
+  await expect(batches).toHaveCount(plan.runs.length + 1);
   await page.getByRole('tab', { name: 'Shopping' }).click();
   const shopping = page.getByRole('region', { name: 'Shopping' });
   const groups = shopping.getByRole('rowheader');
@@ -67,7 +67,7 @@ test('the plan shows every making and every purchase that the API names', async 
   await page.getByRole('button', { name: 'By name' }).click();
   await expect(groups).toHaveText(['To buy', 'Enough on hand']);
   await page.getByRole('tab', { name: 'Bench days' }).click();
-  for (const { recipeName } of plan.makings)
+  for (const { recipeName } of plan.runs)
     await expect(page.getByRole('button', { name: `${recipeName}, ` }).first()).toBeVisible();
   await page.goto('/plan');
   await page

@@ -2,9 +2,8 @@
 import { describe, expect, it } from '@jest/globals';
 import { readdirSync, readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
+import { readCsv } from '../src/format/index.js';
 import { dirname, join } from 'node:path';
-import { readCsv } from '../src/intake/index.js';
-
 const folder = dirname(createRequire(join(process.cwd(), 'core/package.json')).resolve('csv-spectrum'));
 const names = readdirSync(join(folder, 'csvs')).map((file) => file.replace('.csv', ''));
 

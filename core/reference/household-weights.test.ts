@@ -1,9 +1,8 @@
 // Source: USDA FoodData Central, SR Legacy, household measures (grams of one US cup; restated in the design, from memory).
 import { describe, expect, it } from '@jest/globals';
-import { readFileSync } from 'node:fs';
 import { weigh } from '../src/quantity/index.js';
-import type { SeasonFile } from '../src/season/index.js';
-
+import type { SeasonFile } from '../src/season-file/index.js';
+import { readFileSync } from 'node:fs';
 const { ingredients } = JSON.parse(readFileSync('demo/season.json', 'utf8')) as SeasonFile;
 
 describe('a cup from the pantry weighs what the household tables say', () => {

@@ -1,10 +1,9 @@
 // JSON-LD 1.1 (W3C Recommendation, 2020) by its reference implementation, and the vocabulary of schema.org by its published types.
 import { describe, expect, it } from '@jest/globals';
 import jsonld from 'jsonld';
-import type { Recipe, WithContext } from 'schema-dts';
-import { recipeJsonLd } from '../src/reading/index.js';
+import { recipeJsonLd } from '../src/format/index.js';
 import { recipeDraftSchema } from '../src/recipe/index.js';
-
+import type { Recipe, WithContext } from 'schema-dts';
 const toffee = recipeDraftSchema.parse({
   name: 'Honey toffee',
   lines: [{ uses: { kind: 'ingredient', id: 'honey' }, amount: 1.5, unit: 'cup' }],

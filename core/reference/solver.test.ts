@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import loadGlpk, { type GLPK, type LP } from 'glpk.js/node';
-import { buildSeason, seasonInput } from '../src/plan/index.js';
+import { buildProgramme, programmeInput } from '../src/programme/index.js';
 import type { LinearModel } from '../src/solver/index.js';
 import { bookOf, TODAY } from '../testing/kitchen.js';
 import { solver } from '../testing/solver.js';
@@ -55,7 +55,7 @@ describe('the season’s model beside GLPK', () => {
     const glpk = await loadGlpk();
     await fc.assert(
       fc.asyncProperty(anyTruffleOrders(3), async (orders) => {
-        const { model } = buildSeason({ ...seasonInput({ book, orders, today: TODAY }), before: null });
+        const { model } = buildProgramme({ ...programmeInput({ book, orders, today: TODAY }), before: null });
         const found = await solver(model, { gap: 0.02, seconds: 20 });
         const { result } = glpk.solve(glpkOf(glpk, model), { msglev: glpk.GLP_MSG_OFF, tmlim: 20, presol: true });
         if (found.status === 'impossible') {

@@ -1,14 +1,12 @@
 import { batchFiledSchema, type BatchFiled } from '../src/batch/index.js';
-import type { BookData, BoxFiled } from '../src/box/index.js';
-import { openBook, type Book } from '../src/box/index.js';
+import { type BookData, openBook, type Book } from '../src/book/index.js';
+import { type BoxFiled, boxFiledSchema } from '../src/box/index.js';
 import { ingredientFiledSchema, type IngredientFiled } from '../src/ingredient/index.js';
 import { kitchenDraftSchema, type KitchenDraft } from '../src/kitchen/index.js';
 import { orderFiledSchema, type OrderFiled } from '../src/order/index.js';
 import { pieceFiledSchema, type PieceFiled } from '../src/piece/index.js';
 import { recipeFiledSchema, type RecipeFiled } from '../src/recipe/index.js';
 import type { z } from 'zod';
-import { boxFiledSchema } from '../src/box/index.js';
-
 /** The day on which the tests' clock stands. */
 export const TODAY = '2026-11-25';
 

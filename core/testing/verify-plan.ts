@@ -1,8 +1,7 @@
-import type { Book } from '@usual-pantry/core/box';
+import type { Book } from '@usual-pantry/core/book';
 import { boxFor, isOpen, type OrderFiled } from '@usual-pantry/core/order';
 import type { Plan } from '@usual-pantry/core/plan';
 import { bodyForm, piecesPerBatch } from '@usual-pantry/core/piece';
-
 const DAY = 86_400_000;
 const at = (day: string): number => Date.parse(day) / DAY;
 const weekdayOf = (day: string): number => new Date(`${day}T00:00:00Z`).getUTCDay();
@@ -44,7 +43,7 @@ export function verifyPlan(plan: Plan, book: Book, orders: readonly OrderFiled[]
     // What was finished already is no work any more, but it is there.
     const there = plan.made
       .filter(({ finishedOn }) => finishedOn !== null)
-      .flatMap(({ uses }) => uses)
+      .flatMap(({ pegs }) => pegs)
       .filter((use) => use.role === 'body' && use.id === pieceId && use.handOver === handOver)
       .reduce((sum, { pieces }) => sum + pieces, 0);
     const made = done.reduce((sum, each) => sum + each.count, there);
@@ -110,7 +109,7 @@ export function verifyPlan(plan: Plan, book: Book, orders: readonly OrderFiled[]
     const there = same.reduce((sum, { count }) => sum + count, 0);
     for (const { day } of plan.days) {
       let full = 0;
-      for (const { recipeId, day: made, batches } of plan.makings) {
+      for (const { recipeId, day: made, batches } of plan.runs) {
         const rest = book.recipes.get(recipeId)?.recipe.restDays ?? 0;
         const form = [...book.pieces.values()]
           .map(({ piece }) => bodyForm(piece.form))
@@ -125,38 +124,38 @@ export function verifyPlan(plan: Plan, book: Book, orders: readonly OrderFiled[]
   }
 
   // Whole batches of allowed sizes, mass in and mass out, components rested and fresh.
-  for (const making of plan.makings) {
-    const facts = book.recipes.get(making.recipeId);
+  for (const run of plan.runs) {
+    const facts = book.recipes.get(run.recipeId);
     if (!facts) continue;
-    const name = `${making.recipeName} on ${making.day}`;
-    for (const { size, count } of making.batches) {
+    const name = `${run.recipeName} on ${run.day}`;
+    for (const { size, count } of run.batches) {
       if (!facts.recipe.batchSizes.includes(size)) wrong.push(`${name}: ${String(size)} is no allowed size`);
       if (!Number.isInteger(count) || count < 1) wrong.push(`${name}: ${String(count)} is no number of batches`);
     }
-    const yieldGrams = making.batches.reduce((sum, { size, count }) => sum + size * count * facts.yieldGrams, 0);
-    const pieces = new Set(making.uses.filter(({ role }) => role === 'body').map(({ id }) => id));
-    const served = making.uses.reduce((sum, use) => sum + (use.role === 'body' ? use.pieces : 0), 0);
+    const yieldGrams = run.batches.reduce((sum, { size, count }) => sum + size * count * facts.yieldGrams, 0);
+    const pieces = new Set(run.pegs.filter(({ role }) => role === 'body').map(({ id }) => id));
+    const served = run.pegs.reduce((sum, use) => sum + (use.role === 'body' ? use.pieces : 0), 0);
     const [only] = pieces;
     const form = book.pieces.get(only ?? '')?.piece.form;
-    if (pieces.size === 1 && served === making.uses.reduce((sum, use) => sum + use.pieces, 0) && form) {
-      const given = making.batches.reduce(
+    if (pieces.size === 1 && served === run.pegs.reduce((sum, use) => sum + use.pieces, 0) && form) {
+      const given = run.batches.reduce(
         (sum, { size, count }) => sum + count * piecesPerBatch(bodyForm(form), size, facts.yieldGrams),
         0,
       );
-      if (making.uses.every(({ role }) => role === 'body') && given < served + making.sparePieces)
-        wrong.push(`${name}: ${String(given)} pieces for ${String(served)} and ${String(making.sparePieces)} to spare`);
+      if (run.pegs.every(({ role }) => role === 'body') && given < served + run.sparePieces)
+        wrong.push(`${name}: ${String(given)} pieces for ${String(served)} and ${String(run.sparePieces)} to spare`);
     }
-    if (Math.abs(yieldGrams - making.usedGrams - making.leftOverGrams) > 1e-6)
+    if (Math.abs(yieldGrams - run.usedGrams - run.leftOverGrams) > 1e-6)
       wrong.push(
-        `${name}: ${String(yieldGrams)} g come out, ${String(making.usedGrams + making.leftOverGrams)} g are accounted for`,
+        `${name}: ${String(yieldGrams)} g come out, ${String(run.usedGrams + run.leftOverGrams)} g are accounted for`,
       );
-    for (const use of making.uses) {
+    for (const use of run.pegs) {
       if (use.role === 'body') continue;
-      const age = at(use.on) - at(making.day);
+      const age = at(use.on) - at(run.day);
       if (age < facts.recipe.restDays) wrong.push(`${name}: used on ${use.on} before it has rested`);
       if (age > facts.recipe.keepsDays) wrong.push(`${name}: too old on ${use.on}`);
     }
-    if (facts.recipe.hygroscopic && kitchen.dayChanges.some((each) => each.day === making.day && each.humid))
+    if (facts.recipe.hygroscopic && kitchen.dayChanges.some((each) => each.day === run.day && each.humid))
       wrong.push(`${name}: draws damp on a humid day`);
   }
   // What is made already gives no more than came out of it, in pieces and in mass, rested and fresh.
@@ -170,7 +169,7 @@ export function verifyPlan(plan: Plan, book: Book, orders: readonly OrderFiled[]
       .reduce((sum, { grams, size }) => sum + (grams ?? size * facts.yieldGrams), 0);
     if (Math.abs(came - made.yieldGrams) > 1e-6) wrong.push(`${name}: ${String(made.yieldGrams)} of ${String(came)} g`);
     if (made.usedGrams > came + 1e-6) wrong.push(`${name}: ${String(made.usedGrams)} g are taken of ${String(came)} g`);
-    for (const use of made.uses) {
+    for (const use of made.pegs) {
       const age = at(use.on) - at(made.day);
       if (age < facts.recipe.restDays) wrong.push(`${name}: used on ${use.on} before it has rested`);
       const keeps =
@@ -192,7 +191,7 @@ export function verifyPlan(plan: Plan, book: Book, orders: readonly OrderFiled[]
       });
     const pieces = plan.made
       .filter(({ finishedOn }) => finishedOn === day)
-      .flatMap(({ uses }) => uses)
+      .flatMap(({ pegs }) => pegs)
       .flatMap((use) =>
         (book.pieces.get(use.id)?.parts ?? []).map((part) =>
           use.role === 'body' && part.role !== 'body' && part.recipeId === id ? part.drawnGrams * use.pieces : 0,
@@ -205,7 +204,7 @@ export function verifyPlan(plan: Plan, book: Book, orders: readonly OrderFiled[]
   for (const [id, facts] of book.recipes) {
     const taken = new Map<string, number>();
     const take = (day: string, grams: number) => taken.set(day, (taken.get(day) ?? 0) + grams);
-    for (const user of plan.makings)
+    for (const user of plan.runs)
       book.recipes.get(user.recipeId)?.recipe.lines.forEach(({ uses }, index) => {
         const grams = book.recipes.get(user.recipeId)?.lineGrams[index] ?? 0;
         const multiple = user.batches.reduce((sum, { size, count }) => sum + size * count, 0);
@@ -215,9 +214,9 @@ export function verifyPlan(plan: Plan, book: Book, orders: readonly OrderFiled[]
       for (const part of book.pieces.get(pieceId)?.parts ?? [])
         if (part.role !== 'body' && part.recipeId === id) take(day, part.drawnGrams * count);
     for (const [day, grams] of taken) {
-      const given = [...plan.made, ...plan.makings]
+      const given = [...plan.made, ...plan.runs]
         .filter(({ recipeId }) => recipeId === id)
-        .flatMap(({ uses }) => uses)
+        .flatMap(({ pegs }) => pegs)
         .filter(({ on, role }) => on === day && role !== 'body')
         .reduce((sum, use) => sum + use.grams, 0);
       const slack = 1e-4 * Math.max(1, grams);
@@ -267,9 +266,9 @@ export function verifyPlan(plan: Plan, book: Book, orders: readonly OrderFiled[]
         };
       }),
     ].sort((a, b) => a.until - b.until);
-    for (const making of [...plan.makings].sort((a, b) => at(a.day) - at(b.day))) {
-      const facts = book.recipes.get(making.recipeId);
-      const multiple = making.batches.reduce((sum, { size, count }) => sum + size * count, 0);
+    for (const run of [...plan.runs].sort((a, b) => at(a.day) - at(b.day))) {
+      const facts = book.recipes.get(run.recipeId);
+      const multiple = run.batches.reduce((sum, { size, count }) => sum + size * count, 0);
       let wanted =
         multiple *
         (facts?.recipe.lines ?? []).reduce(
@@ -277,12 +276,12 @@ export function verifyPlan(plan: Plan, book: Book, orders: readonly OrderFiled[]
           0,
         );
       for (const lot of stock) {
-        if (lot.until < at(making.day) || lot.from > at(making.day)) continue;
+        if (lot.until < at(run.day) || lot.from > at(run.day)) continue;
         const taken = Math.min(wanted, lot.grams);
         lot.grams -= taken;
         wanted -= taken;
       }
-      if (wanted > 1e-4) wrong.push(`${ingredient.name}: ${String(wanted)} g are missing on ${making.day}`);
+      if (wanted > 1e-4) wrong.push(`${ingredient.name}: ${String(wanted)} g are missing on ${run.day}`);
     }
   }
   return wrong;

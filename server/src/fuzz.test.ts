@@ -2,7 +2,7 @@ import { Agent, request } from 'node:http';
 import { monitorEventLoopDelay } from 'node:perf_hooks';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import type { SeasonFile } from '@usual-pantry/core/season';
+import type { SeasonFile } from '@usual-pantry/core/season-file';
 import { bodyOf, type Schema } from './testing/from-schema.js';
 import { openServer, type TestServer } from './testing/server.js';
 

@@ -1,2 +1,9 @@
-export * from './batch.js';
-export * from './schema.js';
+export { gramsOf, sharesOfWeight, takenFor, withYieldsOf, wrongInBatch, wrongInBatchEdit } from './batch.js';
+export {
+  type Batch,
+  type BatchDraft,
+  batchDraftSchema,
+  type BatchFiled,
+  batchFiledSchema,
+  batchSchema,
+} from './schema.js';

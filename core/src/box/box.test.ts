@@ -1,6 +1,9 @@
 import { describe, expect, it } from '@jest/globals';
 import { bookOf, box, ingredient, line, piece, recipe } from '../../testing/kitchen.js';
-import { boxDraftSchema, countPieces, openBook, wrongInBox } from './index.js';
+import { boxDraftSchema } from './schema.js';
+import { countPieces } from './facts.js';
+import { openBook } from '../book/index.js';
+import { wrongInBox } from './check.js';
 import { kitchen } from '../../testing/kitchen.js';
 
 const pantry = {

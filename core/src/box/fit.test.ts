@@ -2,8 +2,10 @@ import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { bookOf, box, ingredient, line, piece, recipe } from '../../testing/kitchen.js';
 import { saySize, sizeOfPiece } from '../piece/index.js';
-import { boxDraftSchema, goesInto, misfits, mostIn, resolveBox, whyNotInto, wrongInBoxEdit } from './index.js';
-
+import { boxDraftSchema } from './schema.js';
+import { goesInto, misfits, mostIn, whyNotInto } from './fit.js';
+import { resolveBox } from './stand-ins.js';
+import { wrongInBoxEdit } from './check.js';
 const cut = {
   kind: 'cut' as const,
   recipeId: 'slab',

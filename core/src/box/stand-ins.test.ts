@@ -4,8 +4,7 @@ import { bookOf, box, firstLine, ingredient, line, order, piece, recipe, TODAY }
 import { allergenCodes, brokenBy, exclusionCodes } from '../ingredient/index.js';
 import { boxFor, findingsOfOrder } from '../order/index.js';
 import { planSeason } from '../plan/index.js';
-import { resolveBox } from './index.js';
-
+import { resolveBox } from './stand-ins.js';
 const rolled = (recipeId: string) => ({ kind: 'rolled' as const, recipeId, centreGrams: 10 });
 const cell = (pieceId: string, ...standIns: string[]) => ({ pieceId, count: 2, standIns });
 const book = bookOf({
@@ -74,7 +73,7 @@ describe('an order with an exclusion', () => {
     const [ada12, bo12] = plan.days.find(({ day }) => day === '2026-12-12')?.handOvers ?? [];
     expect(ada12).toMatchObject({ contents: [{ boxName: 'mixed', count: 3, without: ['nuts'] }], dueMinor: 6000 });
     expect(bo12?.contents[0]?.without).toEqual([]);
-    const seeds = plan.makings.find(({ recipeId }) => recipeId === 'seed');
+    const seeds = plan.runs.find(({ recipeId }) => recipeId === 'seed');
     expect(seeds?.usedGrams).toBeCloseTo(3 * 4 * 10, 6);
   });
 

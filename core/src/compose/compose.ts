@@ -1,18 +1,10 @@
-import {
-  cellSize,
-  nearness,
-  whyNotInto,
-  workOutBox,
-  type Book,
-  type BoxContent,
-  type PieceCount,
-} from '../box/index.js';
+import { cellSize, nearness, whyNotInto, workOutBox, type BoxContent, type PieceCount } from '../box/index.js';
+import type { Book } from '../book/index.js';
 import { exclusionName, isClear, substances } from '../ingredient/index.js';
 import { costBasis, costOfBox, workOfPiece, type CostBasis } from '../money/index.js';
 import type { PieceFacts } from '../piece/index.js';
 import { sayCount, sayList, sayMinutes, sayMoney } from '../quantity/index.js';
 import { ModelBuilder, smallestClash, type LinearModel, type Solver, type Term } from '../solver/index.js';
-
 /** What a composed box is to be. */
 export interface ComposeWish {
   /** Size, packaging, packing time and price; what lies in its cells now is not looked at. */

@@ -1,1 +1,1 @@
-export * from './compose.js';
+export { type Aim, composeBox, type ComposeWish, type Composition } from './compose.js';

@@ -1,25 +1,13 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { addParts, noParts, scaleParts, type Parts } from '../ingredient/index.js';
-import {
-  abvOf,
-  boilingPointAt,
-  elevationOf,
-  foamings,
-  ganacheBalance,
-  keptAfterHeat,
-  potCheck,
-  readingHere,
-  stageAt,
-  sugarPercentAt,
-  targetHere,
-  temperingCurves,
-  waterActivity,
-  waterLeft,
-  type EstimatedWaterActivity,
-  type GanachePart,
-} from './index.js';
-
+import { abvOf, keptAfterHeat } from './alcohol.js';
+import { boilingPointAt, readingHere, targetHere } from './boiling.js';
+import { elevationOf, stageAt, sugarPercentAt, waterLeft } from './syrup.js';
+import { foamings, potCheck } from './pot.js';
+import { ganacheBalance, type GanachePart } from './balance.js';
+import { temperingCurves } from './tempering.js';
+import { waterActivity, type EstimatedWaterActivity } from './water-activity.js';
 const parts = (some: Partial<Parts>): Parts => ({ ...noParts, ...some });
 const anyParts = fc
   .record({

@@ -45,7 +45,7 @@ export type WayOutAction =
   | { readonly kind: 'move-order'; readonly orderId: string; readonly to: string }
   /** Has the whole season worked out anew. */
   | { readonly kind: 'plan-again' }
-  | { readonly kind: 'move-making'; readonly recipeId: string; readonly from: string; readonly to: string }
+  | { readonly kind: 'move-run'; readonly recipeId: string; readonly from: string; readonly to: string }
   /** Lets days run over by so many minutes at most, and has the season worked out anew. */
   | { readonly kind: 'overtime'; readonly minutes: number }
   | {

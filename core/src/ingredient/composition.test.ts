@@ -1,20 +1,10 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import {
-  addParts,
-  energyOf,
-  ingredientDraftSchema,
-  massOf,
-  noParts,
-  partsOf,
-  scaleParts,
-  sugarsOf,
-  sweetnessOf,
-  withPriceHistory,
-  wrongInIngredient,
-  type Parts,
-} from './index.js';
-
+import { addParts, energyOf, massOf, noParts, scaleParts, sugarsOf, sweetnessOf, type Parts } from './parts.js';
+import { ingredientDraftSchema } from './schema.js';
+import { partsOf } from './composition.js';
+import { withPriceHistory } from './prices.js';
+import { wrongInIngredient } from './check.js';
 const parts = (some: Partial<Parts>): Parts => ({ ...noParts, ...some });
 const composition = (some: Partial<Parts>) => ({ ...noParts, cocoaButter: 0, milkFat: 0, source: '', ...some });
 const draft = (more: object) =>

@@ -1,12 +1,61 @@
-export * from './allergen.js';
-export * from './declaration.js';
-export * from './declared.js';
-export * from './exclusion.js';
-export * from './check.js';
-export * from './composition.js';
-export * from './pack.js';
-export * from './parts.js';
-export * from './prices.js';
-export * from './schema.js';
-export * from './stock.js';
-export * from './substances.js';
+export {
+  type Allergen,
+  allergenCodes,
+  allergens,
+  beyondUsMajors,
+  inLabelOrder,
+  isUsMajor,
+  ofFamily,
+  usContains,
+} from './allergen.js';
+export { nameTaken, wrongInIngredient } from './check.js';
+export { partsOf } from './composition.js';
+export { declarationFindings } from './declaration.js';
+export { callsItChocolate, isCompound } from './declared.js';
+export {
+  brokenBy,
+  type Contents,
+  exclusionCodes,
+  exclusionGroup,
+  exclusionMeans,
+  exclusionName,
+  exclusionOptions,
+  isClear,
+  isExclusion,
+  namedExclusion,
+  type NamedThings,
+  ruledOut,
+  substances,
+} from './exclusion.js';
+export { cheapestPack, isTapWater, type WeighedPack, weighedPacks } from './pack.js';
+export {
+  addParts,
+  dissolvedOf,
+  energyOf,
+  massOf,
+  noParts,
+  type PartName,
+  partNames,
+  type Parts,
+  scaleParts,
+  sugarsOf,
+  sweetnessOf,
+} from './parts.js';
+export { withPriceHistory } from './prices.js';
+export {
+  type ChocolateKind,
+  chocolateKinds,
+  type Composition,
+  distinct,
+  type Ingredient,
+  type IngredientDraft,
+  ingredientDraftSchema,
+  type IngredientFiled,
+  ingredientFiledSchema,
+  ingredientSchema,
+  type IngredientTrait,
+  ingredientTraits,
+  type Pack,
+} from './schema.js';
+export { drawFrom, partsOfStock, type StockPart, withoutTaken, withPutBack } from './stock.js';
+export { containedIn } from './substances.js';

@@ -5,22 +5,15 @@ import {
   allergenCodes,
   allergens,
   beyondUsMajors,
-  brokenBy,
-  cheapestPack,
-  containedIn,
-  coveredBy,
-  exclusionMeans,
-  exclusionName,
-  ingredientDraftSchema,
-  isExclusion,
   isUsMajor,
   kindIsMissing,
-  substances,
   usContains,
-  weighedPacks,
   type Allergen,
-} from './index.js';
-
+} from './allergen.js';
+import { brokenBy, coveredBy, exclusionMeans, exclusionName, isExclusion, substances } from './exclusion.js';
+import { cheapestPack, weighedPacks } from './pack.js';
+import { containedIn } from './substances.js';
+import { ingredientDraftSchema } from './schema.js';
 describe('allergens', () => {
   it('names tree nuts by kind, once, where the first of them stands', () => {
     expect(usContains(['sesame', 'pecan', 'milk', 'almond', 'milk'])).toBe('Milk, Tree Nuts (Almonds, Pecans), Sesame');

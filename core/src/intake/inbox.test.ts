@@ -1,8 +1,8 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { order, TODAY } from '../../testing/kitchen.js';
-import { planMessage, shopMessageSchema, shelfOf, shopOrderId, type KnownOrder, type ShopMessage } from './index.js';
-
+import { planMessage, shopMessageSchema, shopOrderId, type KnownOrder, type ShopMessage } from './inbox.js';
+import { shelfOf } from './shelf.js';
 const shelf = shelfOf([
   { id: 'table', name: 'Table box' },
   { id: 'night', name: 'Longest Night box' },

@@ -1,9 +1,17 @@
-export { readCsv, type CsvTable } from './csv-table.js';
-export * from './csv.js';
-export { readDay, type DayOrder, type ReadDay } from './day.js';
-export * from './inbox.js';
-export * from './quick.js';
-export { shelfOf, shelfOfBook, type Named, type Shelf } from './shelf.js';
+export { type DayOrder, readDay } from './day.js';
+export {
+  type KnownOrder,
+  type MessageFate,
+  messageFates,
+  planMessage,
+  type Receipt,
+  type ShopMessage,
+  shopMessageSchema,
+  shopOrderId,
+} from './inbox.js';
+export { idOfKey } from './key.js';
+export { type QuickOrder, type QuickQuestion, readQuickOrder } from './quick.js';
+export { type Shelf, shelfOf, shelfOfBook } from './shelf.js';
 export type { Reading } from './tokens.js';
-export { readWay, type Way } from './ways.js';
-export { wishesIn, wishList, type Wishes } from './wishes.js';
+export { readWay } from './ways.js';
+export { wishesIn, wishList } from './wishes.js';

@@ -1,21 +1,12 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { order, TODAY } from '../../testing/kitchen.js';
-import {
-  guessMapping,
-  ordersCsv,
-  planImport,
-  readCsv,
-  readDay,
-  readQuickOrder,
-  readWay,
-  refusedCsv,
-  shelfOf,
-  wishesIn,
-  wishList,
-  type ImportSettings,
-} from './index.js';
-
+import { guessMapping, ordersCsv, planImport, readCsv, refusedCsv, type ImportSettings } from '../format/index.js';
+import { readDay } from './day.js';
+import { readQuickOrder } from './quick.js';
+import { readWay } from './ways.js';
+import { shelfOf } from './shelf.js';
+import { wishesIn, wishList } from './wishes.js';
 const shelf = shelfOf(
   [
     { id: 'sampler', name: 'Pinwheel sampler' },

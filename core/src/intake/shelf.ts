@@ -1,7 +1,6 @@
-import type { Book } from '../box/index.js';
+import type { Book } from '../book/index.js';
 import type { IngredientFiled } from '../ingredient/index.js';
 import { nameWords, singular, synonymWords } from '../reading/index.js';
-
 /** Something by its name. */
 export interface Named {
   readonly id: string;

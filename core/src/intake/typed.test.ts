@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { TODAY } from '../../testing/kitchen.js';
 import { typedOrders, typedShelf } from '../../testing/typed-orders.js';
-import { readQuickOrder, type QuickOrder } from './index.js';
+import { readQuickOrder, type QuickOrder } from './quick.js';
 
 /** Answers questions until none is left, each by the choice that a number picks; what has no choices stays open. */
 function answered(text: string, picks: readonly number[]): QuickOrder {

@@ -1,1 +1,9 @@
-export * from './schema.js';
+export {
+  emptyKitchen,
+  type Kitchen,
+  type KitchenDraft,
+  kitchenDraftSchema,
+  type MeasureHabit,
+  measureHabits,
+  type Pan,
+} from './schema.js';

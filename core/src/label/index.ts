@@ -1,4 +1,4 @@
-export * from './ingredients.js';
-export * from './label.js';
-export * from './layout.js';
-export * from './net.js';
+export { ingredientList, ingredientStatement } from './ingredients.js';
+export { type Label, usLabel } from './label.js';
+export { type LabelFace, type LabelLayout, layOutLabel, leastLabelHeight, type Measure, TEXT_FACE } from './layout.js';
+export { netLetterHeightMm, netQuantity, TEXT_LETTER_HEIGHT_MM } from './net.js';

@@ -1,18 +1,12 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { bookOf, box, ingredient, kitchen, line, piece, recipe } from '../../testing/kitchen.js';
-import type { Book, BoxFacts } from '../box/index.js';
-import {
-  ingredientGrams,
-  ingredientList,
-  ingredientStatement,
-  layOutLabel,
-  leastLabelHeight,
-  netQuantity,
-  usLabel,
-  type Measure,
-} from './index.js';
-
+import type { Book } from '../book/index.js';
+import type { BoxFacts } from '../box/index.js';
+import { ingredientGrams, ingredientList, ingredientStatement } from './ingredients.js';
+import { layOutLabel, leastLabelHeight, type Measure } from './layout.js';
+import { netQuantity } from './net.js';
+import { usLabel } from './label.js';
 const chocolate = ingredient('chocolate', {
   declaration: {
     labelName: 'semisweet chocolate',

@@ -1,4 +1,5 @@
-import type { Book, BoxFacts } from '../box/index.js';
+import type { Book } from '../book/index.js';
+import type { BoxFacts } from '../box/index.js';
 import { finding, openWayOut, type Finding, type Subject } from '../finding/index.js';
 import {
   allergens,
@@ -12,7 +13,6 @@ import {
 import { sayLabelDay, type Day } from '../quantity/index.js';
 import { ingredientGrams, ingredientList, ingredientStatement } from './ingredients.js';
 import { netLetterHeightMm, netQuantity } from './net.js';
-
 /** One paragraph of a label. */
 export interface LabelBlock {
   readonly kind: 'name' | 'food' | 'ingredients' | 'contains' | 'also' | 'dates' | 'maker' | 'statement' | 'net';

@@ -1,1 +1,1 @@
-export * from './cost.js';
+export { type BoxCost, costBasis, type CostBasis, costOfBox, costOfBoxes, pieceCosts, workOfPiece } from './cost.js';

@@ -3,8 +3,7 @@ import fc from 'fast-check';
 import { Decimal } from 'decimal.js';
 import { bookOf, box, ingredient, line, piece, recipe } from '../../testing/kitchen.js';
 import { toMinor } from '../quantity/index.js';
-import { costBasis, costOfBox, costOfBoxes } from './index.js';
-
+import { costBasis, costOfBox, costOfBoxes } from './cost.js';
 const priced = (id: string, priceMinor: number) =>
   ingredient(id, {
     packs: [

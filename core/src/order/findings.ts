@@ -1,10 +1,10 @@
-import { boxAsSold, proposeStandIns, resolveBox, type Book } from '../box/index.js';
+import { boxAsSold, type Book } from '../book/index.js';
+import { proposeStandIns, resolveBox } from '../box/index.js';
 import { finding, openWayOut, type Finding, type Subject, type WayOut } from '../finding/index.js';
 import { brokenBy, exclusionName, substances } from '../ingredient/index.js';
 import { percentOfMinor, sayCount, sayDay, sayList, sayMoney, type Day } from '../quantity/index.js';
 import { boxFor, isOpen, ruledOutOf, unitPrice, withoutOf } from './packed.js';
 import type { OrderDraft, OrderFiled, OrderLine } from './schema.js';
-
 /** A box of an order that holds what the customer ruled out. */
 export interface Breach {
   readonly line: OrderLine;

@@ -1,6 +1,32 @@
-export * from './check.js';
-export * from './edits.js';
-export * from './findings.js';
-export * from './packed.js';
-export * from './schema.js';
-export * from './doubles.js';
+export { wrongInOrder, wrongInOrderEdit } from './check.js';
+export { doubleFindings } from './doubles.js';
+export { afterWayOut, changesOrder, filedOrder, type OrderAction, sealOrder } from './edits.js';
+export { breachesOf, findingsOfOrder } from './findings.js';
+export {
+  AS_IT_IS,
+  boxFor,
+  changesOf,
+  dueOf,
+  isOpen,
+  packBox,
+  packedAs,
+  type PackedAs,
+  packedKey,
+  packingOf,
+  priceOfOrder,
+  ruledOutOf,
+  unitPrice,
+} from './packed.js';
+export {
+  exclusionSchema,
+  lineKey,
+  type Order,
+  type OrderDraft,
+  orderDraftSchema,
+  type OrderFiled,
+  orderFiledSchema,
+  type OrderLine,
+  orderSchema,
+  type OrderState,
+  orderStates,
+} from './schema.js';

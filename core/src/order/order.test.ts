@@ -1,19 +1,11 @@
 import { describe, expect, it } from '@jest/globals';
 import { bookOf, box, ingredient, line, order, piece, recipe, TODAY } from '../../testing/kitchen.js';
-import {
-  agreeTo,
-  boxFor,
-  changesOf,
-  doubleFindings,
-  breachesOf,
-  findingsOfOrder,
-  orderDraftSchema,
-  standInFor,
-  swapBox,
-  wrongInOrder,
-  wrongInOrderEdit,
-} from './index.js';
-
+import { agreeTo, standInFor, swapBox } from './edits.js';
+import { boxFor, changesOf } from './packed.js';
+import { doubleFindings } from './doubles.js';
+import { breachesOf, findingsOfOrder } from './findings.js';
+import { orderDraftSchema } from './schema.js';
+import { wrongInOrder, wrongInOrderEdit } from './check.js';
 const rolled = (recipeId: string) => ({ kind: 'rolled' as const, recipeId, centreGrams: 10 });
 const book = bookOf({
   ingredients: [

@@ -3,18 +3,10 @@ import fc from 'fast-check';
 import { bookOf, box, firstLine, ingredient, line, order, piece, recipe, TODAY } from '../../testing/kitchen.js';
 import { nextEdition } from '../box/index.js';
 import { planSeason } from '../plan/index.js';
-import {
-  boxFor,
-  filedOrder,
-  findingsOfOrder,
-  leaveOutOf,
-  orderStates,
-  packedAs,
-  priceOfOrder,
-  renewBox,
-  swapBox,
-} from './index.js';
-
+import { boxFor, packedAs, priceOfOrder } from './packed.js';
+import { filedOrder, leaveOutOf, renewBox, swapBox } from './edits.js';
+import { findingsOfOrder } from './findings.js';
+import { orderStates } from './schema.js';
 const rolled = (recipeId: string) => ({ kind: 'rolled' as const, recipeId, centreGrams: 10 });
 const pantry = {
   ingredients: [ingredient('rum', { contains: ['alcohol'] }), ingredient('plain')],

@@ -3,17 +3,11 @@ import fc from 'fast-check';
 import { ingredient, line, piece, recipe } from '../../testing/kitchen.js';
 import { noParts } from '../ingredient/index.js';
 import { openRecipeBook } from '../recipe/index.js';
-import {
-  batchesForPieces,
-  cavityFill,
-  fillCavity,
-  formRecipeIds,
-  pieceComposition,
-  piecesPerBatch,
-  workOutPiece,
-  type MouldedForm,
-} from './index.js';
-
+import { batchesForPieces } from './scaling.js';
+import { cavityFill, fillCavity } from './cavity.js';
+import { formRecipeIds, piecesPerBatch, workOutPiece } from './makeup.js';
+import { pieceComposition } from './composition.js';
+import type { MouldedForm } from './schema.js';
 const book = openRecipeBook(
   [ingredient('sugar', { contains: ['milk'] }), ingredient('dark', { contains: ['soy'] })],
   [

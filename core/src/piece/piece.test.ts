@@ -2,16 +2,10 @@ import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { ingredient, line, piece, recipe } from '../../testing/kitchen.js';
 import { openRecipeBook } from '../recipe/index.js';
-import {
-  cutGrid,
-  formRecipeIds,
-  piecesPerBatch,
-  workOutPiece,
-  wrongInPiece,
-  type BodyForm,
-  type CutForm,
-} from './index.js';
-
+import { cutGrid } from './grid.js';
+import { formRecipeIds, piecesPerBatch, workOutPiece } from './makeup.js';
+import { wrongInPiece } from './check.js';
+import type { BodyForm, CutForm } from './schema.js';
 const cut = (more: Partial<CutForm> = {}): CutForm => ({
   kind: 'cut',
   recipeId: 'slab',

@@ -1,9 +1,8 @@
-import type { Book } from '../box/index.js';
+import type { Book } from '../book/index.js';
 import type { Finding } from '../finding/index.js';
 import { sayDay, sayMinutes } from '../quantity/index.js';
 import type { Plan } from './shape.js';
 import { isBenchDay } from './windows.js';
-
 /** Something in a plan that the season's programme forbids. */
 export interface Breach {
   /** The rule, and what breaks it: the same breach of two plans has the same key. */
@@ -38,7 +37,7 @@ const hoursBroken = (plan: Plan, book: Book): Breach[] =>
     const { day, bookedMinutes, benchMinutes } = entry;
     const { kitchen } = book;
     if (kitchen.benchWeek.length === 0) return [];
-    const works = bookedMinutes > 0.5 || entry.makings.length > 0 || entry.packs.length > 0;
+    const works = bookedMinutes > 0.5 || entry.runs.length > 0 || entry.packs.length > 0;
     if (!isBenchDay(day, kitchen))
       return works
         ? [
@@ -67,7 +66,7 @@ const hoursBroken = (plan: Plan, book: Book): Breach[] =>
  * no breach of it.
  */
 export function breachesOf(plan: Plan, book: Book): Breach[] {
-  const pinned = new Set(plan.makings.flatMap((each) => (each.pinned ? [each.recipeId] : [])));
+  const pinned = new Set(plan.runs.flatMap((each) => (each.pinned ? [each.recipeId] : [])));
   return [
     ...hoursBroken(plan, book),
     // The maker may pin what draws damp to a humid day.

@@ -1,9 +1,9 @@
-import type { Book, BoxFacts } from '../box/index.js';
+import type { Book } from '../book/index.js';
+import type { BoxFacts } from '../box/index.js';
 import { packBox, packedAs, packedKey, type OrderFiled, type PackedAs } from '../order/index.js';
 import { bodyForm, piecesPerBatch } from '../piece/index.js';
 import type { Day } from '../quantity/index.js';
 import { sparePieces, yieldRecord } from '../recipe/index.js';
-
 /** One box that is due on one day, packed in one way. */
 export interface BoxDemand extends PackedAs {
   readonly day: Day;

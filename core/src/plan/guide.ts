@@ -41,9 +41,9 @@ interface OnDay {
 }
 
 /** Batches in one list, each recipe, day and size once. */
-export function batchesOf(makings: readonly OnDay[]): Guide['batches'] {
+export function batchesOf(runs: readonly OnDay[]): Guide['batches'] {
   const counts = new Map<string, Guide['batches'][number]>();
-  for (const { recipeId, day, batches } of makings)
+  for (const { recipeId, day, batches } of runs)
     for (const { size, count } of batches) {
       const key = [recipeId, day, size].join(' ');
       counts.set(key, { recipeId, day, size, count: count + (counts.get(key)?.count ?? 0) });

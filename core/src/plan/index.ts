@@ -1,36 +1,30 @@
-export * from './bench-day.js';
-export * from './breaches.js';
-export * from './clean-downs.js';
-export * from './decision.js';
-export * from './demand.js';
-export * from './guide.js';
-export * from './lacking.js';
-export * from './least.js';
-export * from './left-over.js';
-export * from './made.js';
-export * from './making.js';
-export * from './makings.js';
-export * from './settle.js';
-export * from './supplies.js';
-export * from './move.js';
-export * from './needs.js';
-export * from './packing.js';
-export * from './packs.js';
-export * from './plan.js';
-export * from './shape.js';
-export * from './shopping.js';
-export * from './while-waiting.js';
-export * from './windows.js';
-export * from './promise.js';
-export * from './season-days.js';
-export * from './season-draft.js';
-export * from './season-model.js';
-export * from './season-question.js';
-export * from './season-solve.js';
-export * from './try-move.js';
-export * from './users-first.js';
-export * from './vessels.js';
-export * from './what-if.js';
-export * from './work-days.js';
-export * from './ends-late.js';
-export * from './shopping-list.js';
+export { type Breach, breachesOf, newBreaches, NOTICED } from './breaches.js';
+export { allergensIn, cleanOff, nutClass, type NutClass, nutClasses, profileOf, turnRules } from './clean-downs.js';
+export { type Decision, decisionSchema, type DecisionStep, type PlanAnswer, type StoredDecision } from './decision.js';
+export type { PieceDemand } from './demand.js';
+export { componentKey, type DayShare, type Guide, guideSchema, moveGuide, pieceKey, withoutMade } from './guide.js';
+export { KEEPS_AS_STOCK_DAYS, leftOverUse } from './left-over.js';
+export { byLowLevelCode } from './low-level-code.js';
+export { doneOn, finishedWith, madeRunsOf, triedOf } from './made-runs.js';
+export { followsGuide, guideOf, moveRun, whyNotTo, whyThen } from './move.js';
+export { bodyWindow, usableWindow } from './needs.js';
+export type { Netted } from './netting.js';
+export { bookPacking, type Pack, type Packing } from './packing.js';
+export { planSeason, seasonNeeds } from './plan.js';
+export { type MadeRun, type ProductionRun, sharedGrams } from './run.js';
+export type { HandOver, SeasonDay } from './season-days.js';
+export type { LabelRun, Plan } from './shape.js';
+export { countsOf, leftGramsOf } from './supplies.js';
+export { tryMove } from './try-move.js';
+export { isInPan, mouldsFilled, mouldShareOf, mouldsOf, panKinds, panShareOf, pansTaken } from './vessels.js';
+export {
+  benchHours,
+  type Bookings,
+  finishingDay,
+  helperHours,
+  isBenchDay,
+  isHumid,
+  makerHours,
+  type Window,
+} from './windows.js';
+export { latestBegin, readyOn, workByDay, type WorkDay, workDays, type WorkOf } from './work-days.js';

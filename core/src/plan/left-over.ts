@@ -1,10 +1,9 @@
-import type { Book } from '../box/index.js';
-import type { Making } from './making.js';
-
+import type { Book } from '../book/index.js';
+import type { ProductionRun } from './run.js';
 /** What keeps at least so many days goes back to stock. */
 export const KEEPS_AS_STOCK_DAYS = 60;
 
-/** What can become of what is left over of a making. */
+/** What can become of what is left over of a run. */
 export type LeftOverUse =
   | { readonly kind: 'nothing left' }
   /** It keeps for these recipes, which take it as a component. */
@@ -15,9 +14,9 @@ export type LeftOverUse =
   | { readonly kind: 'pieces'; readonly count: number }
   | { readonly kind: 'lost' };
 
-/** What can become of the left-over of a making; less than a gram is nothing. */
+/** What can become of the left-over of a run; less than a gram is nothing. */
 export function leftOverUse(
-  { recipeId, leftOverGrams, leftOverPieces }: Pick<Making, 'recipeId' | 'leftOverGrams' | 'leftOverPieces'>,
+  { recipeId, leftOverGrams, leftOverPieces }: Pick<ProductionRun, 'recipeId' | 'leftOverGrams' | 'leftOverPieces'>,
   book: Book,
 ): LeftOverUse {
   if (leftOverGrams < 1) return { kind: 'nothing left' };

@@ -1,7 +1,8 @@
 import { describe, expect, it } from '@jest/globals';
 import { bookOf, box, ingredient, kitchen, line, order, piece, recipe, TODAY } from '../../testing/kitchen.js';
-import { followsGuide, guideOf, moveMaking, planSeason, whyNotTo, whyThen, type Guide } from './index.js';
-
+import { followsGuide, guideOf, moveRun, whyNotTo, whyThen } from './move.js';
+import { planSeason } from './plan.js';
+import type { Guide } from './guide.js';
 const book = bookOf({
   ingredients: [ingredient('sugar')],
   recipes: [recipe('toffee', [line('sugar', 100)], { handsMinutes: 60, hygroscopic: true })],
@@ -29,7 +30,7 @@ const guide: Guide = {
 const plan = planSeason(book, orders, TODAY, guide);
 const why = (from: string, to: string) => whyNotTo(plan, 'toffee', from, to, book, TODAY);
 
-describe('a making that is moved', () => {
+describe('a run that is moved', () => {
   it('goes where all of its uses can be served, and says each reason why it cannot', () => {
     expect(why('2026-12-01', '2026-11-28')).toEqual([]);
     expect(why('2026-12-01', '2026-11-24')).toContain('Tuesday 24 November has passed.');
@@ -48,20 +49,20 @@ describe('a making that is moved', () => {
   });
 
   it('takes its uses with it and is pinned there', () => {
-    const moved = moveMaking(guide, 'toffee', '2026-12-01', '2026-11-28', plan);
+    const moved = moveRun(guide, 'toffee', '2026-12-01', '2026-11-28', plan);
     expect(moved.pieces['shard 2026-12-05']).toEqual([{ day: '2026-11-28', amount: 4 }]);
     expect(moved.pieces['shard 2026-12-12']).toEqual(guide.pieces['shard 2026-12-12']);
     expect(moved.pins).toEqual([{ recipeId: 'toffee', day: '2026-11-28' }]);
     const after = planSeason(book, orders, TODAY, moved);
     expect(followsGuide(after, moved)).toBe(true);
-    expect(after.makings.map(({ day, pinned }) => [day, pinned])).toEqual([
+    expect(after.runs.map(({ day, pinned }) => [day, pinned])).toEqual([
       ['2026-11-28', true],
       ['2026-12-08', false],
     ]);
     // And back again, its pin with it.
-    const back = moveMaking(guideOf(after, moved.pins), 'toffee', '2026-11-28', '2026-12-01', after);
+    const back = moveRun(guideOf(after, moved.pins), 'toffee', '2026-11-28', '2026-12-01', after);
     expect(back.pins).toEqual([{ recipeId: 'toffee', day: '2026-12-01' }]);
-    expect(planSeason(book, orders, TODAY, back).makings.map(({ day }) => day)).toEqual(['2026-12-01', '2026-12-08']);
+    expect(planSeason(book, orders, TODAY, back).runs.map(({ day }) => day)).toEqual(['2026-12-01', '2026-12-08']);
   });
 
   it('adds up with what is made on the other day already', () => {
@@ -77,13 +78,13 @@ describe('a making that is moved', () => {
       batches: ['2026-11-28', '2026-12-01'].map((day) => ({ recipeId: 'toffee', day, size: 1, count: 1 })),
     };
     const before = planSeason(book, near, TODAY, two);
-    const moved = moveMaking(two, 'toffee', '2026-11-28', '2026-12-01', before);
+    const moved = moveRun(two, 'toffee', '2026-11-28', '2026-12-01', before);
     expect(moved.batches).toEqual([{ recipeId: 'toffee', day: '2026-12-01', size: 1, count: 2 }]);
     expect(moved.pieces['shard 2026-12-05']).toEqual([{ day: '2026-12-01', amount: 8 }]);
   });
 });
 
-describe('why a making is where it is', () => {
+describe('why a run is where it is', () => {
   it('names what it is needed for, what does not keep, and what is wrong with the other days', () => {
     expect(whyThen(plan, 'toffee', '2026-12-01', book, TODAY)).toBe(
       'It is needed for shard by Thu 3 Dec; what is made before Sat 28 Nov does not keep for shard; Thu 3 Dec is humid; Sat 28 Nov would do too, and cost as much or more.',

@@ -1,10 +1,9 @@
-import type { Book } from '../box/index.js';
+import type { Book } from '../book/index.js';
 import { sayDay, sayList, sayShortDay, type Day } from '../quantity/index.js';
 import { batchesOf, componentKey, pieceKey, withoutMade, type DayShare, type Guide, type Pin } from './guide.js';
-import { triedOf } from './made.js';
+import { triedOf } from './made-runs.js';
 import type { Plan } from './shape.js';
 import { isBenchDay, isHumid } from './windows.js';
-
 /** The plan as it stands, with what is made already, written down as decisions, so that one of them can be changed. */
 export function guideOf(plan: Plan, pins: readonly Pin[]): Guide {
   const pieces: Record<string, DayShare[]> = {};
@@ -15,16 +14,16 @@ export function guideOf(plan: Plan, pins: readonly Pin[]): Guide {
     if (before) list[at] = { day, amount: before.amount + amount };
     else list.push({ day, amount });
   };
-  for (const { recipeId, day, uses } of [...plan.made, ...plan.makings])
-    for (const use of uses) {
-      if (use.role === 'body') add((pieces[pieceKey(use.id, use.handOver ?? use.on)] ??= []), day, use.pieces);
-      else if (use.grams > 0) add((components[componentKey(recipeId, use.on)] ??= []), day, use.grams);
+  for (const { recipeId, day, pegs } of [...plan.made, ...plan.runs])
+    for (const peg of pegs) {
+      if (peg.role === 'body') add((pieces[pieceKey(peg.id, peg.handOver ?? peg.on)] ??= []), day, peg.pieces);
+      else if (peg.grams > 0) add((components[componentKey(recipeId, peg.on)] ??= []), day, peg.grams);
     }
   return {
     pieces,
     components,
-    batches: batchesOf([...triedOf(plan.made), ...plan.makings]),
-    pins: pins.filter((pin) => plan.makings.some(({ recipeId, day }) => recipeId === pin.recipeId && day === pin.day)),
+    batches: batchesOf([...triedOf(plan.made), ...plan.runs]),
+    pins: pins.filter((pin) => plan.runs.some(({ recipeId, day }) => recipeId === pin.recipeId && day === pin.day)),
   };
 }
 
@@ -33,21 +32,21 @@ const sorted = (batches: Guide['batches']): string =>
 
 /** Whether a plan makes just the batches that were decided: otherwise orders or recipes have changed since, or a batch failed. */
 export const followsGuide = (plan: Plan, guide: Guide): boolean =>
-  sorted(batchesOf(plan.makings)) === sorted(withoutMade(guide, triedOf(plan.made)).batches);
+  sorted(batchesOf(plan.runs)) === sorted(withoutMade(guide, triedOf(plan.made)).batches);
 
-/** Why a making cannot be moved to a day; each a sentence. Empty when it can. */
+/** Why a run cannot be moved to a day; each a sentence. Empty when it can. */
 export function whyNotTo(plan: Plan, recipeId: string, from: Day, to: Day, book: Book, today: Day): string[] {
-  const making = plan.makings.find((each) => each.recipeId === recipeId && each.day === from);
+  const run = plan.runs.find((each) => each.recipeId === recipeId && each.day === from);
   const facts = book.recipes.get(recipeId);
-  if (!making || !facts) return ['That making is not in the plan any more.'];
-  const name = making.recipeName;
+  if (!run || !facts) return ['That making is not in the plan any more.'];
+  const name = run.recipeName;
   const why: string[] = [];
   if (to < today) why.push(`${sayDay(to)} has passed.`);
   if (!isBenchDay(to, book.kitchen)) why.push(`${sayDay(to)} is no bench day.`);
   if (facts.recipe.hygroscopic && isHumid(to, book.kitchen))
     why.push(`${name} draws damp, and ${sayDay(to)} is humid.`);
-  const late = making.uses.filter(({ window }) => to > window.to);
-  const early = making.uses.filter(({ window }) => to < window.from);
+  const late = run.pegs.filter(({ window }) => to > window.to);
+  const early = run.pegs.filter(({ window }) => to < window.from);
   const names = (uses: typeof late) =>
     sayList([...new Set(uses.map(({ name: of, handOver, on }) => `${of} for ${sayDay(handOver ?? on)}`))].slice(0, 4));
   if (late.length > 0)
@@ -66,12 +65,12 @@ export function whyNotTo(plan: Plan, recipeId: string, from: Day, to: Day, book:
   return why;
 }
 
-/** The decisions with one making on another day, and pinned there. */
-export function moveMaking(guide: Guide, recipeId: string, from: Day, to: Day, plan: Plan): Guide {
-  const making = plan.makings.find((each) => each.recipeId === recipeId && each.day === from);
+/** The decisions with one run on another day, and pinned there. */
+export function moveRun(guide: Guide, recipeId: string, from: Day, to: Day, plan: Plan): Guide {
+  const run = plan.runs.find((each) => each.recipeId === recipeId && each.day === from);
   const keys = new Set(
-    making?.uses.map((use) =>
-      use.role === 'body' ? pieceKey(use.id, use.handOver ?? use.on) : componentKey(recipeId, use.on),
+    run?.pegs.map((peg) =>
+      peg.role === 'body' ? pieceKey(peg.id, peg.handOver ?? peg.on) : componentKey(recipeId, peg.on),
     ),
   );
   const merge = (list: readonly DayShare[]): DayShare[] => {
@@ -102,19 +101,19 @@ export function moveMaking(guide: Guide, recipeId: string, from: Day, to: Day, p
   };
 }
 
-/** Why a making is on its day and not on another; a sentence or two. */
+/** Why a run is on its day and not on another; a sentence or two. */
 export function whyThen(plan: Plan, recipeId: string, day: Day, book: Book, today: Day): string {
-  const making = plan.makings.find((each) => each.recipeId === recipeId && each.day === day);
-  if (!making || making.uses.length === 0) return making?.pinned ? 'You pinned it here.' : '';
-  const pinned = making.pinned ? 'You pinned it here. ' : '';
+  const run = plan.runs.find((each) => each.recipeId === recipeId && each.day === day);
+  if (!run || run.pegs.length === 0) return run?.pinned ? 'You pinned it here.' : '';
+  const pinned = run.pinned ? 'You pinned it here. ' : '';
   const from =
-    making.uses
+    run.pegs
       .map(({ window }) => window.from)
       .sort()
       .at(-1) ?? day;
-  const to = making.uses.map(({ window }) => window.to).sort()[0] ?? day;
-  const last = making.uses.find(({ window }) => window.to === to);
-  const first = making.uses.find(({ window }) => window.from === from);
+  const to = run.pegs.map(({ window }) => window.to).sort()[0] ?? day;
+  const last = run.pegs.find(({ window }) => window.to === to);
+  const first = run.pegs.find(({ window }) => window.from === from);
   const days = plan.days.filter(
     (each) => each.day >= today && each.day >= from && each.day <= to && each.benchMinutes > 0,
   );
@@ -126,7 +125,7 @@ export function whyThen(plan: Plan, recipeId: string, day: Day, book: Book, toda
   const facts = book.recipes.get(recipeId);
   const damp = others.filter((each) => facts?.recipe.hygroscopic && each.humid);
   const full = others.filter(
-    (each) => !damp.includes(each) && each.bookedMinutes + making.handsMinutes > each.benchMinutes,
+    (each) => !damp.includes(each) && each.bookedMinutes + run.handsMinutes > each.benchMinutes,
   );
   const left = others.filter((each) => !damp.includes(each) && !full.includes(each));
   const sayDays = (list: typeof others, one: string, many: string) =>

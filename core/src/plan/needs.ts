@@ -1,4 +1,4 @@
-import type { Book } from '../box/index.js';
+import type { Book } from '../book/index.js';
 import { finding, type Finding, type Subject } from '../finding/index.js';
 import type { PieceFacts, PiecePart } from '../piece/index.js';
 import { addDays, sayDay, type Day } from '../quantity/index.js';
@@ -15,9 +15,8 @@ import {
   type Windowed,
 } from './windows.js';
 import { latestBegin, readyOn } from './work-days.js';
-
-/** What one making is for. */
-export interface Use {
+/** What one run is for. */
+export interface Peg {
   readonly kind: 'piece' | 'recipe';
   readonly id: string;
   readonly name: string;
@@ -38,7 +37,7 @@ export interface Use {
 
 /** One use of a recipe, with the days on which it may be made for it. */
 export interface Need extends Windowed {
-  readonly use: Omit<Use, 'window'>;
+  readonly peg: Omit<Peg, 'window'>;
   /** Under which key a guide says who serves it. */
   readonly key: string;
   /** The body of a piece in this number; null for everything else. */
@@ -65,16 +64,16 @@ export interface Finishing {
 
 /** A part of a need; pieces stay whole. */
 export function partOf(need: Need, share: number): Need {
-  const { use, body } = need;
-  const scale = body ? share / body.count : share / (use.grams || 1);
+  const { peg, body } = need;
+  const scale = body ? share / body.count : share / (peg.grams || 1);
   return {
     ...need,
     body: body && { ...body, count: share, spare: body.spare * scale },
-    use: {
-      ...use,
-      pieces: body ? share : use.pieces * scale,
-      grams: use.grams * scale,
-      poolGrams: use.poolGrams * scale,
+    peg: {
+      ...peg,
+      pieces: body ? share : peg.pieces * scale,
+      grams: peg.grams * scale,
+      poolGrams: peg.poolGrams * scale,
     },
   };
 }
@@ -143,7 +142,7 @@ export function bodyNeed(demand: PieceDemand, facts: PieceFacts, book: Book, tod
     window: clampToToday(window, today),
     key: pieceKey(piece.id, demand.day),
     body: { facts, count: demand.count, spare: demand.spare, finishBy },
-    use: {
+    peg: {
       kind: 'piece',
       id: piece.id,
       name: piece.name,
@@ -177,7 +176,7 @@ export function partNeeds(
           window: clampToToday(usableWindow(on, recipe, book), today),
           key: componentKey(part.recipeId, on),
           body: null,
-          use: {
+          peg: {
             kind: 'piece',
             id: facts.piece.id,
             name: facts.piece.name,
@@ -194,14 +193,14 @@ export function partNeeds(
   });
 }
 
-/** What a making's components must provide, for all its batches. */
+/** What a run's components must provide, for all its batches. */
 export function componentNeeds(
-  making: { readonly day: Day; readonly batches: readonly BatchCount[] },
+  run: { readonly day: Day; readonly batches: readonly BatchCount[] },
   facts: RecipeFacts,
   book: Book,
   today: Day,
 ): [string, Need][] {
-  const multiple = multipleOf(making.batches);
+  const multiple = multipleOf(run.batches);
   return facts.recipe.lines.flatMap((line, index): [string, Need][] => {
     if (line.uses.kind !== 'recipe') return [];
     const component = book.recipes.get(line.uses.id);
@@ -212,10 +211,10 @@ export function componentNeeds(
       [
         line.uses.id,
         {
-          window: clampToToday(usableWindow(making.day, component, book), today),
-          key: componentKey(line.uses.id, making.day),
+          window: clampToToday(usableWindow(run.day, component, book), today),
+          key: componentKey(line.uses.id, run.day),
           body: null,
-          use: {
+          peg: {
             kind: 'recipe',
             id,
             name,
@@ -223,7 +222,7 @@ export function componentNeeds(
             pieces: 0,
             grams,
             poolGrams: 0,
-            on: making.day,
+            on: run.day,
             handOver: null,
           },
         },

@@ -1,4 +1,5 @@
-import type { Book, BoxFacts } from '../box/index.js';
+import type { Book } from '../book/index.js';
+import type { BoxFacts } from '../box/index.js';
 import { packingOf, type PackedAs } from '../order/index.js';
 import { addDays, type Day } from '../quantity/index.js';
 import type { BoxDemand } from './demand.js';
@@ -6,7 +7,6 @@ import { pieceKey } from './guide.js';
 import { nutClass, type NutClass } from './clean-downs.js';
 import type { Finishing } from './needs.js';
 import { benchHours, lastBenchDayBefore, type Bookings } from './windows.js';
-
 /** Equal boxes to pack. */
 export interface Pack extends PackedAs {
   readonly boxId: string;

@@ -1,7 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import { bookOf, box, ingredient, kitchen, line, order, piece, recipe, TODAY } from '../../testing/kitchen.js';
-import { planSeason } from './index.js';
-
+import { planSeason } from './plan.js';
 const week = [
   { weekday: 2, hours: 2 },
   { weekday: 6, hours: 3 },
@@ -55,7 +54,7 @@ describe('what stands in the way of a plan', () => {
     expect(over?.message).toBe('Thursday 26 November is 10 min over its 30 min.');
     expect(over?.waysOut[0]).toEqual({
       label: 'Make fudge on Saturday 28 November',
-      action: { kind: 'move-making', recipeId: 'fudge', from: '2026-11-26', to: '2026-11-28' },
+      action: { kind: 'move-run', recipeId: 'fudge', from: '2026-11-26', to: '2026-11-28' },
     });
   });
 

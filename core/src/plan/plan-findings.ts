@@ -1,26 +1,30 @@
-import type { Book } from '../box/index.js';
+import type { Book } from '../book/index.js';
 import { finding, openWayOut, type Finding, type Subject, type WayOut } from '../finding/index.js';
 import { boxFor, type OrderFiled } from '../order/index.js';
 import { addDays, sayCount, sayDay, sayGrams, sayList, sayMinutes, type Day } from '../quantity/index.js';
 import { sayBatches } from '../recipe/index.js';
 import { groupBy } from '../record/index.js';
 import type { Guide } from './guide.js';
-import type { Making } from './making.js';
+import type { ProductionRun } from './run.js';
 import { whyNotTo } from './move.js';
 import { canBeMade } from './needs.js';
 import type { LateOrder, Plan } from './shape.js';
-import type { ShoppingLine } from './shopping.js';
+import type { ShoppingLine } from '../shopping/index.js';
 import { mouldsFilled, mouldsOf, panKinds, pansTaken } from './vessels.js';
 import { isHumid } from './windows.js';
-
 const KITCHEN: Subject = { noun: 'kitchen', id: 'kitchen', name: 'the kitchen' };
 const SETTINGS = openWayOut(KITCHEN, 'Open the settings');
 
 /** Has the whole season worked out anew. */
 const PLAN_AGAIN: WayOut = { label: 'Plan the season again', action: { kind: 'plan-again' } };
 
-/** The first day on which a making would do and the day would still end in its hours, as a way out. */
-function moveAway(plan: Plan, { recipeId, recipeName, day, handsMinutes }: Making, book: Book, today: Day): WayOut[] {
+/** The first day on which a run would do and the day would still end in its hours, as a way out. */
+function moveAway(
+  plan: Plan,
+  { recipeId, recipeName, day, handsMinutes }: ProductionRun,
+  book: Book,
+  today: Day,
+): WayOut[] {
   const there = plan.days.find(
     (entry) =>
       entry.day !== day &&
@@ -29,7 +33,7 @@ function moveAway(plan: Plan, { recipeId, recipeName, day, handsMinutes }: Makin
   );
   if (!there) return [];
   const label = `Make ${recipeName} on ${sayDay(there.day)}`;
-  return [{ label, action: { kind: 'move-making', recipeId, from: day, to: there.day } }];
+  return [{ label, action: { kind: 'move-run', recipeId, from: day, to: there.day } }];
 }
 
 /** Days whose work is more than their hours, with what could be made on another day. */
@@ -38,9 +42,9 @@ function dayFindings(plan: Plan, book: Book, today: Day): Finding[] {
     const over = entry.bookedMinutes - entry.benchMinutes;
     if (entry.bookedMinutes === 0 || over < 1) return [];
     const about: Subject = { noun: 'day', id: entry.day, name: sayDay(entry.day) };
-    const moves = plan.makings
+    const moves = plan.runs
       .filter(({ day }) => day === entry.day)
-      .flatMap((making) => moveAway(plan, making, book, today))
+      .flatMap((run) => moveAway(plan, run, book, today))
       .slice(0, 2);
     return [
       finding(
@@ -109,12 +113,12 @@ function vesselFindings(plan: Plan, book: Book): Finding[] {
       ];
     }),
   );
-  const makings = [...plan.made, ...plan.makings];
+  const runs = [...plan.made, ...plan.runs];
   const pans = panKinds(book.kitchen).flatMap((pan) =>
     plan.days.flatMap(({ day }) => {
-      const taken = pansTaken(makings, day, pan, book);
+      const taken = pansTaken(runs, day, pan, book);
       // What is made already stands where it stands.
-      if (taken <= pan.count || pansTaken(plan.makings, day, pan, book) === 0) return [];
+      if (taken <= pan.count || pansTaken(plan.runs, day, pan, book) === 0) return [];
       const about: Subject = { noun: 'day', id: day, name: sayDay(day) };
       return [
         finding(
@@ -132,13 +136,13 @@ function vesselFindings(plan: Plan, book: Book): Finding[] {
 
 /** What draws damp and is made on a humid day. */
 const humidFindings = (plan: Plan, book: Book, today: Day): Finding[] =>
-  plan.makings.flatMap((making) => {
-    const { recipeId, recipeName, day } = making;
+  plan.runs.flatMap((run) => {
+    const { recipeId, recipeName, day } = run;
     if (!isHumid(day, book.kitchen) || !book.recipes.get(recipeId)?.recipe.hygroscopic) return [];
     const about: Subject = { noun: 'recipe', id: recipeId, name: recipeName };
     return [
       finding('decide', 'humid-day', about, `${recipeName} draws damp, and ${sayDay(day)} is humid.`, [
-        ...moveAway(plan, making, book, today),
+        ...moveAway(plan, run, book, today),
         PLAN_AGAIN,
         openWayOut(about),
       ]),
@@ -147,12 +151,12 @@ const humidFindings = (plan: Plan, book: Book, today: Day): Finding[] =>
 
 /** Coatings that do not stand high enough on a day: what is made and fresh, less what is used, must hold the pool. */
 function poolFindings(
-  makings: readonly Pick<Making, 'recipeId' | 'day' | 'uses' | 'yieldGrams'>[],
+  runs: readonly Pick<ProductionRun, 'recipeId' | 'day' | 'pegs' | 'yieldGrams'>[],
   book: Book,
 ): Finding[] {
-  return [...groupBy(makings, ({ recipeId }) => recipeId)].flatMap(([id, made]) => {
+  return [...groupBy(runs, ({ recipeId }) => recipeId)].flatMap(([id, made]) => {
     const recipe = book.recipes.get(id)?.recipe;
-    const uses = made.flatMap((each) => each.uses.map((use) => ({ ...use, madeOn: each.day })));
+    const uses = made.flatMap((each) => each.pegs.map((peg) => ({ ...peg, madeOn: each.day })));
     const days = [...new Set(uses.filter(({ poolGrams }) => poolGrams > 0).map(({ on }) => on))].sort();
     const short = days.find((day) => {
       const fresh = made.filter((each) => recipe && each.day <= day && addDays(each.day, recipe.keepsDays) >= day);
@@ -178,9 +182,9 @@ function poolFindings(
 
 /** What would have to be used before it has rested, since it was wanted too late. */
 const freshFindings = (plan: Plan, book: Book): Finding[] =>
-  plan.makings.flatMap(({ recipeId, recipeName, day, uses }) => {
+  plan.runs.flatMap(({ recipeId, recipeName, day, pegs }) => {
     const restDays = book.recipes.get(recipeId)?.recipe.restDays ?? 0;
-    const early = uses.find(({ role, on }) => role !== 'body' && on < addDays(day, restDays));
+    const early = pegs.find(({ role, on }) => role !== 'body' && on < addDays(day, restDays));
     if (!early) return [];
     const about: Subject = { noun: 'recipe', id: recipeId, name: recipeName };
     return [
@@ -346,6 +350,6 @@ export const planFindings = (
   ...dayFindings(plan, book, today),
   ...humidFindings(plan, book, today),
   ...freshFindings(plan, book),
-  ...poolFindings([...plan.made, ...plan.makings], book),
+  ...poolFindings([...plan.made, ...plan.runs], book),
   ...shoppingFindings(plan.shopping, today),
 ];

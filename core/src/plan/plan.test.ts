@@ -2,10 +2,12 @@ import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { bookOf, box, ingredient, kitchen, line, order, piece, recipe, TODAY } from '../../testing/kitchen.js';
 import { truffle } from '../../testing/truffles.js';
-import type { Book } from '../box/index.js';
+import type { Book } from '../book/index.js';
 import type { OrderFiled } from '../order/index.js';
-import { groupByDay, ingredientNeeds, makeWindow, placeOnDay, planSeason, type Plan } from './index.js';
-
+import { groupByDay, makeWindow, placeOnDay } from './windows.js';
+import { ingredientNeeds } from '../shopping/index.js';
+import { planSeason } from './plan.js';
+import type { Plan } from './shape.js';
 const bench = {
   ...kitchen,
   benchWeek: [
@@ -53,17 +55,17 @@ const pantry = {
 };
 const book = bookOf(pantry);
 
-const making = (plan: Plan, recipeId: string) => plan.makings.filter((each) => each.recipeId === recipeId);
+const run = (plan: Plan, recipeId: string) => plan.runs.filter((each) => each.recipeId === recipeId);
 
 /** Mass in, mass out, for every recipe: what is made is used or left over, and what is used is what its users took. */
 function checkMass(plan: Plan, of: Book): void {
-  for (const each of plan.makings) {
+  for (const each of plan.runs) {
     expect(each.usedGrams + each.leftOverGrams).toBeCloseTo(each.yieldGrams, 6);
-    expect(each.uses.reduce((sum, use) => sum + use.grams, 0)).toBeCloseTo(each.usedGrams, 6);
+    expect(each.pegs.reduce((sum, use) => sum + use.grams, 0)).toBeCloseTo(each.usedGrams, 6);
     expect(each.yieldGrams + 1e-6).toBeGreaterThanOrEqual(each.usedGrams + each.poolGrams - each.yieldGrams * 1e-3);
   }
   for (const [id, facts] of of.recipes) {
-    const taken = plan.makings
+    const taken = plan.runs
       .filter((user) => of.recipes.get(user.recipeId)?.recipe.lines.some(({ uses }) => uses.id === id))
       .reduce((sum, user) => {
         const parent = of.recipes.get(user.recipeId);
@@ -75,8 +77,8 @@ function checkMass(plan: Plan, of: Book): void {
           ) ?? 0;
         return sum + perBatch * multiple;
       }, 0);
-    const given = making(plan, facts.recipe.id)
-      .flatMap((each) => each.uses)
+    const given = run(plan, facts.recipe.id)
+      .flatMap((each) => each.pegs)
       .filter((use) => use.kind === 'recipe')
       .reduce((sum, use) => sum + use.grams, 0);
     expect(given).toBeCloseTo(taken, 6);
@@ -93,20 +95,18 @@ describe('from orders to batches', () => {
 
   it('takes whole pieces from whole slabs', () => {
     // 15 + 70 squares, 64 to the slab
-    expect(making(plan, 'fudge')).toMatchObject([{ batchCount: 2, leftOverPieces: 128 - 85 }]);
+    expect(run(plan, 'fudge')).toMatchObject([{ batchCount: 2, leftOverPieces: 128 - 85 }]);
   });
 
   it('makes components for the batches that are made, not for what is eaten', () => {
     // 30 truffles of 12 g need 360 g: one batch of 500 g, and that takes 480 g of base
-    expect(making(plan, 'ganache')).toMatchObject([{ batches: [{ size: 1, count: 1 }], leftOverPieces: 11 }]);
-    expect(making(plan, 'base')).toMatchObject([
-      { batches: [{ size: 0.5, count: 1 }], yieldGrams: 480, usedGrams: 480 },
-    ]);
+    expect(run(plan, 'ganache')).toMatchObject([{ batches: [{ size: 1, count: 1 }], leftOverPieces: 11 }]);
+    expect(run(plan, 'base')).toMatchObject([{ batches: [{ size: 0.5, count: 1 }], yieldGrams: 480, usedGrams: 480 }]);
   });
 
   it('keeps a pool of coating ready and gives it back', () => {
     // 4 g stay on each of 30, half as much again stands ready
-    expect(making(plan, 'coating')).toMatchObject([
+    expect(run(plan, 'coating')).toMatchObject([
       { usedGrams: 120, poolGrams: 60, yieldGrams: 495, leftOverGrams: 375 },
     ]);
   });
@@ -129,7 +129,7 @@ describe('from orders to batches', () => {
   it('dates each label by its oldest piece and its shortest life', () => {
     expect(plan.labels.find((run) => run.boxId === 'mixed' && run.handOver === '2026-12-05')).toMatchObject({
       count: 10,
-      madeOn: making(plan, 'ganache')[0]?.day,
+      madeOn: run(plan, 'ganache')[0]?.day,
       bestBefore: '2026-12-17',
     });
   });
@@ -140,7 +140,7 @@ describe('from orders to batches', () => {
       orders.map((each) => ({ ...each, state: 'cancelled' as const })),
       TODAY,
     );
-    expect(cancelled).toMatchObject({ orders: 0, batches: 0, makings: [], shopping: [] });
+    expect(cancelled).toMatchObject({ orders: 0, batches: 0, runs: [], shopping: [] });
   });
 });
 
@@ -152,9 +152,9 @@ describe('days', () => {
       TODAY,
     );
     // Truffles: 14 days less 5 promised, so at most 9 days before; made by the 3rd, since ganache rests a day and packing takes one
-    expect(making(plan, 'ganache').map((each) => each.day)).toEqual(['2026-12-03', '2026-12-18']);
-    // Fudge keeps 21: one making for both
-    expect(making(plan, 'fudge').map((each) => each.day)).toEqual(['2026-12-04']);
+    expect(run(plan, 'ganache').map((each) => each.day)).toEqual(['2026-12-03', '2026-12-18']);
+    // Fudge keeps 21: one run for both
+    expect(run(plan, 'fudge').map((each) => each.day)).toEqual(['2026-12-04']);
   });
 
   it('uses bench days, the last one that still has the minutes free', () => {
@@ -241,10 +241,10 @@ describe('whatever the orders', () => {
       fc.property(anyOrders, (orders) => {
         const plan = planSeason(book, orders, TODAY);
         checkMass(plan, book);
-        const squares = making(plan, 'fudge').reduce((sum, each) => sum + each.batchCount * 64, 0);
+        const squares = run(plan, 'fudge').reduce((sum, each) => sum + each.batchCount * 64, 0);
         const wanted = orders.flatMap((each) => each.lines).reduce((sum, each) => sum + each.count, 0);
         expect(squares).toBeGreaterThanOrEqual(wanted);
-        for (const each of making(plan, 'fudge')) expect(each.leftOverPieces).toBeLessThan(64);
+        for (const each of run(plan, 'fudge')) expect(each.leftOverPieces).toBeLessThan(64);
       }),
       { numRuns: 60 },
     );
@@ -259,8 +259,8 @@ describe('whatever the orders', () => {
           pieces: pantry.pieces.map((each) => ({ ...each, keepsDays: 700 })),
           recipes: pantry.recipes.map((each) => ({ ...each, keepsDays: 700 })),
         });
-        const less = ingredientNeeds(planSeason(one, orders.slice(1), TODAY).makings, one);
-        const more = ingredientNeeds(planSeason(one, orders, TODAY).makings, one);
+        const less = ingredientNeeds(planSeason(one, orders.slice(1), TODAY).runs, one);
+        const more = ingredientNeeds(planSeason(one, orders, TODAY).runs, one);
         const grams = (needs: typeof less, id: string) =>
           (needs.get(id) ?? []).reduce((sum, each) => sum + each.grams, 0);
         for (const id of less.keys()) expect(grams(more, id)).toBeGreaterThanOrEqual(grams(less, id) - 1e-6);
@@ -280,6 +280,6 @@ it('covers two ways of cutting one slab, each in whole pieces', () => {
   });
   const plan = planSeason(two, [order('Ada', { 'fudge-box': 32, bars: 16 }, '2026-12-05')], TODAY);
   // 32 of 64 and 16 of 32 fill one slab exactly; the joint asks for a second
-  expect(making(plan, 'fudge')).toMatchObject([{ batchCount: 2, leftOverPieces: null }]);
+  expect(run(plan, 'fudge')).toMatchObject([{ batchCount: 2, leftOverPieces: null }]);
   checkMass(plan, two);
 });

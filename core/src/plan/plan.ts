@@ -1,4 +1,4 @@
-import type { Book } from '../box/index.js';
+import type { Book } from '../book/index.js';
 import { gravestFirst } from '../finding/index.js';
 import { boxFor, doubleFindings, findingsOfOrder, isOpen, packingOf, type OrderFiled } from '../order/index.js';
 import { pieceCosts } from '../money/index.js';
@@ -6,16 +6,15 @@ import type { PieceFacts } from '../piece/index.js';
 import { addDays, type Day } from '../quantity/index.js';
 import { boxDemand, pieceDemand, type BoxDemand, type PieceDemand } from './demand.js';
 import { pieceKey, withoutMade, type Guide } from './guide.js';
-import { madeOf, triedOf } from './made.js';
-import { settle } from './settle.js';
-import { planMakings } from './makings.js';
+import { madeRunsOf, triedOf } from './made-runs.js';
+import { netDemand } from './netting.js';
+import { explodeDemand } from './explode.js';
 import { bookPacking, packingStarts } from './packing.js';
 import { planFindings } from './plan-findings.js';
 import type { LabelRun, LateOrder, Plan } from './shape.js';
 import { seasonDays } from './season-days.js';
-import { shoppingList } from './shopping.js';
+import { shoppingList } from '../shopping/index.js';
 import type { Bookings } from './windows.js';
-
 /** Equal labels for each box and hand-over day: made on its oldest piece's day, best before its first piece ends. */
 export function labelRuns(boxes: readonly BoxDemand[], madeOn: ReadonlyMap<string, Day>, book: Book): LabelRun[] {
   return boxes.flatMap((box) => {
@@ -91,11 +90,11 @@ export function seasonNeeds(
     const boxes = packed.length === 0 ? toPack : boxDemand(open, book);
     const demand = pieceDemand(toPack, book);
     const done = pieceDemand(boxDemand([...handedOver, ...packed], book), book);
-    const settled = settle(demand, done, book, today, guide);
-    const leaving = leftOutNow(unpacked, { demand, outside: settled.outside }, book);
+    const netted = netDemand(demand, done, book, today, guide);
+    const leaving = leftOutNow(unpacked, { demand, outside: netted.outside }, book);
     if (leaving.length === 0) {
       const all = boxes === toPack ? demand : pieceDemand(boxes, book);
-      return { open, late, boxes, demand: all, toPack, settled, book };
+      return { open, late, boxes, demand: all, toPack, netted, book };
     }
     // What would be late only since its boxes take several days to pack is packed on one, however long that day then is.
     const spread = leaving.filter(({ order }) => starts.has(order.handOver.on));
@@ -119,29 +118,29 @@ export function seasonNeeds(
  */
 export function planSeason(whole: Book, orders: readonly OrderFiled[], today: Day, guide?: Guide): Plan {
   const costOf = pieceCosts(whole);
-  const { late, boxes, demand, toPack, settled, book } = seasonNeeds(orders, whole, today, guide ?? null);
+  const { late, boxes, demand, toPack, netted, book } = seasonNeeds(orders, whole, today, guide ?? null);
   const asked = orders.filter(isOpen);
-  const packing = bookPacking(toPack, settled.finishings, book, today);
-  const decided = guide ? withoutMade(guide, triedOf(madeOf(settled))) : null;
-  const { makings, finishings, madeOn } = planMakings(settled, book, today, packing.minutes, decided);
+  const packing = bookPacking(toPack, netted.finishings, book, today);
+  const decided = guide ? withoutMade(guide, triedOf(madeRunsOf(netted))) : null;
+  const { runs, finishings, madeOn } = explodeDemand(netted, book, today, packing.minutes, decided);
   // What is ordered is counted, whether it can be made or not.
   const ordered = late.length > 0 ? boxDemand(asked, book) : boxes;
-  const made = madeOf(settled);
-  const shopping = shoppingList(makings, book);
+  const made = madeRunsOf(netted);
+  const shopping = shoppingList(runs, book);
   const plan: Plan = {
     orders: asked.length,
     leftOut: late.map(({ order }) => order.id),
     boxes: ordered.reduce((sum, each) => sum + each.count, 0),
     pieces: (late.length > 0 ? pieceDemand(ordered, book) : demand).reduce((sum, each) => sum + each.count, 0),
-    batches: makings.reduce((sum, each) => sum + each.batchCount, 0),
+    batches: runs.reduce((sum, each) => sum + each.batchCount, 0),
     made,
-    makings,
+    runs,
     finishings,
     shopping,
     shoppingCostMinor: shopping.reduce((sum, line) => sum + line.costMinor, 0),
-    days: seasonDays(asked, made, makings, finishings, packing, settled.doneMinutes, book, today),
+    days: seasonDays(asked, made, runs, finishings, packing, netted.doneMinutes, book, today),
     labels: labelRuns(boxes, madeOn, book),
-    leftOverGrams: [...made, ...makings].reduce((sum, each) => sum + each.leftOverGrams, 0),
+    leftOverGrams: [...made, ...runs].reduce((sum, each) => sum + each.leftOverGrams, 0),
     findings: [],
   };
   return {
@@ -150,7 +149,7 @@ export function planSeason(whole: Book, orders: readonly OrderFiled[], today: Da
       ...book.findings,
       ...asked.flatMap((order) => findingsOfOrder(order, book, today, costOf)),
       ...doubleFindings(asked),
-      ...settled.findings,
+      ...netted.findings,
       ...planFindings(plan, asked, late, decided, book, today),
     ]),
   };

@@ -1,8 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { bookOf, order, TODAY } from '../../testing/kitchen.js';
 import { bench, trufflePantry } from '../../testing/truffles.js';
-import { planSeason } from './index.js';
-
+import { planSeason } from './plan.js';
 const helped = { day: '2026-12-12', hours: null, helperHours: 5, humid: true };
 const book = bookOf({ ...trufflePantry, kitchen: { ...bench, dayChanges: [helped] } });
 const orders = [
@@ -11,7 +10,7 @@ const orders = [
     handOver: { on: '2026-12-13', way: 'stall', place: 'Market square' },
   }),
 ];
-const { days, makings, finishings } = planSeason(book, orders, TODAY);
+const { days, runs, finishings } = planSeason(book, orders, TODAY);
 const on = (day: string) => days.find((each) => each.day === day);
 
 describe('the days of a season', () => {
@@ -23,7 +22,7 @@ describe('the days of a season', () => {
 
   it('book making, finishing, packing, getting ready and cleaning, and nothing twice', () => {
     for (const { day, bookedMinutes, readyMinutes, packs } of days) {
-      const here = makings.filter((each) => each.day === day);
+      const here = runs.filter((each) => each.day === day);
       const hands = here.reduce((sum, { handsMinutes }) => sum + handsMinutes, 0);
       const finished = finishings.filter((each) => each.day === day).reduce((sum, each) => sum + each.handsMinutes, 0);
       const packed = packs.reduce((sum, { minutes }) => sum + minutes, 0);

@@ -1,15 +1,14 @@
-import type { Book } from '../box/index.js';
+import type { Book } from '../book/index.js';
 import { boxFor, changesOf, dueOf, packedAs, type OrderFiled, type PackedAs } from '../order/index.js';
 import { addDays, daysBetween, type Day } from '../quantity/index.js';
 import { groupBy } from '../record/index.js';
-import type { Making } from './making.js';
+import type { ProductionRun } from './run.js';
 import type { Finishing } from './needs.js';
 import { cleanDownsOf, profileOf } from './clean-downs.js';
-import type { Made } from './made.js';
+import type { MadeRun } from './run.js';
 import type { Pack, Packing } from './packing.js';
 import { helperHours, isHumid, makerHours } from './windows.js';
 import { workByDay, type WorkOf } from './work-days.js';
-
 /** One order to hand over. */
 export interface HandOver {
   readonly orderId: string;
@@ -48,15 +47,15 @@ export interface SeasonDay {
   readonly doneMinutes: number;
   readonly humid: boolean;
   /** Names of the recipes begun on it. */
-  readonly makings: readonly string[];
+  readonly runs: readonly string[];
   readonly packs: readonly Pack[];
   readonly handOvers: readonly HandOver[];
 }
 
 /** Minutes of getting ready for each recipe that is begun on a day, and of cleaning before what lacks an allergen of what was there. */
 function readyMinutesOf(
-  begun: readonly Making[],
-  worked: readonly WorkOf<Making>[],
+  begun: readonly ProductionRun[],
+  worked: readonly WorkOf<ProductionRun>[],
   finishings: readonly Finishing[],
   book: Book,
 ): number {
@@ -77,15 +76,15 @@ const MOST_DAYS = 400;
  */
 export function seasonDays(
   orders: readonly OrderFiled[],
-  made: readonly Made[],
-  makings: readonly Making[],
+  made: readonly MadeRun[],
+  runs: readonly ProductionRun[],
   finishings: readonly Finishing[],
   packing: Packing,
   doneMinutes: number,
   book: Book,
   today: Day,
 ): SeasonDay[] {
-  const worked = workByDay(makings, book.recipes, book.kitchen);
+  const worked = workByDay(runs, book.recipes, book.kitchen);
   const goesOn = workByDay(made, book.recipes, book.kitchen);
   const last = [
     ...orders.map((order) => order.handOver.on),
@@ -94,16 +93,16 @@ export function seasonDays(
     ...finishings.map((each) => each.day),
   ].reduce((latest, day) => (day > latest ? day : latest), today);
   const length = Math.min(daysBetween(today, last) + 1, MOST_DAYS);
-  const begun = groupBy(makings, (making) => making.day);
+  const begun = groupBy(runs, (run) => run.day);
   const finished = groupBy(finishings, (each) => each.day);
   const handed = groupBy(orders, (order) => order.handOver.on);
   return Array.from({ length }, (_, index): SeasonDay => {
     const day = addDays(today, index);
-    const makingsHere = begun.get(day) ?? [];
+    const begunHere = begun.get(day) ?? [];
     // What is made already is done, but for what goes on after a night.
-    const workHere = [...(worked.get(day) ?? []), ...(goesOn.get(day) ?? []).filter(({ making }) => making.day < day)];
+    const workHere = [...(worked.get(day) ?? []), ...(goesOn.get(day) ?? []).filter(({ run }) => run.day < day)];
     const finishingsHere = finished.get(day) ?? [];
-    const readyMinutes = readyMinutesOf(makingsHere, workHere, finishingsHere, book);
+    const readyMinutes = readyMinutesOf(begunHere, workHere, finishingsHere, book);
     const shareable =
       (packing.minutes.get(day) ?? 0) + finishingsHere.reduce((sum, { handsMinutes }) => sum + handsMinutes, 0);
     const done = day === today ? doneMinutes : 0;
@@ -118,11 +117,11 @@ export function seasonDays(
         done +
         shareable +
         readyMinutes +
-        workHere.reduce((sum, { making, work }) => sum + making.batchCount * work.handsMinutes, 0),
+        workHere.reduce((sum, { run, work }) => sum + run.batchCount * work.handsMinutes, 0),
       readyMinutes,
       doneMinutes: done,
       humid: isHumid(day, book.kitchen),
-      makings: makingsHere.map((making) => making.recipeName),
+      runs: begunHere.map((run) => run.recipeName),
       packs: packing.packs.get(day) ?? [],
       handOvers: (handed.get(day) ?? []).map((order) => ({
         orderId: order.id,

@@ -2,12 +2,11 @@ import type { Finding } from '../finding/index.js';
 import type { OrderFiled, PackedAs } from '../order/index.js';
 import type { PieceFacts } from '../piece/index.js';
 import type { Day } from '../quantity/index.js';
-import type { Made } from './made.js';
-import type { Making } from './making.js';
+import type { MadeRun } from './run.js';
+import type { ProductionRun } from './run.js';
 import type { Finishing } from './needs.js';
 import type { SeasonDay } from './season-days.js';
-import type { ShoppingLine } from './shopping.js';
-
+import type { ShoppingLine } from '../shopping/index.js';
 /** One lot of equal labels: a box for one hand-over day, with the same stand-ins. */
 export interface LabelRun extends PackedAs {
   readonly boxId: string;
@@ -36,9 +35,9 @@ export interface Plan {
   /** Batches that are still to be made. */
   readonly batches: number;
   /** What is made already. */
-  readonly made: readonly Made[];
+  readonly made: readonly MadeRun[];
   /** What is still to be made. */
-  readonly makings: readonly Making[];
+  readonly runs: readonly ProductionRun[];
   readonly finishings: readonly Finishing[];
   readonly shopping: readonly ShoppingLine[];
   readonly shoppingCostMinor: number;

@@ -1,14 +1,13 @@
 import { gramsOf, type BatchFiled } from '../batch/index.js';
-import type { Book } from '../box/index.js';
+import type { Book } from '../book/index.js';
 import { bodyForm, piecesPerBatch, type PieceFacts } from '../piece/index.js';
 import { addDays, type Day } from '../quantity/index.js';
 import type { BatchCount, RecipeFacts } from '../recipe/index.js';
 import { groupBy } from '../record/index.js';
 import type { Guide } from './guide.js';
-import { sharedGrams } from './making.js';
+import { sharedGrams } from './run.js';
 import { bodyWindow, partOf, usableWindow, type Need } from './needs.js';
 import type { Window } from './windows.js';
-
 /** What batches of one recipe, made on one day, have to give, and what they give it to. */
 export interface Supply {
   readonly facts: RecipeFacts;
@@ -46,26 +45,26 @@ export function leftGramsOf(supply: Supply, alsoCut?: PieceFacts): number {
   const served = servedPieces(supply);
   if (alsoCut && !served.has(alsoCut)) served.set(alsoCut, 0);
   const cut = [...served].reduce((sum, [of, count]) => sum + sharedGrams(of, supply.facts) * (count + 1), 0);
-  const used = supply.needs.reduce((sum, { body, use }) => sum + (body ? 0 : use.grams), 0);
+  const used = supply.needs.reduce((sum, { body, peg }) => sum + (body ? 0 : peg.grams), 0);
   return Math.max(0, supply.gaveGrams - cut - used);
 }
 
 /** How much more of a need a supply can serve: whole pieces, or grams with the pool beside them. */
-function roomFor(supply: Supply, { body, use }: Need): number {
-  if (!body) return Math.max(0, leftGramsOf(supply) - use.poolGrams);
+function roomFor(supply: Supply, { body, peg }: Need): number {
+  if (!body) return Math.max(0, leftGramsOf(supply) - peg.poolGrams);
   const alone = supply.needs.every((need) => need.body?.facts === body.facts);
   if (alone) return piecesOf(supply, body.facts) - (servedPieces(supply).get(body.facts) ?? 0);
   return Math.floor(leftGramsOf(supply, body.facts) / (sharedGrams(body.facts, supply.facts) || Infinity) + WHOLE);
 }
 
 /** The days on which something may have been made that serves a need: what is there already may be finished later than it is planned. */
-function madeWindow({ body, use }: Need, facts: RecipeFacts, book: Book): Window {
-  if (!body) return usableWindow(use.on, facts, book);
-  const { from } = bodyWindow(body.facts, use.on, facts, book).window;
-  return { from, to: addDays(use.on, -facts.recipe.restDays) };
+function madeWindow({ body, peg }: Need, facts: RecipeFacts, book: Book): Window {
+  if (!body) return usableWindow(peg.on, facts, book);
+  const { from } = bodyWindow(body.facts, peg.on, facts, book).window;
+  return { from, to: addDays(peg.on, -facts.recipe.restDays) };
 }
 
-const amountOf = ({ body, use }: Need): number => (body ? body.count : use.grams);
+const amountOf = ({ body, peg }: Need): number => (body ? body.count : peg.grams);
 
 /** Serves a need from supplies of its days, up to so much of it. @returns what is still wanted */
 function serve(need: Need, supplies: readonly Supply[], book: Book, wanted: number): number {
@@ -94,7 +93,7 @@ export function fromSupplies(
 ): Need[] {
   if (supplies.length === 0) return [...needs];
   const rests = new Map(needs.map((need) => [need, amountOf(need)]));
-  const dated = [...needs].sort((a, b) => (a.use.on < b.use.on ? -1 : a.use.on > b.use.on ? 1 : 0));
+  const dated = [...needs].sort((a, b) => (a.peg.on < b.peg.on ? -1 : a.peg.on > b.peg.on ? 1 : 0));
   for (const need of dated)
     for (const { day, amount } of (need.body ? guide?.pieces : guide?.components)?.[need.key] ?? []) {
       const rest = rests.get(need) ?? 0;

@@ -1,14 +1,13 @@
-import type { Book } from '../box/index.js';
+import type { Book } from '../book/index.js';
 import type { OrderFiled } from '../order/index.js';
 import type { Day } from '../quantity/index.js';
 import { breachesOf, newBreaches } from './breaches.js';
 import type { Guide, Pin } from './guide.js';
-import { guideOf, moveMaking, whyNotTo } from './move.js';
+import { guideOf, moveRun, whyNotTo } from './move.js';
 import { planSeason } from './plan.js';
 import type { Plan } from './shape.js';
-
 /**
- * Why a making that could be made on a day is not moved there: what the plan would then break that it does not break now.
+ * Why a run that could be made on a day is not moved there: what the plan would then break that it does not break now.
  * @param pins those that hold now
  * @returns each reason as a sentence, and the decisions with the move where there is none
  */
@@ -20,7 +19,7 @@ export function tryMove(
 ): { readonly why: readonly string[]; readonly guide: Guide | null } {
   const why = whyNotTo(plan, recipeId, from, to, book, today);
   if (why.length > 0) return { why, guide: null };
-  const guide = moveMaking(guideOf(plan, pins), recipeId, from, to, plan);
+  const guide = moveRun(guideOf(plan, pins), recipeId, from, to, plan);
   const moved = planSeason(book, orders, today, guide);
   const broken = newBreaches(breachesOf(plan, book), breachesOf(moved, book));
   const left = moved.leftOut.filter((id) => !plan.leftOut.includes(id));

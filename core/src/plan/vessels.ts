@@ -1,10 +1,9 @@
-import type { Book } from '../box/index.js';
+import type { Book } from '../book/index.js';
 import type { KitchenDraft } from '../kitchen/index.js';
 import { bodyForm, type PieceFacts } from '../piece/index.js';
 import { addDays, type Day } from '../quantity/index.js';
 import type { BatchCount } from '../recipe/index.js';
 import type { Finishing } from './needs.js';
-
 /** Moulds of one kind, for all pieces that are filled in them. */
 export interface Mould {
   /** Moulds with as many cavities of the same size are one kind, whichever piece names them. */
@@ -118,12 +117,12 @@ export const isInPan = ({ restDays }: PanShare, madeOn: Day, night: Day): boolea
 
 /** Pans of one kind that are full in the night after a day. */
 export const pansTaken = (
-  makings: readonly { readonly recipeId: string; readonly day: Day; readonly batches: readonly BatchCount[] }[],
+  runs: readonly { readonly recipeId: string; readonly day: Day; readonly batches: readonly BatchCount[] }[],
   night: Day,
   { key }: PanKind,
   book: Book,
 ): number =>
-  makings.reduce((sum, { recipeId, day, batches }) => {
+  runs.reduce((sum, { recipeId, day, batches }) => {
     const share = panShareOf(recipeId, book);
     if (share?.key !== key || !isInPan(share, day, night)) return sum;
     return sum + batches.reduce((all, { size, count }) => all + share.pansFor(size) * count, 0);

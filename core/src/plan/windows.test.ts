@@ -12,8 +12,7 @@ import {
   lastBenchDay,
   lastBenchDayBefore,
   makerHours,
-} from './index.js';
-
+} from './windows.js';
 const week = {
   ...kitchen,
   benchWeek: [
@@ -63,7 +62,7 @@ it('groups needs so that each is made within its window, on no more days than wi
         expect(window.from <= window.to).toBe(true);
         for (const each of of) expect(each.window.from <= window.from && each.window.to >= window.to).toBe(true);
       }
-      // Windows that do not touch one another cannot share a day: so many makings are needed at least.
+      // Windows that do not touch one another cannot share a day: so many runs are needed at least.
       let apart = 0;
       let end = '';
       for (const { window } of [...needs].sort((a, b) => (a.window.to < b.window.to ? -1 : 1)))

@@ -84,7 +84,7 @@ export interface DayGroup<T> {
 }
 
 /**
- * The fewest makings such that every need is made within its window.
+ * The fewest runs such that every need is made within its window.
  *
  * Greedy by the latest day: optimal for intervals (common result on stabbing intervals with points).
  * An empty window is made on its last day; the caller reports it.

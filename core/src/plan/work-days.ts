@@ -57,24 +57,24 @@ interface Begun {
 
 /** Whether a recipe is begun or goes on, with all its batches, on each day. */
 export interface WorkOf<M extends Begun> {
-  readonly making: M;
+  readonly run: M;
   readonly facts: RecipeFacts;
   readonly work: WorkDay;
 }
 
-/** What is done of makings, day by day, the later days of those that rest in between among it. */
+/** What is done of runs, day by day, the later days of those that rest in between among it. */
 export function workByDay<M extends Begun>(
-  makings: readonly M[],
+  runs: readonly M[],
   recipes: ReadonlyMap<string, RecipeFacts>,
   kitchen: KitchenDraft,
 ): Map<Day, WorkOf<M>[]> {
   const days = new Map<Day, WorkOf<M>[]>();
-  for (const making of makings) {
-    const facts = recipes.get(making.recipeId);
+  for (const run of runs) {
+    const facts = recipes.get(run.recipeId);
     if (!facts) continue;
-    for (const work of workDays(facts, making.day, kitchen)) {
+    for (const work of workDays(facts, run.day, kitchen)) {
       const list = days.get(work.day);
-      const entry = { making, facts, work };
+      const entry = { run, facts, work };
       if (list) list.push(entry);
       else days.set(work.day, [entry]);
     }

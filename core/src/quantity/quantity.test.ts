@@ -1,26 +1,9 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import {
-  addDays,
-  daysBetween,
-  roundToStep,
-  sayGrams,
-  sayLabelDay,
-  sayList,
-  sayMass,
-  sayClock,
-  sayMinutes,
-  sayMoney,
-  sayShortDay,
-  sayTemperature,
-  toCelsius,
-  toFahrenheit,
-  unitCodes,
-  units,
-  weigh,
-  weekday,
-} from './index.js';
-
+import { addDays, daysBetween, sayLabelDay, sayShortDay, weekday } from './day.js';
+import { roundToStep, sayGrams, sayList, sayMass, sayClock, sayMinutes, sayMoney } from './format.js';
+import { sayTemperature, toCelsius, toFahrenheit } from './temperature.js';
+import { unitCodes, units, weigh } from './units.js';
 const sugar = {
   densities: [
     { state: 'packed', gramsPerMl: 0.93 },

@@ -1,15 +1,18 @@
-export * from './drafts.js';
-export * from './json-ld.js';
-export * from './line.js';
-export * from './measure.js';
-export * from './number.js';
-export * from './pack.js';
-export * from './names.js';
-export * from './spelling.js';
-export * from './starters.js';
-export * from './steps.js';
-export * from './temperatures.js';
-export * from './times.js';
-export * from './whole.js';
-export * from './pasted-recipe.js';
-export * from './recipe-text.js';
+export {
+  lineKeys,
+  noAnswers,
+  noStepAnswers,
+  openQuestions,
+  type RecipeAnswers,
+  recipesOf,
+  type StepAnswers,
+  stepKeys,
+} from './drafts.js';
+export { type PantryItem, pantryItems, readIngredientLines, type ReadLine } from './line.js';
+export { indexNames, matchName, nameWords, singular, synonymWords } from './names.js';
+export { readHolds } from './pack.js';
+export { type OwnRecipe, ownRecipeSchema, type RecipeText, type TextStep } from './recipe-text.js';
+export { closest } from './spelling.js';
+export { type Starter, startersNamed } from './starters.js';
+export { type ReadStep, readSteps, stepOf } from './steps.js';
+export { type ReadRecipe, readRecipeText, unreadableRecipe } from './whole.js';

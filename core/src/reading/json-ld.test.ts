@@ -4,16 +4,9 @@ import { measureHabits } from '../kitchen/index.js';
 import { unitCodes } from '../quantity/index.js';
 import { numberKinds, recipeDraftSchema, stepSchema, type RecipeDraft } from '../recipe/index.js';
 import { starterIngredients } from '../starter/index.js';
-import {
-  noAnswers,
-  pantryItems,
-  readIngredientLines,
-  readRecipe,
-  readRecipeJsonLd,
-  recipeJsonLd,
-  recipesOf,
-} from './index.js';
-
+import { noAnswers, recipesOf } from './drafts.js';
+import { pantryItems, readIngredientLines } from './line.js';
+import { readRecipe, readRecipeJsonLd, recipeJsonLd } from '../format/index.js';
 const ingredients = starterIngredients();
 const pantry = pantryItems(ingredients, []);
 const stored = { ingredients, recipes: [] };

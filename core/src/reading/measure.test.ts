@@ -1,6 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import { readMeasure } from './index.js';
-
+import { readMeasure } from './measure.js';
 describe('a measure', () => {
   it.each([
     ['2 cups milk', 'US', 2, 'cup'],

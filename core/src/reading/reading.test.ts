@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
-import { matchName, indexNames, nameWords, readIngredientLines, readSteps, stepOf, type PantryItem } from './index.js';
-
+import { matchName, indexNames, nameWords } from './names.js';
+import { readIngredientLines, type PantryItem } from './line.js';
+import { readSteps, stepOf } from './steps.js';
 const item = (id: string, name: string, more: Partial<PantryItem> = {}): PantryItem => ({
   kind: 'ingredient',
   id,

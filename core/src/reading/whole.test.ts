@@ -3,19 +3,10 @@ import fc from 'fast-check';
 import type { MeasureHabit } from '../kitchen/index.js';
 import { mostStepCharacters, recipeDraftSchema } from '../recipe/index.js';
 import { starterIngredients } from '../starter/index.js';
-import {
-  noAnswers,
-  noStepAnswers,
-  openQuestions,
-  pantryItems,
-  readRecipe,
-  readSteps,
-  recipesOf,
-  stepKeys,
-  stepOf,
-  lineKeys,
-} from './index.js';
-
+import { noAnswers, noStepAnswers, openQuestions, recipesOf, stepKeys, lineKeys } from './drafts.js';
+import { pantryItems } from './line.js';
+import { readRecipe } from '../format/index.js';
+import { readSteps, stepOf } from './steps.js';
 const ingredients = starterIngredients();
 const pantry = pantryItems(ingredients, []);
 const stored = { ingredients, recipes: [] };

@@ -3,8 +3,7 @@ import fc from 'fast-check';
 import { habitCount, writtenLines } from '../../testing/written-lines.js';
 import { units } from '../quantity/index.js';
 import { starterIngredients } from '../starter/index.js';
-import { pantryItems, readIngredientLines } from './index.js';
-
+import { pantryItems, readIngredientLines } from './line.js';
 const pantry = pantryItems(starterIngredients(), []);
 const RUNS = 20_000;
 

@@ -3,23 +3,13 @@ import fc from 'fast-check';
 import { ingredient, line, recipe } from '../../testing/kitchen.js';
 import { elevationOf } from '../cooking/index.js';
 import { massOf, noParts } from '../ingredient/index.js';
-import {
-  adviceFor,
-  checkPots,
-  estimateOf,
-  multipleFor,
-  openRecipeBook,
-  recipeFiledSchema,
-  sideEffects,
-  stepCautions,
-  stepMinutes,
-  stepTarget,
-  trySwaps,
-  weighSheet,
-  wrongInRecipe,
-  type RecipeFacts,
-} from './index.js';
-
+import { adviceFor, multipleFor, stepMinutes, weighSheet } from './scale.js';
+import { checkPots, estimateOf } from './estimate.js';
+import { openRecipeBook, type RecipeFacts } from './book.js';
+import { recipeFiledSchema } from './schema.js';
+import { sideEffects, trySwaps } from './substitution.js';
+import { stepCautions, stepTarget } from './method.js';
+import { wrongInRecipe } from './check.js';
 const made = (parts: object, more: object = {}) => ({
   composition: { ...noParts, cocoaButter: 0, milkFat: 0, source: '', ...parts },
   ...more,

@@ -3,17 +3,10 @@ import fc from 'fast-check';
 import { ingredient, line, recipe } from '../../testing/kitchen.js';
 import { foamFactors, keptAfterHeat } from '../cooking/index.js';
 import { noParts, type IngredientFiled } from '../ingredient/index.js';
-import {
-  checkPots,
-  estimateOf,
-  openRecipeBook,
-  sideEffects,
-  swapIngredients,
-  trySwaps,
-  worstBoiling,
-  type RecipeFacts,
-} from './index.js';
-
+import { checkPots, estimateOf, worstBoiling } from './estimate.js';
+import { openRecipeBook, type RecipeFacts } from './book.js';
+import { sideEffects, trySwaps } from './substitution.js';
+import { swapIngredients } from './variant.js';
 const made = (id: string, parts: object, more: object = {}): IngredientFiled =>
   ingredient(id, { composition: { ...noParts, cocoaButter: 0, milkFat: 0, source: '', ...parts }, ...more });
 const pantry = [

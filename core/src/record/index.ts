@@ -1,5 +1,14 @@
-export * from './group.js';
-export * from './schema.js';
-export * from './text.js';
-export * from './words.js';
-export * from './wrong.js';
+export { groupBy } from './group.js';
+export {
+  daySchema,
+  filedShape,
+  idSchema,
+  minorSchema,
+  nameSchema,
+  noteSchema,
+  storedShape,
+  versionSchema,
+} from './schema.js';
+export { cleanTexts, foldText, MOST_DEPTH } from './text.js';
+export { speakPlainly } from './words.js';
+export { type Known, sayPath, under, unknownReferences, type WrongValue } from './wrong.js';

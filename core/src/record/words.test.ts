@@ -7,11 +7,11 @@ import { ingredientDraftSchema } from '../ingredient/index.js';
 import { kitchenDraftSchema } from '../kitchen/index.js';
 import { orderDraftSchema } from '../order/index.js';
 import { pieceDraftSchema } from '../piece/index.js';
-import { decisionSchema, whatIfSchema } from '../plan/index.js';
+import { decisionSchema } from '../plan/index.js';
+import { whatIfSchema } from '../programme/index.js';
 import { recipeDraftSchema } from '../recipe/index.js';
-import { seasonFileSchema } from '../season/index.js';
-import { speakPlainly } from './index.js';
-
+import { seasonFileSchema } from '../season-file/index.js';
+import { speakPlainly } from './words.js';
 const schemas: Readonly<Record<string, z.ZodType>> = {
   ingredient: ingredientDraftSchema,
   recipe: recipeDraftSchema,

@@ -1,4 +1,3 @@
-export * from './best.js';
-export * from './bounds.js';
-export * from './project.js';
-export * from './serial.js';
+export { bestSchedule, type BestSchedule } from './best.js';
+export { boundsOf } from './bounds.js';
+export type { Activity, ChangedOver, Changeover, PlacedUse, Project, Resource, Schedule, Use } from './project.js';

@@ -1,8 +1,10 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { faultsOf } from '../../testing/schedule.js';
-import { bestSchedule, boundsOf, placeInOrder, predecessorsFirst, type Activity, type Project } from './index.js';
-
+import { bestSchedule } from './best.js';
+import { boundsOf } from './bounds.js';
+import { placeInOrder } from './serial.js';
+import { predecessorsFirst, type Activity, type Project } from './project.js';
 const activity = (key: string, minutes: number, on: string[], after: string[] = [], lag = 0): Activity => ({
   key,
   minutes,

@@ -1,3 +1,13 @@
-export * from './held.js';
-export * from './highs.js';
-export * from './model.js';
+export { relaxed, withHeld } from './held.js';
+export { type HighsRuntime, solveWithHighs } from './highs.js';
+export {
+  gapOf,
+  type LinearModel,
+  ModelBuilder,
+  smallestClash,
+  type Solution,
+  type SolveOptions,
+  type Solver,
+  type SolverProgress,
+  type Term,
+} from './model.js';

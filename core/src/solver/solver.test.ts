@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { solver } from '../../testing/solver.js';
-import { gapOf, ModelBuilder, relaxed, smallestClash, withHeld } from './index.js';
+import { gapOf, ModelBuilder, smallestClash } from './model.js';
+import { relaxed, withHeld } from './held.js';
 
 /** Chairs and tables: 30 and 50 of profit, 40 hours of carpentry, 50 of finishing. */
 function workshop(carpentry = 40): ModelBuilder {

@@ -1,2 +1,2 @@
-export * from './draft.js';
-export * from './pantry.js';
+export { starterIngredients } from './draft.js';
+export { starterPantry } from './pantry.js';

@@ -1,7 +1,7 @@
 import { Injectable } from '@nestjs/common';
 import { takenFor, wrongInBatch, wrongInBatchEdit, type BatchDraft } from '@usual-pantry/core/batch';
 import { withoutTaken, withPutBack, type IngredientFiled, type StockPart } from '@usual-pantry/core/ingredient';
-import { lackingFor } from '@usual-pantry/core/plan';
+import { lackingFor } from '@usual-pantry/core/shopping';
 import { addDays, sayDay, sayGrams } from '@usual-pantry/core/quantity';
 import { groupBy, type WrongValue } from '@usual-pantry/core/record';
 import { In, type EntityManager } from 'typeorm';

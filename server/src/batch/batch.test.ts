@@ -1,9 +1,10 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from '@jest/globals';
 import type { Batch } from '@usual-pantry/core/batch';
-import { openBook } from '@usual-pantry/core/box';
+import { openBook } from '@usual-pantry/core/book';
 import type { Ingredient } from '@usual-pantry/core/ingredient';
-import { lackingFor, type Plan } from '@usual-pantry/core/plan';
-import type { SeasonFile } from '@usual-pantry/core/season';
+import { lackingFor } from '@usual-pantry/core/shopping';
+import type { Plan } from '@usual-pantry/core/plan';
+import type { SeasonFile } from '@usual-pantry/core/season-file';
 import { verifyPlan } from '../../../core/testing/verify-plan.js';
 import { openServer, readDemo, TODAY, type TestServer } from '../testing/server.js';
 
@@ -38,11 +39,11 @@ const made = async (batches: object[]) => {
 
 /** The first making of the plan, as batches that were made today. */
 async function firstMaking() {
-  const [making] = (await plan()).makings;
-  if (!making) throw new Error('nothing to make');
-  const { recipeId, batches } = making;
+  const [run] = (await plan()).runs;
+  if (!run) throw new Error('nothing to make');
+  const { recipeId, batches } = run;
   return {
-    making,
+    run,
     drafts: batches.flatMap(({ size, count }) => Array.from({ length: count }, () => ({ recipeId, size, on: TODAY }))),
   };
 }
@@ -50,11 +51,11 @@ async function firstMaking() {
 describe('batches that were made', () => {
   it('are not made again, and the rest of the plan stays as it was decided', async () => {
     const before = await plan();
-    const { making, drafts } = await firstMaking();
+    const { run, drafts } = await firstMaking();
     await made(drafts);
     const after = await plan();
-    expect(after.made).toMatchObject([{ recipeId: making.recipeId, day: TODAY, batchCount: making.batchCount }]);
-    expect(after.batches).toBe(before.batches - making.batchCount);
+    expect(after.made).toMatchObject([{ recipeId: run.recipeId, day: TODAY, batchCount: run.batchCount }]);
+    expect(after.batches).toBe(before.batches - run.batchCount);
     expect(after.follows).toBe(true);
     const stored = await file();
     expect(stored.batches).toHaveLength(drafts.length);
@@ -91,10 +92,10 @@ describe('batches that were made', () => {
   });
 
   it('take from the pantry what it has of what they need, and give it back', async () => {
-    const { making, drafts } = await firstMaking();
+    const { run, drafts } = await firstMaking();
     const { recipes, ingredients } = await file();
     const used = recipes
-      .find(({ id }) => id === making.recipeId)
+      .find(({ id }) => id === run.recipeId)
       ?.lines.flatMap(({ uses }) => (uses.kind === 'ingredient' ? [uses.id] : []));
     const onHand = ingredients.find(({ id, onHandGrams }) => used?.includes(id) === true && onHandGrams > 0);
     if (!onHand) throw new Error('nothing of it is on hand');
@@ -152,11 +153,11 @@ describe('batches that were made', () => {
   });
 
   it('keep their recipe from being deleted', async () => {
-    const { drafts, making } = await firstMaking();
+    const { drafts, run } = await firstMaking();
     await made(drafts);
     const { body } = await server.http
-      .delete(`/api/recipes/${making.recipeId}`)
-      .query({ version: await versionOf(making.recipeId) })
+      .delete(`/api/recipes/${run.recipeId}`)
+      .query({ version: await versionOf(run.recipeId) })
       .expect(409);
     expect(JSON.stringify(body)).toContain('batches that were made');
   });

@@ -1,5 +1,6 @@
 import { Injectable } from '@nestjs/common';
-import { openBook, type Book, type BoxDraft } from '@usual-pantry/core/box';
+import { openBook, type Book } from '@usual-pantry/core/book';
+import type { BoxDraft } from '@usual-pantry/core/box';
 import type { BatchDraft } from '@usual-pantry/core/batch';
 import type { IngredientDraft } from '@usual-pantry/core/ingredient';
 import { costOfBoxes, type BoxCost } from '@usual-pantry/core/money';

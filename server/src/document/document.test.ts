@@ -2,7 +2,7 @@ import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import { readdir } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { Kitchen } from '@usual-pantry/core/kitchen';
-import type { SeasonFile } from '@usual-pantry/core/season';
+import type { SeasonFile } from '@usual-pantry/core/season-file';
 import { openServer, readDemo, type TestServer } from '../testing/server.js';
 import { readPdf } from '../testing/pdf.js';
 

@@ -1,6 +1,6 @@
 import { Body, Controller, Get, HttpCode, Post, Query, Res } from '@nestjs/common';
 import { ApiBody, ApiOperation, ApiQuery, ApiResponse, ApiTags } from '@nestjs/swagger';
-import { seasonFileJsonSchema, type SeasonFile } from '@usual-pantry/core/season';
+import { seasonFileJsonSchema, type SeasonFile } from '@usual-pantry/core/season-file';
 import type { Response } from 'express';
 import { z } from 'zod';
 import { Audit } from '../door/audit.js';

@@ -1,6 +1,6 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { kitchenDraftSchema } from '@usual-pantry/core/kitchen';
-import type { SeasonFile } from '@usual-pantry/core/season';
+import type { SeasonFile } from '@usual-pantry/core/season-file';
 import type { EntityManager } from 'typeorm';
 import { batchMapping } from '../batch/batch.mapping.js';
 import { boxMapping } from '../box/box.mapping.js';

@@ -1,5 +1,5 @@
 import { sealOrder } from '@usual-pantry/core/order';
-import { moveSeason, readSeasonFile, type SeasonFile } from '@usual-pantry/core/season';
+import { moveSeason, readSeasonFile, type SeasonFile } from '@usual-pantry/core/season-file';
 import type { Day } from '@usual-pantry/core/quantity';
 import { readJson, refusedBody, type RefusedBody } from '../http/read-json.js';
 import { answerJobs } from '../thread/answer.js';

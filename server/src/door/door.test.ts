@@ -222,7 +222,7 @@ describe('a helper', () => {
     const plan = (await agent.get('/api/plan').expect(200)).body as Record<string, unknown>;
     const book = (await agent.get('/api/book').expect(200)).body as Record<string, unknown>;
     expect(plan).toMatchObject({ findings: [], shopping: [], shoppingCostMinor: 0 });
-    expect(plan['makings']).not.toEqual([]);
+    expect(plan['runs']).not.toEqual([]);
     const said = JSON.stringify([plan, book]);
     for (const { customer, handOver } of (
       orders as { items: { customer: { contact: string }; handOver: { place: string } }[] }

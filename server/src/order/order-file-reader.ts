@@ -6,7 +6,7 @@ import {
   type ImportPlan,
   type ImportSettings,
   type OrderFileAnswer,
-} from '@usual-pantry/core/intake';
+} from '@usual-pantry/core/format';
 import type { Order } from '@usual-pantry/core/order';
 import { readJson, refusedBody, type RefusedBody } from '../http/read-json.js';
 import { answerJobs } from '../thread/answer.js';

@@ -1,6 +1,6 @@
 import { Body, Controller, Get, Header, HttpCode, Post, Res, UseInterceptors } from '@nestjs/common';
 import { ApiBody, ApiHeader, ApiOperation, ApiTags } from '@nestjs/swagger';
-import type { OrderFileAnswer } from '@usual-pantry/core/intake';
+import type { OrderFileAnswer } from '@usual-pantry/core/format';
 import type { Response } from 'express';
 import { whenGone } from '../http/gone.js';
 import { jsonSchemaOf } from '../http/json-schema.js';

@@ -1,4 +1,4 @@
-import { orderFields } from '@usual-pantry/core/intake';
+import { orderFields } from '@usual-pantry/core/format';
 import { z } from 'zod';
 
 /** A CSV of orders, and how it is to be read. */

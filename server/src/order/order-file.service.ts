@@ -1,5 +1,6 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { ordersCsv, shelfOfBook, type OrderFileAnswer } from '@usual-pantry/core/intake';
+import { ordersCsv, type OrderFileAnswer } from '@usual-pantry/core/format';
+import { shelfOfBook } from '@usual-pantry/core/intake';
 import { BookService } from '../book/book.service.js';
 import { Clock } from '../clock/clock.js';
 import { Audit } from '../door/audit.js';

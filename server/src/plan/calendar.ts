@@ -10,8 +10,8 @@ const ZONE = Intl.DateTimeFormat().resolvedOptions().timeZone;
 /** What is done on a day, a line each. */
 function dayText(day: SeasonDay, plan: Plan): string {
   return [
-    ...plan.makings
-      .filter((making) => making.day === day.day)
+    ...plan.runs
+      .filter((run) => run.day === day.day)
       .map(({ recipeName, batches }) => `Make ${recipeName}: ${sayBatches(batches)}`),
     ...plan.finishings
       .filter((each) => each.day === day.day)

@@ -5,18 +5,14 @@ import { orderDraftSchema } from '@usual-pantry/core/order';
 import {
   decisionSchema,
   followsGuide,
-  shoppingCsv,
-  shoppingText,
-  whatIfSchema,
   type DecisionStep,
-  type PlanJob,
-  type PromiseCheck,
-  type ShoppingLine,
   type PlanAnswer,
   type StoredDecision,
-  type WhatIf,
-  type WhatIfAnswer,
 } from '@usual-pantry/core/plan';
+import { shoppingCsv, shoppingText } from '@usual-pantry/core/format';
+import { whatIfSchema, type PlanJob, type WhatIf, type WhatIfAnswer } from '@usual-pantry/core/programme';
+import type { PromiseCheck } from '@usual-pantry/core/promise';
+import type { ShoppingLine } from '@usual-pantry/core/shopping';
 import { daySchema, idSchema } from '@usual-pantry/core/record';
 import type { Response } from 'express';
 import { z } from 'zod';
@@ -56,7 +52,7 @@ export class PlanController {
 
   @Get('plan')
   @ApiOperation({
-    summary: 'The season worked out from the open orders: makings, left-overs, shopping, days, label dates, findings',
+    summary: 'The season worked out from the open orders: runs, left-overs, shopping, days, label dates, findings',
   })
   async plan(): Promise<PlanAnswer> {
     const { plan, today, season, stored } = await this.books.plan();
@@ -95,7 +91,7 @@ export class PlanController {
 
   @Post('plan/moves')
   @HttpCode(200)
-  @ApiOperation({ summary: 'Moves a making to another day and pins it there; refused with every reason' })
+  @ApiOperation({ summary: 'Moves a run to another day and pins it there; refused with every reason' })
   @ApiBody({ schema: jsonSchemaOf(moveSchema) })
   move(@Body({ schema: moveSchema }) { recipeId, from, to }: z.infer<typeof moveSchema>): Promise<DecisionStep> {
     return this.planner.move(recipeId, from, to);
@@ -103,7 +99,7 @@ export class PlanController {
 
   @Post('plan/pins')
   @HttpCode(200)
-  @ApiOperation({ summary: 'Pins a making to its day, or lets it go' })
+  @ApiOperation({ summary: 'Pins a run to its day, or lets it go' })
   @ApiBody({ schema: jsonSchemaOf(pinSchema) })
   pin(@Body({ schema: pinSchema }) { recipeId, day, pinned }: z.infer<typeof pinSchema>): Promise<DecisionStep> {
     return this.planner.pin(recipeId, day, pinned);

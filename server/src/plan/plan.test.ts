@@ -1,8 +1,8 @@
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import ICAL from 'ical.js';
-import { openBook } from '@usual-pantry/core/box';
+import { openBook } from '@usual-pantry/core/book';
 import type { Plan } from '@usual-pantry/core/plan';
-import type { SeasonFile } from '@usual-pantry/core/season';
+import type { SeasonFile } from '@usual-pantry/core/season-file';
 import { verifyPlan } from '../../../core/testing/verify-plan.js';
 import { openServer, TODAY, type TestServer } from '../testing/server.js';
 
@@ -29,15 +29,15 @@ const settled = async () => {
 
 /** The first move to a later or an earlier bench day that is not refused. */
 const firstMove = async () => {
-  const { makings, days } = await plan();
-  for (const making of makings)
+  const { runs, days } = await plan();
+  for (const run of runs)
     for (const { day: to, benchMinutes } of days) {
-      // Onto a day that makes it already, two makings would become one.
-      const isThere = makings.some((each) => each.recipeId === making.recipeId && each.day === to);
+      // Onto a day that makes it already, two runs would become one.
+      const isThere = runs.some((each) => each.recipeId === run.recipeId && each.day === to);
       if (benchMinutes === 0 || isThere) continue;
-      const move = { recipeId: making.recipeId, from: making.day, to };
+      const move = { recipeId: run.recipeId, from: run.day, to };
       const { status, body } = await server.http.post('/api/plan/moves').send(move);
-      if (status === 200) return { making, to, body: body as unknown };
+      if (status === 200) return { run, to, body: body as unknown };
     }
   throw new Error('nothing can be moved');
 };
@@ -64,20 +64,18 @@ describe('the season plan', () => {
     await server.http.post('/api/plan/job').expect(202);
     await server.http.delete('/api/plan/job').expect(200);
     expect(['stopped', 'done']).toContain((await settled()).state);
-    expect((await plan()).makings).toEqual(before.makings);
+    expect((await plan()).runs).toEqual(before.runs);
   });
 
   it('keeps what is pinned while the season is being planned, and plans around it', async () => {
-    const [first] = (await plan()).makings;
+    const [first] = (await plan()).runs;
     if (!first) throw new Error('nothing to pin');
     const pin = { recipeId: first.recipeId, day: first.day, pinned: true };
     await server.http.post('/api/plan/job').expect(202);
     await server.http.post('/api/plan/pins').send(pin).expect(200);
     expect((await settled()).state).toBe('done');
     const after = await plan();
-    expect(after.makings.find(({ recipeId, day }) => recipeId === first.recipeId && day === first.day)?.pinned).toBe(
-      true,
-    );
+    expect(after.runs.find(({ recipeId, day }) => recipeId === first.recipeId && day === first.day)?.pinned).toBe(true);
     expect(after.follows).toBe(true);
     expect(await verified()).toEqual([]);
     await server.http
@@ -89,7 +87,7 @@ describe('the season plan', () => {
   it('refuses a change whose season has changed since it was looked at', async () => {
     const change = { loseDays: [], helpers: [{ day: '2026-12-08', hours: 1 }], moulds: [], boxes: [] };
     await server.http.post('/api/plan/what-if').send(change).expect(200);
-    const [first] = (await plan()).makings;
+    const [first] = (await plan()).runs;
     const pin = { recipeId: first?.recipeId, day: first?.day };
     await server.http
       .post('/api/plan/pins')
@@ -100,16 +98,16 @@ describe('the season plan', () => {
       code: 'stale',
       detail: expect.stringContaining('changed since') as unknown,
     });
-    expect((await plan()).makings.some(({ pinned }) => pinned)).toBe(true);
+    expect((await plan()).runs.some(({ pinned }) => pinned)).toBe(true);
     await server.http
       .post('/api/plan/pins')
       .send({ ...pin, pinned: false })
       .expect(200);
   });
 
-  it('moves a making and pins it, or says why not', async () => {
+  it('moves a run and pins it, or says why not', async () => {
     const before = await plan();
-    const toffee = before.makings.find(({ recipeId }) => recipeId === 'pumpkin-toffee');
+    const toffee = before.runs.find(({ recipeId }) => recipeId === 'pumpkin-toffee');
     if (!toffee) throw new Error('no toffee');
     const move = { recipeId: 'pumpkin-toffee', from: toffee.day };
     const refused = await server.http
@@ -122,24 +120,24 @@ describe('the season plan', () => {
       .send({ ...move, to: '2026-12-03' })
       .expect(422);
     expect(JSON.stringify(humid.body)).toContain('draws damp, and Thursday 3 December is humid');
-    const { making, to } = await firstMove();
-    const { recipeId, day, batchCount } = making;
-    const moved = (await plan()).makings.find((each) => each.recipeId === recipeId && each.day === to);
+    const { run, to } = await firstMove();
+    const { recipeId, day, batchCount } = run;
+    const moved = (await plan()).runs.find((each) => each.recipeId === recipeId && each.day === to);
     expect(moved).toMatchObject({ pinned: true, batchCount });
     await server.http.post('/api/plan/pins').send({ recipeId, day: to, pinned: false }).expect(200);
-    expect((await plan()).makings.every(({ pinned }) => !pinned)).toBe(true);
+    expect((await plan()).runs.every(({ pinned }) => !pinned)).toBe(true);
     await server.http.post('/api/plan/moves').send({ recipeId, from: to, to: day }).expect(200);
-    expect((await plan()).makings.map((each) => `${each.recipeId} ${each.day}`)).toEqual(
-      before.makings.map((each) => `${each.recipeId} ${each.day}`),
+    expect((await plan()).runs.map((each) => `${each.recipeId} ${each.day}`)).toEqual(
+      before.runs.map((each) => `${each.recipeId} ${each.day}`),
     );
     await server.http.post('/api/plan/pins').send({ recipeId, day, pinned: false }).expect(200);
   });
 
   it('refuses a move after which a day would have more work than its hours and its overtime', async () => {
-    const { days, makings } = await plan();
+    const { days, runs } = await plan();
     const kitchen = (await server.http.get('/api/kitchen')).body as { overtimeMinutes: number };
     const said: string[] = [];
-    for (const { recipeId, day: from, handsMinutes } of makings)
+    for (const { recipeId, day: from, handsMinutes } of runs)
       for (const { day: to, bookedMinutes, benchMinutes } of days) {
         if (to === from || benchMinutes === 0) continue;
         if (bookedMinutes + handsMinutes <= benchMinutes + kitchen.overtimeMinutes + 1) continue;
@@ -147,7 +145,7 @@ describe('the season plan', () => {
         said.push(JSON.stringify(answer.body));
       }
     expect(said.some((each) => /would be .* over its .* and the 1 h of overtime\./.test(each))).toBe(true);
-    expect((await plan()).makings).toEqual(makings);
+    expect((await plan()).runs).toEqual(runs);
   });
 
   it('takes a move back to the plan as it was, unless something else was decided since', async () => {
@@ -162,7 +160,7 @@ describe('the season plan', () => {
     expect((await restore(step.before.version).expect(409)).body).toMatchObject({ code: 'stale' });
     const { body: restored } = await restore(step.after.version).expect(200);
     expect(restored).toMatchObject({ decision: { version: step.after.version + 1 } });
-    expect((await plan()).makings).toEqual(before.makings);
+    expect((await plan()).runs).toEqual(before.runs);
     await server.http
       .put('/api/plan/decision')
       .send({ version: 1, decision: { guide: {}, solved: null } })
@@ -187,7 +185,7 @@ describe('the season plan', () => {
       .expect(409);
     await server.http.post('/api/plan/what-if/accept').send(change).expect(204);
     const after = await plan();
-    expect(after.days.find(({ day }) => day === '2026-12-05')).toMatchObject({ benchMinutes: 0, makings: [] });
+    expect(after.days.find(({ day }) => day === '2026-12-05')).toMatchObject({ benchMinutes: 0, runs: [] });
     expect(await verified()).toEqual([]);
   });
 

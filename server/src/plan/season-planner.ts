@@ -1,23 +1,25 @@
 import { Injectable } from '@nestjs/common';
 import {
   guideOf,
-  kitchenIf,
-  ordersIf,
-  piecesIf,
   planSeason,
-  seasonIf,
-  solveSeason,
-  sumOfPlan,
   tryMove,
   type Decision,
   type DecisionStep,
   type Guide,
-  type PlanJob,
-  type SeasonSolution,
   type StoredDecision,
+} from '@usual-pantry/core/plan';
+import {
+  kitchenIf,
+  ordersIf,
+  piecesIf,
+  seasonIf,
+  solveProgramme,
+  sumOfPlan,
+  type PlanJob,
+  type ProgrammeSolution,
   type WhatIf,
   type WhatIfAnswer,
-} from '@usual-pantry/core/plan';
+} from '@usual-pantry/core/programme';
 import { kitchenDraftSchema } from '@usual-pantry/core/kitchen';
 import type { Day } from '@usual-pantry/core/quantity';
 import type { EntityManager } from 'typeorm';
@@ -62,7 +64,7 @@ export class SeasonPlanner {
     readonly change: string;
     readonly revision: number;
     readonly guide: Guide;
-    readonly solution: SeasonSolution;
+    readonly solution: ProgrammeSolution;
   } | null = null;
 
   constructor(
@@ -126,7 +128,7 @@ export class SeasonPlanner {
     return this.running;
   }
 
-  /** @throws Refused 422 with every reason why the making cannot be moved there */
+  /** @throws Refused 422 with every reason why the run cannot be moved there */
   async move(recipeId: string, from: Day, to: Day): Promise<DecisionStep> {
     const { season, today, plan, stored } = await this.books.plan();
     const move = { plan, recipeId, from, to, pins: stored?.guide.pins ?? [] };
@@ -139,7 +141,7 @@ export class SeasonPlanner {
     return this.step(stored, guide);
   }
 
-  /** Pins a making to its day, or lets it go. */
+  /** Pins a run to its day, or lets it go. */
   async pin(recipeId: string, day: Day, pinned: boolean): Promise<DecisionStep> {
     const { plan, stored } = await this.books.plan();
     const others = (stored?.guide.pins ?? []).filter((pin) => pin.recipeId !== recipeId || pin.day !== day);
@@ -213,13 +215,13 @@ export class SeasonPlanner {
   private keep(
     manager: EntityManager,
     guide: Guide,
-    { objective, bound, gap, seconds }: SeasonSolution,
+    { objective, bound, gap, seconds }: ProgrammeSolution,
   ): Promise<StoredDecision> {
     return storePlan(manager, { guide, solved: { objective, bound, gap, seconds, at: this.clock.now() } });
   }
 
   /** What came of the job, once all of it is done. */
-  private say({ status, clash, waysOut, objective, bound }: SeasonSolution): void {
+  private say({ status, clash, waysOut, objective, bound }: ProgrammeSolution): void {
     const message = {
       best: '',
       good: 'Time was up: a better plan may be there.',
@@ -237,12 +239,12 @@ export class SeasonPlanner {
 
   /** Runs the solver with progress; null when it was stopped or failed. */
   private async solve(
-    question: Parameters<typeof solveSeason>[0],
+    question: Parameters<typeof solveProgramme>[0],
     limits: typeof PLAN,
-  ): Promise<SeasonSolution | null> {
+  ): Promise<ProgrammeSolution | null> {
     try {
       for (let { seconds } = limits; ; seconds *= LONGER) {
-        const solution = await solveSeason(question, this.solver.solve, {
+        const solution = await solveProgramme(question, this.solver.solve, {
           gap: limits.gap,
           seconds,
           onProgress: ({ objective, bound }) => {

@@ -2,7 +2,7 @@ import { createRequire } from 'node:module';
 import { Worker } from 'node:worker_threads';
 import { Injectable, type OnModuleDestroy } from '@nestjs/common';
 import type { OrderFiled } from '@usual-pantry/core/order';
-import type { PromiseCheck } from '@usual-pantry/core/plan';
+import type { PromiseCheck } from '@usual-pantry/core/promise';
 import type { Day } from '@usual-pantry/core/quantity';
 import type { Season } from '../book/book.service.js';
 import { GivenUp } from '../thread/thread.js';

@@ -1,6 +1,6 @@
 import { request } from 'node:http';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
-import type { PromiseCheck } from '@usual-pantry/core/plan';
+import type { PromiseCheck } from '@usual-pantry/core/promise';
 import { PromiseService } from './promise.service.js';
 import { openServer, type TestServer } from '../testing/server.js';
 

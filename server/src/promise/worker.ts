@@ -1,8 +1,9 @@
 import { parentPort } from 'node:worker_threads';
 import loadHighs from 'highs';
-import { openBook, type BookData } from '@usual-pantry/core/box';
+import { openBook, type BookData } from '@usual-pantry/core/book';
 import type { OrderFiled } from '@usual-pantry/core/order';
-import { PromiseDesk, type Guide, type PromiseCheck } from '@usual-pantry/core/plan';
+import { PromiseDesk, type PromiseCheck } from '@usual-pantry/core/promise';
+import type { Guide } from '@usual-pantry/core/plan';
 import type { Day } from '@usual-pantry/core/quantity';
 import { solveWithHighs, type HighsRuntime } from '@usual-pantry/core/solver';
 

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { copyFile, mkdtemp, readdir, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { SeasonFile } from '@usual-pantry/core/season';
+import type { SeasonFile } from '@usual-pantry/core/season-file';
 import { addDays } from '@usual-pantry/core/quantity';
 import { openServer, readDemo, TODAY, type TestServer } from '../testing/server.js';
 import { backupFolder, keptBackups, readName, type BackupFile } from './backup-files.js';

@@ -3,7 +3,7 @@ import { access, copyFile, mkdtemp, readFile, rename, rm } from 'node:fs/promise
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { NestExpressApplication } from '@nestjs/platform-express';
-import { seasonFileSchema, type SeasonFile } from '@usual-pantry/core/season';
+import { seasonFileSchema, type SeasonFile } from '@usual-pantry/core/season-file';
 import request from 'supertest';
 import type TestAgent from 'supertest/lib/agent.js';
 import { createApp } from '../app.js';

@@ -84,7 +84,7 @@ export class Diagnostics {
         orders: orders.length,
         batches: data.batches.length,
       },
-      plan: { makings: plan.makings.length, days: plan.days.length, solved: stored?.solved ?? null },
+      plan: { runs: plan.runs.length, days: plan.days.length, solved: stored?.solved ?? null },
       findings: plan.findings.map(({ severity, code }) => `${severity}: ${code}`),
       backups: this.backups.list().map(({ name, bytes }) => ({ name, bytes })),
       requests: this.log.newest(LOGGED),

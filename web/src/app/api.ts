@@ -2,7 +2,7 @@ import { createApi, fetchBaseQuery, type BaseQueryFn, type FetchArgs } from '@re
 import type { Batch, BatchDraft } from '@usual-pantry/core/batch';
 import type { BoxDraft, Box } from '@usual-pantry/core/box';
 import type { Ingredient, IngredientDraft } from '@usual-pantry/core/ingredient';
-import type { OrderFileAnswer, OrderFileRequest } from '@usual-pantry/core/intake';
+import type { OrderFileAnswer, OrderFileRequest } from '@usual-pantry/core/format';
 import type { Kitchen } from '@usual-pantry/core/kitchen';
 import type { Label, LabelLayout } from '@usual-pantry/core/label';
 import type { BoxCost } from '@usual-pantry/core/money';
@@ -10,16 +10,9 @@ import type { MessageFate, Receipt, ShopMessage } from '@usual-pantry/core/intak
 import type { Composition, ComposeWish } from '@usual-pantry/core/compose';
 import type { Order, OrderDraft, OrderState, PackedAs } from '@usual-pantry/core/order';
 import type { Piece, PieceDraft } from '@usual-pantry/core/piece';
-import type {
-  DecisionStep,
-  LabelRun,
-  PlanJob,
-  PromiseCheck,
-  PlanAnswer,
-  StoredDecision,
-  WhatIf,
-  WhatIfAnswer,
-} from '@usual-pantry/core/plan';
+import type { DecisionStep, LabelRun, PlanAnswer, StoredDecision } from '@usual-pantry/core/plan';
+import type { PlanJob, WhatIf, WhatIfAnswer } from '@usual-pantry/core/programme';
+import type { PromiseCheck } from '@usual-pantry/core/promise';
 import type { Recipe, RecipeDraft } from '@usual-pantry/core/recipe';
 import { packedQuery } from '../parts/addresses';
 
@@ -261,11 +254,11 @@ export const api = createApi({
     planJob: build.query<PlanJob, void>({ query: () => 'plan/job' }),
     startPlan: build.mutation<PlanJob, void>({ query: () => ({ url: 'plan/job', method: 'POST' }) }),
     stopPlan: build.mutation<PlanJob, void>({ query: () => ({ url: 'plan/job', method: 'DELETE' }) }),
-    moveMaking: build.mutation<DecisionStep, { recipeId: string; from: string; to: string }>({
+    moveRun: build.mutation<DecisionStep, { recipeId: string; from: string; to: string }>({
       query: (body) => ({ url: 'plan/moves', method: 'POST', body }),
       invalidatesTags: (_result, error) => (error ? [] : ['Orders']),
     }),
-    pinMaking: build.mutation<DecisionStep, { recipeId: string; day: string; pinned: boolean }>({
+    pinRun: build.mutation<DecisionStep, { recipeId: string; day: string; pinned: boolean }>({
       query: (body) => ({ url: 'plan/pins', method: 'POST', body }),
       invalidatesTags: (_result, error) => (error ? [] : ['Orders']),
     }),
@@ -362,8 +355,8 @@ export const {
   usePlanJobQuery,
   useStartPlanMutation,
   useStopPlanMutation,
-  useMoveMakingMutation,
-  usePinMakingMutation,
+  useMoveRunMutation,
+  usePinRunMutation,
   useMakeBatchesMutation,
   useFinishBatchesMutation,
   useWhatIfMutation,

@@ -1,5 +1,6 @@
 import Button from '@mui/material/Button';
-import { finishedWith, type BenchTask, type PlanAnswer } from '@usual-pantry/core/plan';
+import { finishedWith, type PlanAnswer } from '@usual-pantry/core/plan';
+import type { BenchTask } from '@usual-pantry/core/bench-day';
 import type { Day } from '@usual-pantry/core/quantity';
 import { useBatches } from '../parts/useBatches';
 import type { SeasonBook } from '../parts/useSeason';
@@ -20,10 +21,10 @@ export function EndOfTask({ task, tasks, day, plan, season }: Props) {
   const { recipeId, pieceId } = task;
   if (recipeId !== null) {
     const isLast = tasks.findLast((each) => each.recipeId === recipeId) === task;
-    const making = plan.makings.find((each) => each.recipeId === recipeId && each.day === day);
+    const run = plan.runs.find((each) => each.recipeId === recipeId && each.day === day);
     const facts = season.book.recipes.get(recipeId);
-    if (!isLast || !making || !facts) return null;
-    return <MadeButton making={making} yieldGrams={facts.yieldGrams} today={plan.today} />;
+    if (!isLast || !run || !facts) return null;
+    return <MadeButton run={run} yieldGrams={facts.yieldGrams} today={plan.today} />;
   }
   if (pieceId === null || tasks.findLast((each) => each.pieceId === pieceId) !== task) return null;
   const made = finishedWith(plan, pieceId, day, season.book);

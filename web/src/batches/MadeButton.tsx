@@ -5,14 +5,14 @@ import type { MadeFormProps } from './MadeForm';
 /** With all that a form needs: loaded when it is opened, so that it does not hold the first screen up. */
 const MadeForm = lazy(() => import('./MadeForm'));
 
-/** A button that opens what is said of a making. */
-export function MadeButton({ making, yieldGrams, today }: Omit<MadeFormProps, 'anchor' | 'onClose'>) {
+/** A button that opens what is said of a run. */
+export function MadeButton({ run, yieldGrams, today }: Omit<MadeFormProps, 'anchor' | 'onClose'>) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   return (
     <>
       <Button
         size="small"
-        aria-label={`${making.recipeName} was made`}
+        aria-label={`${run.recipeName} was made`}
         onClick={({ currentTarget }) => {
           setAnchor(currentTarget);
         }}
@@ -23,7 +23,7 @@ export function MadeButton({ making, yieldGrams, today }: Omit<MadeFormProps, 'a
       {anchor && (
         <Suspense>
           <MadeForm
-            making={making}
+            run={run}
             yieldGrams={yieldGrams}
             today={today}
             anchor={anchor}

@@ -4,7 +4,8 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Popover from '@mui/material/Popover';
 import Typography from '@mui/material/Typography';
-import { lackingFor, type Lacking, type Making } from '@usual-pantry/core/plan';
+import { lackingFor, type Lacking } from '@usual-pantry/core/shopping';
+import type { ProductionRun } from '@usual-pantry/core/plan';
 import { gramsSchema, sayGrams, sayList } from '@usual-pantry/core/quantity';
 import { daySchema } from '@usual-pantry/core/record';
 import { multipleOf, sayBatches } from '@usual-pantry/core/recipe';
@@ -37,7 +38,7 @@ const asCount = (count: number | undefined): number =>
   count !== undefined && Number.isInteger(count) && count > 0 && count <= MOST ? count : 0;
 
 export interface MadeFormProps {
-  readonly making: Pick<Making, 'recipeId' | 'recipeName' | 'day' | 'batches'>;
+  readonly run: Pick<ProductionRun, 'recipeId' | 'recipeName' | 'day' | 'batches'>;
   readonly yieldGrams: number;
   readonly today: string;
   readonly anchor: HTMLElement;
@@ -85,18 +86,18 @@ function WhereFrom({ lackingOf }: { lackingOf: (now: Pick<MadeFields, 'on' | 'co
   );
 }
 
-/** How many batches of a making were made, when, and what came out; or that they failed. */
-export default function MadeForm({ making, yieldGrams, today, anchor, onClose }: MadeFormProps) {
+/** How many batches of a run were made, when, and what came out; or that they failed. */
+export default function MadeForm({ run, yieldGrams, today, anchor, onClose }: MadeFormProps) {
   const { made } = useBatches();
   const { season } = useSeasonBook();
   const [trouble, setTrouble] = useState<string | null>(null);
-  const { recipeId, recipeName } = making;
-  const sizes = making.batches.map(({ size }) => size);
+  const { recipeId, recipeName } = run;
+  const sizes = run.batches.map(({ size }) => size);
   const form = useForm<MadeFields>({
     resolver: zodResolver(madeFormSchema),
     defaultValues: {
-      on: making.day < today ? making.day : today,
-      counts: making.batches.map(({ count }) => count),
+      on: run.day < today ? run.day : today,
+      counts: run.batches.map(({ count }) => count),
       grams: null,
       from: {},
     },

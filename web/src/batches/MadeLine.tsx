@@ -2,7 +2,7 @@ import { mdiCheck, mdiClose } from '@mdi/js';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
-import type { Made } from '@usual-pantry/core/plan';
+import type { MadeRun } from '@usual-pantry/core/plan';
 import { sayCount, sayGrams, sayShortDay } from '@usual-pantry/core/quantity';
 import { sayBatches } from '@usual-pantry/core/recipe';
 import { useState } from 'react';
@@ -13,7 +13,7 @@ import { useBatches } from '../parts/useBatches';
 import { useAttempt } from '../parts/useAttempt';
 
 /** What was made and what came of it, in words. */
-export function sayMade({ batches, batchCount, tried, yieldGrams, finishedOn }: Made): string {
+export function sayMade({ batches, batchCount, tried, yieldGrams, finishedOn }: MadeRun): string {
   const failed = tried.reduce((sum, { count }) => sum + count, 0) - batchCount;
   return [
     ...(batchCount > 0 ? [`${sayBatches(batches)}, ${sayGrams(yieldGrams)}`] : []),
@@ -23,7 +23,7 @@ export function sayMade({ batches, batchCount, tried, yieldGrams, finishedOn }: 
 }
 
 /** The sign of what is made, or that nothing came of it. */
-export const MadeSign = ({ made }: { made: Made }) => (
+export const MadeSign = ({ made }: { made: MadeRun }) => (
   <Icon
     path={made.batchCount > 0 ? mdiCheck : mdiClose}
     sx={{ fontSize: 20, color: made.batchCount > 0 ? 'success.main' : 'error.main' }}
@@ -31,7 +31,7 @@ export const MadeSign = ({ made }: { made: Made }) => (
 );
 
 /** Mends what was said of batches: what they weighed, or that they were not made after all. */
-export function MendMade({ made }: { made: Made }) {
+export function MendMade({ made }: { made: MadeRun }) {
   const { weighed, takenBack } = useBatches();
   const [typed, setTyped] = useState<string | null>(null);
   const { trouble, setTrouble, attempt } = useAttempt();
@@ -96,7 +96,7 @@ export function MendMade({ made }: { made: Made }) {
 }
 
 /** Batches that were made on a day, in one line. */
-export const MadeLine = ({ made }: { made: Made }) => (
+export const MadeLine = ({ made }: { made: MadeRun }) => (
   <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', flexWrap: 'wrap' }}>
     <MadeSign made={made} />
     <Box component="span" sx={{ fontWeight: 650 }}>

@@ -1,5 +1,6 @@
 import Box from '@mui/material/Box';
-import type { Book, BoxFacts } from '@usual-pantry/core/box';
+import type { Book } from '@usual-pantry/core/book';
+import type { BoxFacts } from '@usual-pantry/core/box';
 import { PieceDrawing } from '../parts/PieceDrawing';
 
 /** The tray in small, from above. */

@@ -1,7 +1,7 @@
 import Autocomplete from '@mui/material/Autocomplete';
 import TextField from '@mui/material/TextField';
 import { exclusionGroup, exclusionName, exclusionOptions } from '@usual-pantry/core/ingredient';
-import type { Book } from '@usual-pantry/core/box';
+import type { Book } from '@usual-pantry/core/book';
 
 interface WithoutPickerProps {
   readonly label: string;

@@ -46,7 +46,7 @@ function columnsOf(
   compact: boolean,
   boxNames: ReadonlyMap<string, string>,
   names: NamedThings,
-  toSettle: ReadonlySet<string>,
+  toDecide: ReadonlySet<string>,
 ): Columns {
   const first: Columns = [
     {
@@ -67,7 +67,7 @@ function columnsOf(
       renderCell: ({ row }) => (
         <span>
           {row.customer.name}
-          {toSettle.has(row.id) && (
+          {toDecide.has(row.id) && (
             <Chip
               size="small"
               label="to decide"
@@ -122,13 +122,13 @@ function useColumns(compact: boolean): Columns {
   const { data: plan } = usePlanQuery();
   const names = useNames();
   const boxes = book?.boxes;
-  const toSettle = (plan?.findings ?? [])
+  const toDecide = (plan?.findings ?? [])
     .filter(({ about, severity }) => about.noun === 'order' && severity !== 'know')
     .map(({ about }) => about.id)
     .join(' ');
   return useMemo(
-    () => columnsOf(compact, new Map(boxes?.map((box) => [box.id, box.name])), names, new Set(toSettle.split(' '))),
-    [compact, boxes, names, toSettle],
+    () => columnsOf(compact, new Map(boxes?.map((box) => [box.id, box.name])), names, new Set(toDecide.split(' '))),
+    [compact, boxes, names, toDecide],
   );
 }
 

@@ -8,11 +8,11 @@ import { DataGrid, type GridColDef } from '@mui/x-data-grid';
 import {
   orderFields,
   type ColumnMapping,
-  type DayOrder,
   type OrderFileAnswer,
   type OrderFileRequest,
   type RowReport,
-} from '@usual-pantry/core/intake';
+} from '@usual-pantry/core/format';
+import type { DayOrder } from '@usual-pantry/core/intake';
 import { sayCount } from '@usual-pantry/core/quantity';
 import { useState } from 'react';
 import { useCheckOrderFileMutation, useTakeOrderFileMutation } from '../app/api';

@@ -2,22 +2,22 @@ import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import CircularProgress from '@mui/material/CircularProgress';
 import type { OrderDraft } from '@usual-pantry/core/order';
-import type { PromiseCheck } from '@usual-pantry/core/plan';
+import type { PromiseCheck } from '@usual-pantry/core/promise';
 import { sayDay, type Day } from '@usual-pantry/core/quantity';
 import { usePromise } from './usePromise';
 
 /** The verdict in words, and how grave it is; never green above something that is to be settled. */
-function verdictOf({ verdict, toSettle }: PromiseCheck, on: Day) {
+function verdictOf({ verdict, toDecide }: PromiseCheck, on: Day) {
   const day = sayDay(on);
   if (verdict === 'not feasible') return { severity: 'error', words: `It cannot be promised for ${day}.` } as const;
-  if (verdict === 'not known' && toSettle.length > 0)
+  if (verdict === 'not known' && toDecide.length > 0)
     return {
       severity: 'warning',
       words: `It is not known whether there is time for ${day}, and it is not to be promised as it is:`,
     } as const;
   if (verdict === 'not known')
     return { severity: 'warning', words: `It is not known whether it can be promised for ${day}.` } as const;
-  if (toSettle.length > 0)
+  if (toDecide.length > 0)
     return { severity: 'warning', words: `There is time for ${day}, but it is not to be promised as it is:` } as const;
   return verdict === 'tight'
     ? ({ severity: 'warning', words: `It can be promised for ${day}, tightly.` } as const)
@@ -48,12 +48,12 @@ export function PromiseLine({ draft, id, onDay }: PromiseProps) {
         Whether it can be promised was not worked out.
       </Alert>
     );
-  const { verdict, why, toSettle, earliest } = promise.check;
+  const { verdict, why, toDecide, earliest } = promise.check;
   const { severity, words } = verdictOf(promise.check, on);
   const later = verdict === 'not feasible' || verdict === 'not known' ? earliest : null;
   return (
     <Alert severity={severity} data-testid="promise" sx={{ mb: 1.5 }}>
-      {[words, ...toSettle, ...why].join(' ')}
+      {[words, ...toDecide, ...why].join(' ')}
       {verdict === 'not feasible' && later === null && ' No day was found for it in the next five weeks.'}
       {later !== null && (
         <div>

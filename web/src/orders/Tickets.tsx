@@ -15,7 +15,7 @@ import { sayPacked } from './words';
 const MOST_A_DAY = 24;
 
 /** One order on a slip of paper under its day. */
-function Ticket({ order, currency, toSettle }: { order: HandOver; currency: string; toSettle: boolean }) {
+function Ticket({ order, currency, toDecide }: { order: HandOver; currency: string; toDecide: boolean }) {
   const names = useNames();
   return (
     <Paper
@@ -28,7 +28,7 @@ function Ticket({ order, currency, toSettle }: { order: HandOver; currency: stri
         textDecoration: 'none',
         color: 'text.primary',
         borderTop: 5,
-        borderTopColor: toSettle ? 'warning.light' : 'rim',
+        borderTopColor: toDecide ? 'warning.light' : 'rim',
         '&:hover': { bgcolor: 'action.hover' },
         '&:focus-visible': { outline: '3px solid', outlineColor: 'warning.light' },
       }}
@@ -44,7 +44,7 @@ function Ticket({ order, currency, toSettle }: { order: HandOver; currency: stri
       </Box>
       <Box sx={{ fontFamily: FIGURES, fontSize: 13 }}>
         {order.dueMinor > 0 ? `${sayMoney(order.dueMinor, currency)} due` : 'paid'}
-        {toSettle && ' · to decide'}
+        {toDecide && ' · to decide'}
       </Box>
     </Paper>
   );
@@ -53,10 +53,10 @@ function Ticket({ order, currency, toSettle }: { order: HandOver; currency: stri
 interface DayProps {
   readonly day: SeasonDay;
   readonly currency: string;
-  readonly toSettle: ReadonlySet<string>;
+  readonly toDecide: ReadonlySet<string>;
 }
 
-function DayOfTickets({ day, currency, toSettle }: DayProps) {
+function DayOfTickets({ day, currency, toDecide }: DayProps) {
   const boxes = day.handOvers.reduce((sum, order) => sum + order.boxes, 0);
   const hidden = day.handOvers.length - MOST_A_DAY;
   return (
@@ -70,7 +70,7 @@ function DayOfTickets({ day, currency, toSettle }: DayProps) {
       <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, display: 'grid', gap: 0.75 }}>
         {day.handOvers.slice(0, MOST_A_DAY).map((order) => (
           <li key={order.orderId}>
-            <Ticket order={order} currency={currency} toSettle={toSettle.has(order.orderId)} />
+            <Ticket order={order} currency={currency} toDecide={toDecide.has(order.orderId)} />
           </li>
         ))}
       </Box>
@@ -84,7 +84,7 @@ function DayOfTickets({ day, currency, toSettle }: DayProps) {
 /** The rail: a day beside the other, its orders hanging under it. j and k walk along, Enter opens. */
 export const Tickets = memo(function Tickets({ plan }: { plan: PlanAnswer }) {
   const days = plan.days.filter(({ handOvers }) => handOvers.length > 0);
-  const toSettle = new Set(
+  const toDecide = new Set(
     plan.findings.flatMap(({ about, severity }) => (about.noun === 'order' && severity !== 'know' ? [about.id] : [])),
   );
   useListKeys(
@@ -109,7 +109,7 @@ export const Tickets = memo(function Tickets({ plan }: { plan: PlanAnswer }) {
       }}
     >
       {days.map((day) => (
-        <DayOfTickets key={day.day} day={day} currency={plan.currency} toSettle={toSettle} />
+        <DayOfTickets key={day.day} day={day} currency={plan.currency} toDecide={toDecide} />
       ))}
     </Box>
   );

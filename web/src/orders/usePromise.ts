@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import type { OrderDraft } from '@usual-pantry/core/order';
-import type { PromiseCheck } from '@usual-pantry/core/plan';
+import type { PromiseCheck } from '@usual-pantry/core/promise';
 import { api } from '../app/api';
 import { useAppDispatch } from '../app/store';
 import { useSeasonBook } from '../parts/useSeason';

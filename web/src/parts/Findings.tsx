@@ -7,7 +7,7 @@ import useMediaQuery from '@mui/material/useMediaQuery';
 import { useTheme } from '@mui/material/styles';
 import type { Finding, Severity, WayOut } from '@usual-pantry/core/finding';
 import { afterWayOut, changesOrder, type OrderAction } from '@usual-pantry/core/order';
-import { lackingFor } from '@usual-pantry/core/plan';
+import { lackingFor } from '@usual-pantry/core/shopping';
 import { lazy, memo, Suspense, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { api } from '../app/api';
@@ -54,7 +54,7 @@ function useWayOut(onMade: (action: SayMade, yieldGrams: number) => void) {
       await startPlan();
       return;
     }
-    if (action.kind === 'move-making') {
+    if (action.kind === 'move-run') {
       await move(action.recipeId, action.from, action.to);
       return;
     }
@@ -98,7 +98,7 @@ export function WaysOut({ waysOut, onOrder }: WaysOutProps) {
   const today = useSeasonBook().season?.data.today ?? '';
   const pressed = useWayOut(({ recipeId, recipeName, on, batches }, yieldGrams) => {
     if (anchor.current)
-      setAsking({ making: { recipeId, recipeName, day: on, batches }, yieldGrams, today, anchor: anchor.current });
+      setAsking({ run: { recipeId, recipeName, day: on, batches }, yieldGrams, today, anchor: anchor.current });
   });
   const press = async (way: WayOut) => {
     if (onOrder && changesOrder(way.action)) onOrder(way.action);

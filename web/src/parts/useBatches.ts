@@ -1,5 +1,5 @@
 import { sharesOfWeight, type Batch, type BatchDraft } from '@usual-pantry/core/batch';
-import type { Made } from '@usual-pantry/core/plan';
+import type { MadeRun } from '@usual-pantry/core/plan';
 import { sayShortDay, type Day } from '@usual-pantry/core/quantity';
 import { sayBatches, type BatchCount } from '@usual-pantry/core/recipe';
 import {
@@ -52,7 +52,7 @@ export function useBatches() {
   const [finish] = useFinishBatchesMutation();
   const [change] = useChangeMutation();
   const [remove] = useRemoveMutation();
-  const storedOf = ({ batchIds }: Made): Batch[] => {
+  const storedOf = ({ batchIds }: MadeRun): Batch[] => {
     const byId = new Map(season?.data.batches.map((each) => [each.id, each]));
     return batchIds.flatMap((id) => byId.get(id) ?? []);
   };
@@ -77,7 +77,7 @@ export function useBatches() {
       const how = now.state === 'failed' ? 'failed' : 'made';
       keep(`${sayBatches(now.batches)} of ${now.recipeName} ${how}, ${sayShortDay(now.on)}.`, after.map((each) => ({ before: null, after: each }))); // prettier-ignore
     },
-    finished: async (what: string, made: readonly Made[], on: Day | null): Promise<void> => {
+    finished: async (what: string, made: readonly MadeRun[], on: Day | null): Promise<void> => {
       const batches = made.flatMap(storedOf).map(({ id, version }) => ({ id, version }));
       try {
         keep(`${what} ${on === null ? 'not finished after all' : 'finished'}.`, await finish({ batches, on }).unwrap());
@@ -86,7 +86,7 @@ export function useBatches() {
       }
     },
     /** What batches of one day weighed after all. @throws Refusal */
-    weighed: async (made: Made, grams: number | null): Promise<void> => {
+    weighed: async (made: MadeRun, grams: number | null): Promise<void> => {
       const good = storedOf(made).filter(({ state }) => state === 'done');
       const shares = sharesOfWeight(
         good.map(({ size }) => size),
@@ -100,7 +100,7 @@ export function useBatches() {
       }
       keep(`${made.recipeName} weighed.`, changes);
     },
-    takenBack: async (made: Made): Promise<void> => {
+    takenBack: async (made: MadeRun): Promise<void> => {
       const changes: { before: Stored; after: null }[] = [];
       try {
         for (const before of storedOf(made)) {

@@ -1,5 +1,5 @@
 import { sayDay } from '@usual-pantry/core/quantity';
-import { api, useMoveMakingMutation, usePinMakingMutation, type Refusal } from '../app/api';
+import { api, useMoveRunMutation, usePinRunMutation, type Refusal } from '../app/api';
 import { recorded, said } from '../app/history';
 import { useAppDispatch, useAppStore } from '../app/store';
 
@@ -10,12 +10,12 @@ type NameOf = (recipeId: string) => string;
 export function usePlanEdit() {
   const dispatch = useAppDispatch();
   const store = useAppStore();
-  const [moveMaking] = useMoveMakingMutation();
-  const [pinMaking] = usePinMakingMutation();
+  const [moveRun] = useMoveRunMutation();
+  const [pinRun] = usePinRunMutation();
   const nameOf: NameOf = (recipeId) =>
     api.endpoints.plan
       .select()(store.getState())
-      .data?.makings.find((making) => making.recipeId === recipeId)?.recipeName ?? 'It';
+      .data?.runs.find((run) => run.recipeId === recipeId)?.recipeName ?? 'It';
   const refuse = (error: unknown) => {
     const { message, wrong } = error as Refusal;
     dispatch(said({ text: [message, ...(wrong ?? []).map((each) => each.message)].join(' '), tone: 'trouble' }));
@@ -25,7 +25,7 @@ export function usePlanEdit() {
       if (from === to) return;
       const label = `${nameOf(recipeId)} moved to ${sayDay(to)} and pinned there.`;
       try {
-        const { before, after } = await moveMaking({ recipeId, from, to }).unwrap();
+        const { before, after } = await moveRun({ recipeId, from, to }).unwrap();
         dispatch(recorded({ label, parts: [{ noun: 'plan', id: 'plan', before, after }] }));
       } catch (error) {
         refuse(error);
@@ -34,7 +34,7 @@ export function usePlanEdit() {
     pin: async (recipeId: string, day: string, pinned: boolean): Promise<void> => {
       const label = `${nameOf(recipeId)} ${pinned ? `pinned to ${sayDay(day)}` : 'let go'}.`;
       try {
-        const { before, after } = await pinMaking({ recipeId, day, pinned }).unwrap();
+        const { before, after } = await pinRun({ recipeId, day, pinned }).unwrap();
         dispatch(recorded({ label, parts: [{ noun: 'plan', id: 'plan', before, after }] }));
       } catch (error) {
         refuse(error);

@@ -99,7 +99,7 @@ export function useRecordForm<N extends Noun>({
   }, [base, dirty, form]);
 
   /** @param sent all that was in the form when it was sent */
-  const settle = (saved: Stored<N>, typed: Drafts[N], sent: string) => {
+  const netDemand = (saved: Stored<N>, typed: Drafts[N], sent: string) => {
     const isNew = saved.id !== record?.id;
     keeps.current = { key: `${noun} ${saved.id}`, version: saved.version };
     setBase(saved);
@@ -142,7 +142,7 @@ export function useRecordForm<N extends Noun>({
     setTrouble(null);
     const sent = JSON.stringify(form.getValues());
     try {
-      settle(await write(draft, from), draft, sent);
+      netDemand(await write(draft, from), draft, sent);
     } catch (error) {
       refuse(error as Refusal);
     }

@@ -1,4 +1,4 @@
-import { openBook, type Book } from '@usual-pantry/core/box';
+import { openBook, type Book } from '@usual-pantry/core/book';
 import type { NamedThings } from '@usual-pantry/core/ingredient';
 import { useMemo } from 'react';
 import { useBookQuery, type BookAnswer } from '../app/api';

@@ -10,7 +10,7 @@ import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
-import { leftOverUse, whyThen, type Making, type PlanAnswer } from '@usual-pantry/core/plan';
+import { leftOverUse, whyThen, type ProductionRun, type PlanAnswer } from '@usual-pantry/core/plan';
 import { sayCount, sayGrams, sayList, sayMinutes, sayNumber, sayShortDay } from '@usual-pantry/core/quantity';
 import { sayBatches, yieldRecord } from '@usual-pantry/core/recipe';
 import { groupBy } from '@usual-pantry/core/record';
@@ -32,13 +32,13 @@ const dayGrid = {
   columnGap: 0.5,
 } as const;
 
-const sum = (makings: readonly Making[], of: (making: Making) => number): number =>
-  makings.reduce((all, making) => all + of(making), 0);
+const sum = (runs: readonly ProductionRun[], of: (run: ProductionRun) => number): number =>
+  runs.reduce((all, run) => all + of(run), 0);
 
-/** What makings are for, in words; each kind of piece once. */
-function sayUses(makings: readonly Making[]): string {
+/** What runs are for, in words; each kind of piece once. */
+function sayUses(runs: readonly ProductionRun[]): string {
   const sums = new Map<string, { name: string; pieces: number; role: string }>();
-  for (const { id, name, pieces, role } of makings.flatMap(({ uses }) => uses)) {
+  for (const { id, name, pieces, role } of runs.flatMap(({ pegs }) => pegs)) {
     const key = `${id} ${role}`;
     sums.set(key, { name, role, pieces: (sums.get(key)?.pieces ?? 0) + pieces });
   }
@@ -49,31 +49,31 @@ function sayUses(makings: readonly Making[]): string {
     .join(', ');
 }
 
-/** What is left over of makings of one recipe, in pieces where they can be counted. */
-function sayLeftOver(makings: readonly Making[]): string {
-  const grams = sayGrams(sum(makings, ({ leftOverGrams }) => leftOverGrams));
-  const pool = sum(makings, ({ poolGrams }) => poolGrams);
-  if (makings.every(({ leftOverPieces }) => leftOverPieces !== null))
+/** What is left over of runs of one recipe, in pieces where they can be counted. */
+function sayLeftOver(runs: readonly ProductionRun[]): string {
+  const grams = sayGrams(sum(runs, ({ leftOverGrams }) => leftOverGrams));
+  const pool = sum(runs, ({ poolGrams }) => poolGrams);
+  if (runs.every(({ leftOverPieces }) => leftOverPieces !== null))
     return `${sayCount(
-      sum(makings, (each) => each.leftOverPieces ?? 0),
+      sum(runs, (each) => each.leftOverPieces ?? 0),
       'piece',
     )}, ${grams}`;
   return pool > 1 ? `${grams}, ${sayGrams(pool)} of it the pool` : grams;
 }
 
 /** Pieces to spare, and why. */
-function saySpare(makings: readonly Making[], season: SeasonBook | null): string {
-  const pieces = sum(makings, ({ sparePieces }) => sparePieces);
-  const facts = season?.book.recipes.get(makings[0]?.recipeId ?? '');
+function saySpare(runs: readonly ProductionRun[], season: SeasonBook | null): string {
+  const pieces = sum(runs, ({ sparePieces }) => sparePieces);
+  const facts = season?.book.recipes.get(runs[0]?.recipeId ?? '');
   const record = facts && yieldRecord(facts);
   if (pieces === 0 || !record) return '';
   return `${sayCount(pieces, 'extra piece')} because this recipe’s yield varies by ${sayNumber(record.spread * 100, 0)} %`;
 }
 
 /** What could become of a left-over. */
-function sayCouldBecome(making: Making, season: SeasonBook | null): string {
+function sayCouldBecome(run: ProductionRun, season: SeasonBook | null): string {
   if (!season) return '';
-  const use = leftOverUse(making, season.book);
+  const use = leftOverUse(run, season.book);
   switch (use.kind) {
     case 'component':
       return `keeps ${sayCount(use.keepsDays, 'day')}; for ${sayList([...use.users])}`;
@@ -86,44 +86,44 @@ function sayCouldBecome(making: Making, season: SeasonBook | null): string {
   }
 }
 
-function BatchesWorked({ making, season }: { making: Making; season: SeasonBook | null }) {
-  const spare = saySpare([making], season);
+function BatchesWorked({ run, season }: { run: ProductionRun; season: SeasonBook | null }) {
+  const spare = saySpare([run], season);
   return (
     <Worked
       working={{
-        title: `${making.recipeName}, ${sayShortDay(making.day)}`,
+        title: `${run.recipeName}, ${sayShortDay(run.day)}`,
         inputs: [
-          ...making.uses.map((use): [string, string] => [
+          ...run.pegs.map((use): [string, string] => [
             `${use.name}${use.pieces > 0 ? `, ${sayCount(use.pieces, 'piece')}` : ''}, ${sayShortDay(use.handOver ?? use.on)}`,
             sayGrams(use.grams),
           ]),
           ...(spare ? [['To spare', spare] as const] : []),
-          ...(making.poolGrams > 1 ? [['Working pool', sayGrams(making.poolGrams)] as const] : []),
-          ['Comes out', sayGrams(making.yieldGrams)],
+          ...(run.poolGrams > 1 ? [['Working pool', sayGrams(run.poolGrams)] as const] : []),
+          ['Comes out', sayGrams(run.yieldGrams)],
         ],
         rule: 'Whole batches of allowed sizes that cover this, as the season as a whole is cheapest in hands and left-overs.',
       }}
     >
-      {sayBatches(making.batches)}
+      {sayBatches(run.batches)}
     </Worked>
   );
 }
 
-function Pin({ making }: { making: Making }) {
+function Pin({ run }: { run: ProductionRun }) {
   const { pin } = usePlanEdit();
   return (
     <Checkbox
-      checked={making.pinned}
+      checked={run.pinned}
       size="small"
-      onChange={(_event, pinned) => void pin(making.recipeId, making.day, pinned)}
-      slotProps={{ input: { 'aria-label': `Pin ${making.recipeName} to ${sayShortDay(making.day)}` } }}
+      onChange={(_event, pinned) => void pin(run.recipeId, run.day, pinned)}
+      slotProps={{ input: { 'aria-label': `Pin ${run.recipeName} to ${sayShortDay(run.day)}` } }}
     />
   );
 }
 
-const RecipeLink = ({ making }: { making: Making }) => (
-  <Link component={RouterLink} to={`/recipes/${making.recipeId}`} sx={{ fontWeight: 650 }}>
-    {making.recipeName}
+const RecipeLink = ({ run }: { run: ProductionRun }) => (
+  <Link component={RouterLink} to={`/recipes/${run.recipeId}`} sx={{ fontWeight: 650 }}>
+    {run.recipeName}
   </Link>
 );
 
@@ -135,7 +135,7 @@ interface RowProps {
 /** One row a recipe: what it is for, its batches day by day with the reason for each, and what is left over. */
 function ByRecipe({ plan, season }: RowProps) {
   const done = groupBy(plan.made, ({ recipeId }) => recipeId);
-  const groups = groupBy([...plan.makings, ...plan.made], ({ recipeId }) => recipeId);
+  const groups = groupBy([...plan.runs, ...plan.made], ({ recipeId }) => recipeId);
   return (
     <>
       <TableHead>
@@ -159,12 +159,12 @@ function ByRecipe({ plan, season }: RowProps) {
           const [first] = all;
           if (!first) return null;
           const made = done.get(recipeId) ?? [];
-          const makings = plan.makings.filter((making) => making.recipeId === recipeId);
-          const spare = saySpare(makings, season);
+          const runs = plan.runs.filter((run) => run.recipeId === recipeId);
+          const spare = saySpare(runs, season);
           return (
             <TableRow key={first.recipeId} sx={{ '& > td': { verticalAlign: 'top' } }}>
               <TableCell sx={{ width: 240, minWidth: 130 }}>
-                <RecipeLink making={first} />
+                <RecipeLink run={first} />
                 <Box sx={small}>{sayUses(all)}</Box>
                 {spare && <Box sx={small}>{spare}</Box>}
               </TableCell>
@@ -181,17 +181,15 @@ function ByRecipe({ plan, season }: RowProps) {
                     </Box>
                   </Box>
                 ))}
-                {makings.map((making) => (
-                  <Box key={making.day} sx={dayGrid}>
+                {runs.map((run) => (
+                  <Box key={run.day} sx={dayGrid}>
                     <Box sx={{ mt: -0.75 }}>
-                      <Pin making={making} />
+                      <Pin run={run} />
                     </Box>
-                    <Box sx={figures}>{sayShortDay(making.day)}</Box>
+                    <Box sx={figures}>{sayShortDay(run.day)}</Box>
                     <Box sx={{ pb: 0.75 }}>
-                      <BatchesWorked making={making} season={season} />
-                      {season && (
-                        <Box sx={small}>{whyThen(plan, making.recipeId, making.day, season.book, plan.today)}</Box>
-                      )}
+                      <BatchesWorked run={run} season={season} />
+                      {season && <Box sx={small}>{whyThen(plan, run.recipeId, run.day, season.book, plan.today)}</Box>}
                     </Box>
                   </Box>
                 ))}
@@ -200,10 +198,10 @@ function ByRecipe({ plan, season }: RowProps) {
                 <Box component="span" sx={{ fontFamily: FIGURES, fontSize: 13.5 }}>
                   {sayLeftOver(all)}
                 </Box>
-                <Box sx={small}>{[...new Set(all.map((making) => sayCouldBecome(making, season)))].find(Boolean)}</Box>
+                <Box sx={small}>{[...new Set(all.map((run) => sayCouldBecome(run, season)))].find(Boolean)}</Box>
               </TableCell>
               <TableCell align="right" sx={figures}>
-                {makings.length > 0 && sayMinutes(sum(makings, ({ handsMinutes }) => handsMinutes))}
+                {runs.length > 0 && sayMinutes(sum(runs, ({ handsMinutes }) => handsMinutes))}
               </TableCell>
             </TableRow>
           );
@@ -213,7 +211,7 @@ function ByRecipe({ plan, season }: RowProps) {
   );
 }
 
-/** One row a making, by day. */
+/** One row a run, by day. */
 function ByDay({ plan, season }: RowProps) {
   return (
     <>
@@ -233,7 +231,7 @@ function ByDay({ plan, season }: RowProps) {
           <TableRow key={`made ${made.recipeId} ${made.day}`}>
             <TableCell sx={figures}>{made.day === plan.made[index - 1]?.day ? '' : sayShortDay(made.day)}</TableCell>
             <TableCell>
-              <RecipeLink making={made} />
+              <RecipeLink run={made} />
             </TableCell>
             <TableCell sx={{ minWidth: 200 }}>
               <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', flexWrap: 'wrap' }}>
@@ -249,26 +247,24 @@ function ByDay({ plan, season }: RowProps) {
             <TableCell colSpan={2} />
           </TableRow>
         ))}
-        {plan.makings.map((making, index) => (
-          <TableRow key={`${making.recipeId} ${making.day}`} hover>
-            <TableCell sx={figures}>
-              {making.day === plan.makings[index - 1]?.day ? '' : sayShortDay(making.day)}
-            </TableCell>
+        {plan.runs.map((run, index) => (
+          <TableRow key={`${run.recipeId} ${run.day}`} hover>
+            <TableCell sx={figures}>{run.day === plan.runs[index - 1]?.day ? '' : sayShortDay(run.day)}</TableCell>
             <TableCell>
-              <RecipeLink making={making} />
+              <RecipeLink run={run} />
             </TableCell>
             <TableCell sx={{ whiteSpace: 'nowrap' }}>
-              <BatchesWorked making={making} season={season} />
+              <BatchesWorked run={run} season={season} />
             </TableCell>
-            <TableCell sx={{ minWidth: 150, maxWidth: 280 }}>{sayUses([making])}</TableCell>
+            <TableCell sx={{ minWidth: 150, maxWidth: 280 }}>{sayUses([run])}</TableCell>
             <TableCell align="right" sx={{ fontFamily: FIGURES, fontSize: 13.5 }}>
-              {sayLeftOver([making])}
+              {sayLeftOver([run])}
             </TableCell>
             <TableCell align="right" sx={figures}>
-              {sayMinutes(making.handsMinutes)}
+              {sayMinutes(run.handsMinutes)}
             </TableCell>
             <TableCell padding="checkbox">
-              <Pin making={making} />
+              <Pin run={run} />
             </TableCell>
           </TableRow>
         ))}

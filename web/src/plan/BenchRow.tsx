@@ -1,14 +1,8 @@
 import { useDroppable } from '@dnd-kit/core';
 import Box from '@mui/material/Box';
 import Link from '@mui/material/Link';
-import {
-  doneOn,
-  whileWaiting,
-  type BenchDay,
-  type BenchTask,
-  type SeasonDay,
-  type PlanAnswer,
-} from '@usual-pantry/core/plan';
+import { doneOn, type SeasonDay, type PlanAnswer } from '@usual-pantry/core/plan';
+import { whileWaiting, type BenchDay, type BenchTask } from '@usual-pantry/core/bench-day';
 import { sayClock, sayDay, sayList, sayMinutes, sayShortDay } from '@usual-pantry/core/quantity';
 import { Link as RouterLink } from 'react-router';
 import { FIGURES } from '../app/theme';

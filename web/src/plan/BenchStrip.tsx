@@ -1,7 +1,7 @@
 import { useDraggable } from '@dnd-kit/core';
 import Box from '@mui/material/Box';
 import ButtonBase from '@mui/material/ButtonBase';
-import type { BenchTask } from '@usual-pantry/core/plan';
+import type { BenchTask } from '@usual-pantry/core/bench-day';
 import { sayMinutes } from '@usual-pantry/core/quantity';
 import { FIGURES } from '../app/theme';
 

@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
-import type { PlanJob } from '@usual-pantry/core/plan';
+import type { PlanJob } from '@usual-pantry/core/programme';
 import { sayMoney } from '@usual-pantry/core/quantity';
 import type { ReactNode } from 'react';
 

@@ -2,7 +2,8 @@ import Box from '@mui/material/Box';
 import ListSubheader from '@mui/material/ListSubheader';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
-import { whyNotTo, type BenchTask, type PlanAnswer } from '@usual-pantry/core/plan';
+import { whyNotTo, type PlanAnswer } from '@usual-pantry/core/plan';
+import type { BenchTask } from '@usual-pantry/core/bench-day';
 import { sayDay, sayMinutes } from '@usual-pantry/core/quantity';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -24,7 +25,7 @@ interface Props {
   readonly onClose: () => void;
 }
 
-/** What can be done with a making: move it, pin it, open its recipe. Days on which it cannot be say why. */
+/** What can be done with a run: move it, pin it, open its recipe. Days on which it cannot be say why. */
 export function StripMenu({ opened, plan, season, onClose }: Props) {
   const { move, pin } = usePlanEdit();
   const navigate = useNavigate();
@@ -32,12 +33,10 @@ export function StripMenu({ opened, plan, season, onClose }: Props) {
   const { task, day, anchor } = opened;
   const { recipeId } = task;
   if (recipeId === null) return null;
-  const making = plan.makings.find((each) => each.recipeId === recipeId && each.day === day);
+  const run = plan.runs.find((each) => each.recipeId === recipeId && each.day === day);
   const facts = season.book.recipes.get(recipeId);
-  if (saying && making && facts)
-    return (
-      <MadeForm making={making} yieldGrams={facts.yieldGrams} today={plan.today} anchor={anchor} onClose={onClose} />
-    );
+  if (saying && run && facts)
+    return <MadeForm run={run} yieldGrams={facts.yieldGrams} today={plan.today} anchor={anchor} onClose={onClose} />;
   const days = plan.days.filter((entry) => entry.benchMinutes > 0 && entry.day !== day);
   return (
     <Menu anchorEl={anchor} open onClose={onClose}>
@@ -49,7 +48,7 @@ export function StripMenu({ opened, plan, season, onClose }: Props) {
       >
         {task.pinned ? 'Let it go' : 'Pin it here'}
       </MenuItem>
-      {making && facts && (
+      {run && facts && (
         <MenuItem
           onClick={() => {
             setSaying(true);

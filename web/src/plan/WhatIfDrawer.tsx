@@ -11,7 +11,8 @@ import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import type { PlanSum, WhatIf, WhatIfAnswer, PlanAnswer } from '@usual-pantry/core/plan';
+import type { PlanSum, WhatIf, WhatIfAnswer } from '@usual-pantry/core/programme';
+import type { PlanAnswer } from '@usual-pantry/core/plan';
 import { sayDay, sayList, sayMass, sayMinutes, sayMoney, sayShortDay } from '@usual-pantry/core/quantity';
 import { useState } from 'react';
 import {
@@ -37,10 +38,10 @@ const rows: readonly (readonly [name: string, say: (sum: PlanSum, currency: stri
   ['Orders that cannot be kept', ({ broken }) => (broken.length === 0 ? 'none' : sayList(broken))],
 ];
 
-/** Makings that come and go, by name and day. */
+/** Runs that come and go, by name and day. */
 function changesOf(before: PlanSum, after: PlanSum): string[] {
-  const key = ({ recipeName, day }: PlanSum['makings'][number]) => `${recipeName}, ${sayShortDay(day)}`;
-  const [old, now] = [before.makings.map(key), after.makings.map(key)];
+  const key = ({ recipeName, day }: PlanSum['runs'][number]) => `${recipeName}, ${sayShortDay(day)}`;
+  const [old, now] = [before.runs.map(key), after.runs.map(key)];
   return [
     ...now.filter((each) => !old.includes(each)).map((each) => `new: ${each}`),
     ...old.filter((each) => !now.includes(each)).map((each) => `gone: ${each}`),

@@ -12,12 +12,12 @@ import {
   noAnswers,
   openQuestions,
   pantryItems,
-  readRecipe,
   recipesOf,
   stepKeys,
   type ReadRecipe,
   type RecipeAnswers,
 } from '@usual-pantry/core/reading';
+import { readRecipe } from '@usual-pantry/core/format';
 import type { RecipeDraft } from '@usual-pantry/core/recipe';
 import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { Icon } from '../app/Icon';

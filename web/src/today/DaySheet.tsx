@@ -3,7 +3,8 @@ import Button from '@mui/material/Button';
 import Link from '@mui/material/Link';
 import Typography from '@mui/material/Typography';
 import type { NamedThings } from '@usual-pantry/core/ingredient';
-import { benchDay, doneOn, type BenchTask, type SeasonDay, type PlanAnswer } from '@usual-pantry/core/plan';
+import { benchDay, type BenchTask } from '@usual-pantry/core/bench-day';
+import { doneOn, type SeasonDay, type PlanAnswer } from '@usual-pantry/core/plan';
 import { addDays, sayClock, sayCount, sayMinutes, sayShortDay } from '@usual-pantry/core/quantity';
 import { useMemo, type ReactNode } from 'react';
 import { Link as RouterLink } from 'react-router';
@@ -18,8 +19,8 @@ import { Tape } from '../parts/Tape';
 import { NO_NAMES, useSeasonBook } from '../parts/useSeason';
 
 /** Whether there is anything to make, pack or hand over on a day. */
-export const hasWork = ({ makings, packs, handOvers }: SeasonDay): boolean =>
-  makings.length + packs.length + handOvers.length > 0;
+export const hasWork = ({ runs, packs, handOvers }: SeasonDay): boolean =>
+  runs.length + packs.length + handOvers.length > 0;
 
 function Section({ title, children }: { title: string; children: ReactNode }) {
   return (
@@ -148,7 +149,7 @@ export function ComingDays({ plan }: { plan: PlanAnswer }) {
       {days.map((entry) => {
         const boxes = entry.packs.reduce((sum, pack) => sum + pack.count, 0);
         const parts = [
-          ...new Set(entry.makings),
+          ...new Set(entry.runs),
           ...(boxes > 0 ? [`pack ${sayCount(boxes, 'box', 'boxes')}`] : []),
           ...(entry.handOvers.length > 0 ? [`hand over ${sayCount(entry.handOvers.length, 'order')}`] : []),
         ];

@@ -11,9 +11,9 @@ import { ComingDays, DaySheet, hasWork, ToBuy } from './DaySheet';
 import { FirstSteps } from './FirstSteps';
 
 function Answer({ plan }: { plan: PlanAnswer }) {
-  const days = plan.days.filter((day) => day.makings.length > 0 || day.packs.length > 0).length;
+  const days = plan.days.filter((day) => day.runs.length > 0 || day.packs.length > 0).length;
   const made = plan.made.reduce((sum, { batchCount }) => sum + batchCount, 0);
-  const settle = plan.findings.filter((each) => each.severity !== 'know').length;
+  const netDemand = plan.findings.filter((each) => each.severity !== 'know').length;
   const isHelper = useIsHelper();
   return (
     <AnswerLine>
@@ -31,10 +31,10 @@ function Answer({ plan }: { plan: PlanAnswer }) {
       ) : (
         <>
           ,{' '}
-          {settle === 0 ? (
+          {netDemand === 0 ? (
             <Mark tone="done">nothing to decide.</Mark>
           ) : (
-            <Mark tone="stop">{sayCount(settle, 'thing')} to decide.</Mark>
+            <Mark tone="stop">{sayCount(netDemand, 'thing')} to decide.</Mark>
           )}
         </>
       )}

@@ -1,7 +1,7 @@
 import { mdiCompareHorizontal, mdiDownload, mdiPencilOutline } from '@mdi/js';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { recipeJsonLd } from '@usual-pantry/core/reading';
+import { recipeJsonLd } from '@usual-pantry/core/format';
 import type { RecipeFacts } from '@usual-pantry/core/recipe';
 import { Link } from 'react-router';
 import { Icon } from '../../app/Icon';

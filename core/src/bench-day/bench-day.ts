@@ -1,0 +1,232 @@
+import type { Book } from '../book/index.js';
+import { addDays, type Day } from '../quantity/index.js';
+import { sayBatches } from '../recipe/index.js';
+import {
+  bestSchedule,
+  boundsOf,
+  type BestSchedule,
+  type PlacedUse,
+  type Project,
+  type Resource,
+} from '../schedule/index.js';
+import {
+  cleaningOf,
+  cleanWords,
+  equipmentOf,
+  HELPER,
+  operationsOf,
+  MAKER,
+  type Operation,
+  type OperationWords,
+} from './operations.js';
+import { type Plan, helperHours } from '../plan/index.js';
+/** One stretch of somebody's hands on a day. */
+export interface BenchTask extends OperationWords {
+  readonly key: string;
+  readonly who: 'maker' | 'helper';
+  /** Minutes from the beginning of the day. */
+  readonly from: number;
+  readonly minutes: number;
+}
+
+/** A stretch in which a burner, the oven, a pan or a tool is in use. */
+export interface EquipmentUse {
+  readonly equipment: string;
+  readonly what: string;
+  readonly from: number;
+  readonly minutes: number;
+}
+
+/** A day's work in the order in which it is done. */
+export interface BenchDay {
+  readonly tasks: readonly BenchTask[];
+  readonly equipment: readonly EquipmentUse[];
+  /** From the beginning of the day to the end of the last stretch of work, waits among them. */
+  readonly spanMinutes: number;
+  /** No order of the work can be shorter: the hands, the busiest piece of equipment, or the longest chain of work and rests. */
+  readonly leastMinutes: number;
+  /** Why it cannot be shorter, each with its minutes: the hands, the busiest equipment where there is any, and the longest chain of work and rests. */
+  readonly bounds: readonly { readonly what: string; readonly minutes: number }[];
+  /** Stretches in which the maker can do nothing of this day. */
+  readonly waits: readonly { readonly from: number; readonly minutes: number }[];
+  /** What came from earlier days and still rests. */
+  readonly resting: readonly { readonly recipeName: string; readonly madeOn: Day }[];
+  /** What there is too little of for what falls on the day; nothing is placed by it then. */
+  readonly lacking: readonly string[];
+}
+
+const ROUNDS = 100;
+const HELPER_STEP = 30;
+
+/** The best time for the helper to come, and the day as it then goes. */
+function withHelper(
+  jobs: readonly Operation[],
+  { resources, changeover }: Omit<Project, 'activities'>,
+  minutes: number,
+  enough: number,
+): BestSchedule | null {
+  const activities = jobs.map(({ activity }) => activity);
+  const alone = bestSchedule({ activities, resources, changeover }, minutes > 0 ? 0 : ROUNDS, enough);
+  if (minutes <= 0 || !alone) return alone;
+  const at = (from: number, rounds: number) =>
+    bestSchedule(
+      { activities, changeover, resources: [...resources, { key: HELPER, capacity: 1, from, until: from + minutes }] },
+      rounds,
+      enough,
+    );
+  let best = { from: 0, span: Infinity };
+  for (let from = 0; from < alone.span; from += HELPER_STEP) {
+    const span = at(from, 0)?.span ?? Infinity;
+    if (span < best.span - 1e-6) best = { from, span };
+  }
+  return at(best.from, ROUNDS);
+}
+
+/** Strips of one recipe that follow one another without a break are one strip. */
+function joined(tasks: readonly BenchTask[], plan: Plan, day: Day): BenchTask[] {
+  const list: BenchTask[] = [];
+  for (const task of tasks) {
+    const before = list.findLast(({ who }) => who === task.who);
+    const follows = before && Math.abs(before.from + before.minutes - task.from) < 1e-6;
+    if (!before || !follows || task.recipeId === null || before.recipeId !== task.recipeId) list.push(task);
+    else
+      list[list.indexOf(before)] = {
+        ...task,
+        key: before.key,
+        from: before.from,
+        minutes: before.minutes + task.minutes,
+        code: before.code,
+      };
+  }
+  const whole = new Map(plan.runs.filter((each) => each.day === day).map((each) => [each.recipeId, each.batches]));
+  return list.map((task) => {
+    const batches = whole.get(task.recipeId ?? '');
+    const alone = list.filter(({ recipeId }) => recipeId === task.recipeId).length === 1;
+    return batches && alone ? { ...task, code: sayBatches(batches) } : task;
+  });
+}
+
+/** Uses of the same resource by one activity that follow one another are one. */
+function tasksOf(jobs: readonly Operation[], schedule: BestSchedule): BenchTask[] {
+  const words = new Map(jobs.map((job) => [job.activity.key, job.words] as const));
+  const cleans = schedule.changeovers.map((each, index): BenchTask => ({
+    ...cleanWords(each),
+    key: `clean ${String(index)}`,
+    who: 'maker',
+    from: each.from,
+    minutes: each.until - each.from,
+  }));
+  const work = schedule.placed.flatMap(({ activity: { key }, uses }): BenchTask[] => {
+    const said = words.get(key);
+    if (!said) return [];
+    const hands = uses.filter(({ resource }) => resource === MAKER || resource === HELPER);
+    const strips: PlacedUse[] = [];
+    for (const use of hands) {
+      const before = strips.at(-1);
+      if (before && Math.abs(before.until - use.from) < 1e-6)
+        strips[strips.length - 1] = { ...before, until: use.until };
+      else strips.push(use);
+    }
+    return strips.map(({ resource, from, until }, index) => ({
+      ...said,
+      key: index === 0 ? key : `${key} ${String(index)}`,
+      who: resource === HELPER ? 'helper' : 'maker',
+      from,
+      minutes: until - from,
+      hold: index === strips.length - 1 ? said.hold : null,
+    }));
+  });
+  return [...work, ...cleans].sort((a, b) => a.from - b.from);
+}
+
+function waitsIn(tasks: readonly BenchTask[]): BenchDay['waits'] {
+  const waits: { from: number; minutes: number }[] = [];
+  let now = 0;
+  for (const { who, from, minutes } of tasks) {
+    if (who !== 'maker') continue;
+    if (from > now + 1) waits.push({ from: now, minutes: from - now });
+    now = Math.max(now, from + minutes);
+  }
+  return waits;
+}
+
+/**
+ * Puts a day's work in order on the hands, burners, oven, pans and tools that there are: without nuts before tree nuts before peanut,
+ * with a clean-down between, and before whatever lacks an allergen of what was there; components before what uses them; what rests gives the hands free for other work; packing when everything
+ * is finished. Only the maker cooks, so that no two pots want hands in the same minute; a helper finishes and packs.
+ * @param enough minutes within which it may end: no shorter order is looked for
+ */
+export function benchDay(plan: Plan, day: Day, book: Book, enough = 0): BenchDay {
+  const jobs = operationsOf(plan, day, book);
+  const maker: Resource = { key: MAKER, capacity: 1 };
+  const helpMinutes = helperHours(day, book.kitchen) * 60;
+  const equipment = equipmentOf(jobs, book);
+  const activities = jobs.map(({ activity }) => activity);
+  const lacking: string[] = [];
+  const changeover = cleaningOf(book);
+  let schedule = withHelper(jobs, { resources: [maker, ...equipment], changeover }, helpMinutes, enough);
+  if (!schedule) {
+    // Something is wanted more often in one night than there is of it: then it is said, and the day goes on without.
+    const fits = (kept: readonly Resource[]) => bestSchedule({ activities, resources: [maker, ...kept] }, 0) !== null;
+    const without = ({ key }: Resource) =>
+      equipment.map((each) => (each.key === key ? { ...each, capacity: jobs.length + 1 } : each));
+    const short = equipment.filter((each) => fits(without(each)));
+    lacking.push(...(short.length > 0 ? short : equipment).map(({ key }) => key));
+    schedule = withHelper(
+      jobs,
+      {
+        resources: [
+          maker,
+          ...equipment.map((each) => (lacking.includes(each.key) ? { ...each, capacity: jobs.length + 1 } : each)),
+        ],
+        changeover,
+      },
+      helpMinutes,
+      enough,
+    );
+  }
+  const resting = [...plan.made, ...plan.runs].flatMap(({ recipeId, recipeName, day: madeOn }) => {
+    const rest = book.recipes.get(recipeId)?.recipe.restDays ?? 0;
+    return madeOn < day && day <= addDays(madeOn, rest) ? [{ recipeName, madeOn }] : [];
+  });
+  if (!schedule)
+    return { tasks: [], equipment: [], spanMinutes: 0, leastMinutes: 0, bounds: [], waits: [], resting, lacking };
+  const names = new Map(jobs.map((job) => [job.activity.key, job.words.name] as const));
+  // The helper may come at any time: the bound does not know when.
+  const bounds = boundsOf({
+    activities,
+    resources: [
+      maker,
+      ...equipment,
+      ...(helpMinutes > 0 ? [{ key: HELPER, capacity: 1, from: 0, until: helpMinutes }] : []),
+    ],
+  });
+  // What is done of the day already lies before all that is still to be done.
+  const done = plan.days.find((entry) => entry.day === day)?.doneMinutes ?? 0;
+  const later = <T extends { readonly from: number }>(each: T): T => ({ ...each, from: each.from + done });
+  const tasks = joined(tasksOf(jobs, schedule), plan, day);
+  const hands = bounds.resources.filter(({ key }) => key === MAKER || key === HELPER);
+  const [busiest] = bounds.resources
+    .filter(({ key, minutes }) => key !== MAKER && key !== HELPER && minutes > 0)
+    .sort((a, b) => b.minutes - a.minutes);
+  return {
+    tasks: tasks.map(later),
+    equipment: schedule.placed.flatMap(({ activity: { key }, uses }) =>
+      uses
+        .filter(({ resource }) => resource !== MAKER && resource !== HELPER)
+        .map(({ resource, from, until }) =>
+          later({ equipment: resource, what: names.get(key) ?? '', from, minutes: until - from }),
+        ),
+    ),
+    spanMinutes: schedule.span + (tasks.length > 0 ? done : 0),
+    leastMinutes: bounds.leastMinutes + (tasks.length > 0 ? done : 0),
+    bounds: [
+      { what: 'hands', minutes: Math.max(0, ...hands.map(({ minutes }) => minutes)) },
+      ...(busiest ? [{ what: busiest.key, minutes: busiest.minutes }] : []),
+      { what: 'rests', minutes: bounds.chainMinutes },
+    ],
+    waits: waitsIn(tasks).map(later),
+    resting,
+    lacking,
+  };
+}

@@ -1,0 +1,1 @@
+export { type Book, type BookData, boxAsSold, openBook } from './book.js';

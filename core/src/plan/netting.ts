@@ -1,0 +1,155 @@
+import type { Book } from '../book/index.js';
+import type { Finding } from '../finding/index.js';
+import type { Day } from '../quantity/index.js';
+import { spareFor, type PieceDemand } from './demand.js';
+import { pieceKey, type Guide } from './guide.js';
+import { bodyNeed, canBeMade, componentNeeds, partNeeds, type Finishing, type Need } from './needs.js';
+import { countsOf, fromSupplies, suppliesOf, type Supply } from './supplies.js';
+import { byLowLevelCode } from './low-level-code.js';
+import { finishingDay } from './windows.js';
+import { readyOn } from './work-days.js';
+/** What batches that are made already serve, and what is still to be done. */
+export interface Netted {
+  /** Pieces that are still to be made. */
+  readonly demand: readonly PieceDemand[];
+  /** Pieces for which no bench day is left: they are not made, and the orders that want them are reported. */
+  readonly outside: readonly PieceDemand[];
+  /** What is to be provided for the pieces that are still to be made, by recipe. */
+  readonly bodies: readonly (readonly [recipeId: string, need: Need])[];
+  /** Pieces whose body is made and that are still to be cut, rolled or dipped, and what that takes. */
+  readonly finishings: readonly Finishing[];
+  readonly parts: readonly (readonly [recipeId: string, need: Need])[];
+  /** By recipe, the oldest first. */
+  readonly supplies: ReadonlyMap<string, readonly Supply[]>;
+  /** {@link pieceKey} -> the earliest day on which a body of it was made. */
+  readonly madeOn: ReadonlyMap<string, Day>;
+  /** Minutes that today's batches, those made already, have taken. */
+  readonly doneMinutes: number;
+  readonly findings: readonly Finding[];
+}
+
+/** Minutes that batches made today have taken, with getting ready and the pieces that were finished today. */
+function minutesDone(supplies: ReadonlyMap<string, readonly Supply[]>, today: Day, { kitchen }: Book): number {
+  return [...supplies.values()].flat().reduce((sum, { day, facts, batches, finishedOn, needs }) => {
+    const run = day === today ? batches.length * facts.recipe.handsMinutes + kitchen.setUpMinutes : 0;
+    const finishing =
+      finishedOn === today
+        ? needs.reduce((all, { body }) => all + ((body?.count ?? 0) * (body?.facts.piece.handSeconds ?? 0)) / 60, 0)
+        : 0;
+    return sum + run + finishing;
+  }, 0);
+}
+
+/** The body of a piece in a number that nothing is made to spare for. */
+function needOf(each: PieceDemand, book: Book, today: Day): Need[] {
+  const facts = book.pieces.get(each.pieceId);
+  const need = facts && bodyNeed({ ...each, spare: 0 }, facts, book, today)?.need;
+  return need ? [need] : [];
+}
+
+/** What is still to be made of what is wanted, once made batches have given what they can. */
+function stillToMake(open: readonly PieceDemand[], rests: ReadonlyMap<PieceDemand, number>, book: Book, today: Day) {
+  const demand: PieceDemand[] = [];
+  const outside: PieceDemand[] = [];
+  const bodies: [string, Need][] = [];
+  const findings: Finding[] = [];
+  for (const each of open) {
+    const count = rests.get(each) ?? each.count;
+    const facts = book.pieces.get(each.pieceId);
+    const rest = count === each.count ? each : { ...each, count, spare: spareFor(each.pieceId, count, book) };
+    const worked = count > 0 && facts && bodyNeed(rest, facts, book, today);
+    if (!worked) continue;
+    findings.push(...worked.findings);
+    if (canBeMade(facts, each.day, book, today)) {
+      demand.push(rest);
+      bodies.push([worked.recipeId, worked.need]);
+    } else outside.push(rest);
+  }
+  return { demand, outside, bodies, findings };
+}
+
+type BodyNeed = Need & { readonly body: NonNullable<Need['body']> };
+const isBody = (need: Need): need is BodyNeed => need.body !== null;
+
+/** Pieces whose body is made and that are still to be finished: on the first bench day from today on. */
+function toFinish({ body, peg }: BodyNeed, { facts, day }: Supply, book: Book, today: Day): Finishing {
+  const { piece } = body.facts;
+  const { kitchen } = book;
+  const rested = readyOn(facts, day, kitchen);
+  return {
+    pieceId: piece.id,
+    pieceName: piece.name,
+    day: finishingDay(rested > today ? rested : today, body.finishBy, kitchen),
+    count: body.count,
+    madeOn: day,
+    handOver: peg.on,
+    handsMinutes: (body.count * piece.handSeconds) / 60,
+  };
+}
+
+/**
+ * What the batches that are made already serve: orders that are packed or handed over first, then what is still to be packed.
+ * What made batches and finished pieces have used themselves comes from batches made before, as far as these are known.
+ * @param open pieces of orders that are still to be packed
+ * @param done pieces of orders that are packed or handed over: nothing more is made for them
+ */
+export function netDemand(
+  open: readonly PieceDemand[],
+  done: readonly PieceDemand[],
+  book: Book,
+  today: Day,
+  guide: Guide | null = null,
+): Netted {
+  const supplies = suppliesOf(book);
+  const bodyOf = ({ pieceId }: PieceDemand) =>
+    book.pieces.get(pieceId)?.parts.find(({ role }) => role === 'body')?.recipeId;
+  const rests = new Map<PieceDemand, number>();
+  const used = new Map<string, Need[]>();
+  const peg = ([recipeId, need]: [string, Need]) => used.set(recipeId, [...(used.get(recipeId) ?? []), need]);
+  const finishings: Finishing[] = [];
+  const parts: [string, Need][] = [];
+  const madeOn = new Map<string, Day>();
+  const wasMade = (key: string, day: Day) => {
+    const before = madeOn.get(key);
+    if (before === undefined || day < before) madeOn.set(key, day);
+  };
+
+  for (const id of supplies.size > 0 ? byLowLevelCode(book) : []) {
+    const own = supplies.get(id) ?? [];
+    if (own.length === 0) continue;
+    const needsIn = (list: readonly PieceDemand[]) => list.flatMap((each) => needOf(each, book, today));
+    fromSupplies(needsIn(done.filter((each) => bodyOf(each) === id)), own, guide, book);
+    fromSupplies(used.get(id) ?? [], own, guide, book);
+    const gone = new Set(own.flatMap(({ needs }) => needs));
+    const wanted = open.filter((each) => bodyOf(each) === id);
+    const left = fromSupplies(needsIn(wanted), own, guide, book);
+    for (const each of wanted) {
+      const key = pieceKey(each.pieceId, each.day);
+      rests.set(each, left.find((need) => need.key === key)?.body?.count ?? 0);
+    }
+    for (const supply of own) {
+      const { day, facts, batches, needs, finishedOn } = supply;
+      componentNeeds({ day, batches: countsOf(batches) }, facts, book, today).forEach(peg);
+      for (const need of needs.filter(isBody)) {
+        const { body } = need;
+        const handOver = need.peg.on;
+        wasMade(pieceKey(body.facts.piece.id, handOver), day);
+        if (finishedOn === null && !gone.has(need)) {
+          const finishing = toFinish(need, supply, book, today);
+          finishings.push(finishing);
+          parts.push(...partNeeds(body.facts, body.count, finishing.day, handOver, book, today));
+        } else {
+          const on = finishedOn ?? finishingDay(readyOn(facts, day, book.kitchen), body.finishBy, book.kitchen);
+          partNeeds(body.facts, body.count, on, handOver, book, today).forEach(peg);
+        }
+      }
+    }
+  }
+  // What was packed without a word about its batches was made when it was decided.
+  for (const each of done) {
+    const key = pieceKey(each.pieceId, each.day);
+    if (!madeOn.has(key)) for (const { day } of guide?.pieces[key] ?? []) wasMade(key, day);
+  }
+  const doneMinutes = minutesDone(supplies, today, book);
+  return { ...stillToMake(open, rests, book, today), finishings, parts, supplies, madeOn, doneMinutes };
+}

@@ -1,0 +1,304 @@
+import type { Book } from '../book/index.js';
+import type { Allergen } from '../ingredient/index.js';
+import type { Day } from '../quantity/index.js';
+import { groupBy } from '../record/index.js';
+import { leastMinutesOf, workingMinutesOf, type RecipeFacts, type Stretch } from '../recipe/index.js';
+import type { Term } from '../solver/index.js';
+import { equipmentKey, ownedOf } from '../bench-day/index.js';
+import {
+  allergensIn,
+  nutClass,
+  nutClasses,
+  profileOf,
+  turnRules,
+  type NutClass,
+  type Netted,
+  countsOf,
+  isInPan,
+  mouldShareOf,
+  mouldsFilled,
+  mouldsOf,
+  panKinds,
+  panShareOf,
+  pansTaken,
+  helperHours,
+  workDays,
+  type WorkDay,
+} from '../plan/index.js';
+import { merged, weights, type Batch, type ProgrammeBuilder, type ProgrammeInput, type Serve } from './builder.js';
+/** Work of one part of a day by the nuts in it: what only the maker does, and what a helper may do. */
+interface Part {
+  readonly nuts: NutClass;
+  readonly made: Term[];
+  readonly finished: Term[];
+}
+
+/** Batches of a recipe that are begun on one day, in a day on which they are worked on. */
+interface WorkInDay {
+  readonly id: string;
+  readonly facts: RecipeFacts;
+  readonly make: number;
+  readonly batches: readonly Batch[];
+  readonly begins: boolean;
+  readonly work: WorkDay;
+}
+
+/** What may be worked on, day by day: what is begun on it, and what goes on after a night. */
+function workInDays({ input: { book }, batches, makes }: ProgrammeBuilder): Map<Day, WorkInDay[]> {
+  const found = new Map<Day, WorkInDay[]>();
+  for (const [id, made] of makes) {
+    const facts = book.recipes.get(id);
+    if (!facts) continue;
+    for (const [begun, make] of made)
+      workDays(facts, begun, book.kitchen).forEach((work, index) => {
+        const entry = { id, facts, make, batches: batches.get(id)?.get(begun) ?? [], begins: index === 0, work };
+        found.set(work.day, [...(found.get(work.day) ?? []), entry]);
+      });
+  }
+  return found;
+}
+
+/** What the maker has pinned to a day is made on it, whenever that day then ends. */
+const hasPins = ({ before }: ProgrammeInput, on: Day): boolean => before?.pins.some(({ day }) => day === on) ?? false;
+
+/** Waits shorter than this are not worth a row of the model. */
+const WORTH_A_ROW = 20;
+
+/**
+ * What has no nuts, tree nuts and peanut come one after another, so that what takes its time in one of them cannot be waited for in the
+ * others: the longest chain of one, and all hands of the others, must fit into the day.
+ */
+function addParts(draft: ProgrammeBuilder, day: Day, parts: readonly Part[], cleaning: readonly Term[]): void {
+  const { input, model, minutesOn, makes, serves } = draft;
+  const { book, packing } = input;
+  const { kitchen } = book;
+  const helpMinutes = helperHours(day, kitchen) * 60;
+  const end = minutesOn(day) + kitchen.overtimeMinutes;
+  const row = (nuts: NutClass, chain: Term) => {
+    const others = parts.filter((part) => part.nuts !== nuts);
+    const made = merged([...others.flatMap((part) => part.made), ...cleaning]);
+    const finished = others.flatMap((part) => part.finished);
+    const packed = (packing.packs.get(day) ?? [])
+      .filter((pack) => pack.nuts !== nuts)
+      .reduce((sum, { minutes }) => sum + minutes, 0);
+    // With a helper, what is finished and packed in the other parts may be done beside all this, or only in part.
+    if (helpMinutes > 0) model.atMost(`part ${day}`, [chain, ...made], end);
+    model.atMost(`part ${day}`, merged([chain, ...made, ...finished]), Math.max(0, end - packed + helpMinutes));
+  };
+  for (const { facts, bodyId, column, demand, day: madeOn, finishedOn } of serves) {
+    const body = book.recipes.get(bodyId);
+    if (!body || madeOn !== day || finishedOn !== day) continue;
+    // A helper takes half of the finishing at best.
+    const finishing = (facts.piece.handSeconds * demand.count) / 60 / (helpMinutes > 0 ? 2 : 1);
+    const chain = leastMinutesOf(body) + finishing;
+    if (chain >= body.recipe.handsMinutes + WORTH_A_ROW) row(nutClass(body.contains), [column, chain / demand.count]);
+  }
+  for (const [id, onDays] of makes) {
+    const facts = book.recipes.get(id);
+    const make = onDays.get(day);
+    if (!facts || make === undefined) continue;
+    const chain = workingMinutesOf(facts);
+    if (chain >= facts.recipe.handsMinutes + WORTH_A_ROW) row(nutClass(facts.contains), [make, chain]);
+  }
+}
+
+/** Batches that are made already and go on on a day. */
+function goingOn(netted: Netted, on: Day, book: Book) {
+  return [...netted.supplies.values()].flat().flatMap(({ facts, day, batches }) =>
+    workDays(facts, day, book.kitchen)
+      .slice(1)
+      .flatMap((work) => (work.day === on ? [{ facts, minutes: work.handsMinutes * batches.length }] : [])),
+  );
+}
+
+/** Minutes of hands that batches take that are made already and go on on a day. */
+const goingOnMinutes = (netted: Netted, on: Day, book: Book): number =>
+  goingOn(netted, on, book).reduce((sum, { minutes }) => sum + minutes, 0);
+
+/** Allergens of what is made already and is finished, or goes on, on a day. */
+const fixedOn = (netted: Netted, on: Day, book: Book): (readonly Allergen[])[] => [
+  ...netted.finishings.flatMap(({ day, pieceId }) => (day === on ? [book.pieces.get(pieceId)?.contains ?? []] : [])),
+  ...goingOn(netted, on, book).map(({ facts }) => facts.contains),
+];
+
+/**
+ * Clean-downs of a day as a column: whenever something would be made after what has an allergen that it lacks. Each set of allergens that
+ * may be there has a choice; how many turns they make together is said by the rules of {@link turnRules}.
+ */
+function addCleaning(
+  draft: ProgrammeBuilder,
+  day: Day,
+  work: readonly WorkInDay[],
+  finished: readonly Serve[],
+): Term[] {
+  const { input, model, rate } = draft;
+  const { book, netted } = input;
+  const { kitchen } = book;
+  if (kitchen.cleanMinutes <= 0) return [];
+  const present = new Map<string, number>();
+  const thereOf = (contains: readonly Allergen[]): number => {
+    const profile = profileOf(contains);
+    const known = present.get(profile);
+    if (known !== undefined) return known;
+    const there = model.choice(`${profile || 'nothing'} ${day}`, 0);
+    present.set(profile, there);
+    return there;
+  };
+  for (const { facts, make } of work) model.atMost('there', [[make, 1], [thereOf(facts.contains), -1]], 0); // prettier-ignore
+  for (const [, same] of groupBy(finished, ({ facts }) => profileOf(facts.contains))) {
+    const count = same.reduce((sum, { demand: of }) => sum + of.count, 0);
+    const [first] = same;
+    if (first && count > 0)
+      model.atMost('there', [...same.map(({ column }): Term => [column, 1]), [thereOf(first.facts.contains), -count]], 0); // prettier-ignore
+  }
+  // What is made already is finished, and goes on, on its day, whatever is decided.
+  for (const contains of fixedOn(netted, day, book)) model.atLeast('there', [[thereOf(contains), 1]], 1);
+  const turns = nutClasses.flatMap((nuts): Term[] => {
+    const profiles = [...present.keys()].filter((profile) => nutClass(allergensIn(profile)) === nuts);
+    if (profiles.length === 0) return [];
+    const column = model.column(`turns ${nuts} ${day}`, 0);
+    for (const profile of profiles) model.atLeast('turn', [[column, 1], [present.get(profile) ?? 0, -1]], 0); // prettier-ignore
+    for (const { profiles: set, turns: count } of turnRules(profiles))
+      model.atLeast('turns', [[column, 1], ...set.map((profile): Term => [present.get(profile) ?? 0, -1])], count - set.length); // prettier-ignore
+    return [[column, -1]];
+  });
+  const clean = model.column(`clean ${day}`, kitchen.cleanMinutes * rate * weights.cleaning);
+  model.atLeast('clean-downs', [[clean, 1], ...turns], -1);
+  return [[clean, kitchen.cleanMinutes]];
+}
+
+/** Hands, day by day, with a helper's, with cleaning and overtime at its price. */
+export function addHands(draft: ProgrammeBuilder): void {
+  const { input, model, days, minutesOn, rate, serves, claims } = draft;
+  const { book, packing, netted } = input;
+  const { kitchen } = book;
+  const working = workInDays(draft);
+  for (const day of days) {
+    const parts = nutClasses.map((nuts): Part => ({ nuts, made: [], finished: [] }));
+    const partOf = (contains: readonly Allergen[]) => parts.find(({ nuts }) => nuts === nutClass(contains));
+    const work = working.get(day) ?? [];
+    for (const { facts, make, batches, begins, work: here } of work) {
+      const part = partOf(facts.contains);
+      if (begins && kitchen.setUpMinutes > 0) part?.made.push([make, kitchen.setUpMinutes]);
+      for (const { column } of batches) part?.made.push([column, here.handsMinutes]);
+    }
+    const finished = serves.filter(({ finishedOn }) => finishedOn === day);
+    for (const { facts, column } of finished)
+      partOf(facts.contains)?.finished.push([column, facts.piece.handSeconds / 60]);
+    const waiting = netted.finishings.filter((each) => each.day === day);
+    const cleaning = addCleaning(draft, day, work, finished);
+    const going = goingOnMinutes(netted, day, book);
+    // Packing, and finishing what is made already: a helper may do both.
+    const pack = waiting.reduce((sum, { handsMinutes }) => sum + handsMinutes, packing.minutes.get(day) ?? 0);
+    model.always((pack + going) * rate);
+    // Without any bench days set, no day has an end.
+    if (kitchen.benchWeek.length === 0) continue;
+    const minutes = minutesOn(day);
+    // Packing alone may take more than the day has: that is overtime whatever is decided.
+    const helped = Math.min(helperHours(day, kitchen) * 60, pack);
+    const extra = Math.max(0, pack + going - helped - minutes - kitchen.overtimeMinutes);
+    const over = model.column(`overtime ${day}`, rate * weights.overtime, { upper: kitchen.overtimeMinutes + extra });
+    // A helper finishes and packs, and can do no more of it than there is.
+    const help = model.column(`help ${day}`, 0, { upper: helperHours(day, kitchen) * 60 });
+    const shared = finished.map(({ facts, column }): Term => [column, -facts.piece.handSeconds / 60]);
+    model.atMost(`help ${day}`, [[help, 1], ...shared], pack);
+    const hands = [...parts.flatMap(({ made, finished: of }) => [...made, ...of]), ...cleaning];
+    const row = model.atMost(`hands ${day}`, [...hands, [over, -1], [help, -1]], minutes - pack - going);
+    claims.push({ row, kind: 'day', day, text: `${String(Math.round(minutes))} minutes of hands` });
+    if (!input.bare && !input.loose && !hasPins(input, day)) addParts(draft, day, parts, cleaning);
+  }
+}
+
+/** Moulds fill so many cavities a day, and pans hold what rests in them overnight: by {@link mouldShareOf} and {@link panShareOf}. */
+export function addMouldsAndPans({ input, model, days, batches, serves }: ProgrammeBuilder): void {
+  const { book, netted, beside } = input;
+  for (const mould of mouldsOf(book)) {
+    const shares = serves.flatMap((serve) => {
+      const share = mouldShareOf(serve.facts);
+      return share?.key === mould.key ? [{ ...serve, perPiece: share.perPiece }] : [];
+    });
+    for (const [day, same] of groupBy(shares, ({ finishedOn }) => finishedOn)) {
+      const filled = mouldsFilled([...netted.finishings, ...(beside?.finishings ?? [])], day, mould, book);
+      model.atMost(
+        'moulds',
+        same.map(({ column, perPiece }): Term => [column, perPiece]),
+        Math.max(0, mould.count - filled),
+      );
+    }
+  }
+  for (const pan of panKinds(book.kitchen)) {
+    const inPan = [...batches].flatMap(([id, onDays]) => {
+      const share = panShareOf(id, book);
+      return share?.key === pan.key ? [{ onDays, share }] : [];
+    });
+    if (inPan.length === 0) continue;
+    const made = [...netted.supplies].flatMap(([recipeId, list]) =>
+      list.map((supply) => ({ recipeId, day: supply.day, batches: countsOf(supply.batches) })),
+    );
+    const resting = [...made, ...(beside?.made ?? []), ...(beside?.runs ?? [])];
+    for (const night of days)
+      model.atMost(
+        `${pan.name} ${night}`,
+        inPan.flatMap(({ onDays, share }) =>
+          [...onDays]
+            .filter(([day]) => isInPan(share, day, night))
+            .flatMap(([, sizes]) => sizes.map(({ size, column }): Term => [column, share.pansFor(size)])),
+        ),
+        Math.max(0, pan.count - pansTaken(resting, night, pan, book)),
+      );
+  }
+}
+
+/** How one batch uses a piece of equipment. */
+interface Occupation {
+  /** Minutes before it first needs it. */
+  readonly head: number;
+  readonly minutes: number;
+  /** Minutes that it is still in use when the hands are done with the batch. */
+  readonly tail: number;
+}
+
+/** What one batch takes of each piece of equipment on one day, burners among them; what stands over night is counted by its pans alone. */
+function occupationsOf(stretches: readonly Stretch[]): Map<string, Occupation> {
+  const found = new Map<string, Occupation>();
+  let start = 0;
+  for (const { uses, minutes: whole, restMinutes } of stretches) {
+    for (const { what, name, offset, minutes } of uses) {
+      if (what === 'hands') continue;
+      const key = what === 'burner' ? what : equipmentKey(name);
+      const here = minutes === Infinity ? whole - offset : minutes;
+      const before = found.get(key);
+      found.set(key, {
+        head: before?.head ?? start + offset,
+        minutes: (before?.minutes ?? 0) + here,
+        tail: Math.max(before?.tail ?? 0, offset + here - whole),
+      });
+    }
+    start += whole + (restMinutes === Infinity ? 0 : restMinutes);
+  }
+  return found;
+}
+
+/** Burners, oven, pots and tools: all that uses one of them on a day must fit between the day's beginning and its end. */
+export function addEquipment(draft: ProgrammeBuilder): void {
+  const { input, model, days, minutesOn } = draft;
+  const { kitchen } = input.book;
+  if (kitchen.benchWeek.length === 0) return;
+  const working = workInDays(draft);
+  for (const day of days) {
+    if (hasPins(input, day)) continue;
+    const users = new Map<string, { batches: readonly Batch[]; occupation: Occupation }[]>();
+    for (const { batches, work } of working.get(day) ?? [])
+      for (const [key, occupation] of occupationsOf(work.stretches))
+        users.set(key, [...(users.get(key) ?? []), { batches, occupation }]);
+    for (const [key, list] of users) {
+      const head = Math.min(...list.map(({ occupation }) => occupation.head));
+      const tail = Math.max(...list.map(({ occupation }) => occupation.tail));
+      const terms = list.flatMap(({ batches, occupation: { minutes } }) =>
+        batches.map(({ column }): Term => [column, minutes]),
+      );
+      const most = minutesOn(day) + kitchen.overtimeMinutes - head + tail;
+      if (terms.length > 0 && most > 0) model.atMost(`${key} ${day}`, terms, ownedOf(key, kitchen) * most);
+    }
+  }
+}

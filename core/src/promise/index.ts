@@ -1,0 +1,1 @@
+export { type PromiseCheck, PromiseDesk } from './promise.js';

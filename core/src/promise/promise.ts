@@ -1,0 +1,311 @@
+import type { Book } from '../book/index.js';
+import { findingsOfOrder, type OrderFiled } from '../order/index.js';
+import { addDays, sayDay, sayMinutes, type Day } from '../quantity/index.js';
+import { relaxed, type Solver } from '../solver/index.js';
+import { breachesOf, newBreaches, type Breach, type Guide, guideOf, planSeason, type Plan } from '../plan/index.js';
+import { endsLate } from '../bench-day/index.js';
+import {
+  buildProgramme,
+  besideInput,
+  programmeInput,
+  searchProgramme,
+  inTime,
+  wholePieceGuide,
+  workOf,
+} from '../programme/index.js';
+/** Whether an order can be promised for its day. */
+export interface PromiseCheck {
+  /** `not known` when neither a plan with it was found in time, nor that there is none. */
+  readonly verdict: 'feasible' | 'tight' | 'not feasible' | 'not known';
+  /** What stands against it, or what makes it tight; each a sentence. */
+  readonly why: readonly string[];
+  /** What must be settled about it whatever the day: an exclusion that a box breaks, a box that is empty; each a sentence. */
+  readonly toDecide: readonly string[];
+  /** The earliest day from the asked one on for which a plan was found; null when none was. */
+  readonly earliest: Day | null;
+}
+
+/** What a promise is worked out from. */
+export interface PromiseGround {
+  readonly book: Book;
+  /** All orders; one with the id of what is asked is left out. */
+  readonly orders: readonly OrderFiled[];
+  readonly today: Day;
+  /** What was decided about the days: they are kept where that is possible. */
+  readonly guide: Guide | null;
+}
+
+export interface PromiseOptions {
+  readonly solver: Solver;
+  /** Seconds within which another plan is looked for, for the asked day, and after that for the days before the first that does as it is. */
+  readonly seconds?: number;
+  readonly laterSeconds?: number;
+  /** What time it is, ms. */
+  readonly now?: () => number;
+  /** Is waited for between two days. It may throw, to give up. */
+  readonly between?: () => Promise<void>;
+}
+
+/** How many days after the asked one are looked at. */
+const SEARCH_DAYS = 35;
+/** From this share of its hours on a day is tight. */
+const TIGHT = 0.9;
+const SECONDS = 6;
+const LATER_SECONDS = 3;
+/** A day that would end so much later than its hours and its overtime is not to be promised. */
+const MOST_LATE_MINUTES = 120;
+/** For less it is not worth to begin. */
+const LEAST_SECONDS = 0.3;
+/** Any plan will do: one that costs this much more than the best is good enough. */
+const GAP = 0.5;
+/** Of the time for one day, that which goes into finding room beside what is planned. */
+const BESIDE_SHARE = 0.4;
+
+/** Findings of an order that stand in the way of a promise whatever its day is. */
+const unsettled: ReadonlySet<string> = new Set(['exclusion-broken', 'order-box-empty']);
+
+/** The season without the order. */
+interface Before {
+  readonly plan: Plan;
+  readonly others: readonly OrderFiled[];
+  /** Whether a day of it ends too late; worked out once. */
+  readonly endsLate: (day: Day) => readonly Breach[];
+}
+
+interface Judged {
+  /** What is against a plan with the order, each a sentence; none when it may be promised. */
+  readonly stops: readonly string[];
+  readonly tight: readonly string[];
+  /** Days that end late, among what makes it tight. */
+  readonly late: readonly string[];
+  /** Whether the order itself is left out, since something of it cannot be made in time. */
+  readonly isLate: boolean;
+  /** Whether nothing is against it but days that end too late, for the rests in their work. */
+  readonly onlyEnds: boolean;
+}
+
+/** Findings that say of the order itself that it cannot be made in time, or holds nothing. */
+const ofOrder: ReadonlySet<string> = new Set(['too-late', 'order-box-empty']);
+
+/** Days that are booked for nearly all of their hours, or beyond, where the order adds to them. */
+const tightDays = (before: Plan, after: Plan): string[] => {
+  const was = new Map(before.days.map(({ day, bookedMinutes }) => [day, bookedMinutes]));
+  return after.days.flatMap(({ day, bookedMinutes, benchMinutes }) =>
+    bookedMinutes > (was.get(day) ?? 0) + 0.5 && bookedMinutes >= benchMinutes * TIGHT
+      ? [`${sayDay(day)} would be booked for ${sayMinutes(bookedMinutes)} of its ${sayMinutes(benchMinutes)}.`]
+      : [],
+  );
+};
+
+/**
+ * Judges a plan with the order in it: nothing of it may break a rule of the season's programme, whose order it may be, and no day that the
+ * order changes may end too late that did not before.
+ */
+function judge(before: Before, after: Plan, asked: OrderFiled, book: Book): Judged {
+  const own = after.findings.filter(
+    ({ code, about }) => ofOrder.has(code) && about.noun === 'order' && about.id === asked.id,
+  );
+  const broken = breachesOf(after, book);
+  const stops = [
+    ...own.map(({ message, about }) => message.replace(about.name, 'It')),
+    ...broken.map(({ message }) => message),
+  ];
+  if (stops.length > 0) return { stops, tight: [], late: [], isLate: own.length > 0, onlyEnds: false };
+  const changed = after.days.map(({ day }) => day).filter((day) => workOf(before.plan, day) !== workOf(after, day));
+  const late = newBreaches(changed.flatMap(before.endsLate), endsLate(after, book, changed));
+  const tooLate = late.filter(({ amount }) => amount > MOST_LATE_MINUTES).map(({ message }) => message);
+  // The programme lets a day end late where nothing else is possible, at a price: it is said.
+  const messages = late.map(({ message }) => message);
+  const tight = [...messages, ...tightDays(before.plan, after)];
+  return { stops: tooLate, tight, late: messages, isLate: false, onlyEnds: tooLate.length > 0 };
+}
+
+/** Two lists of decisions as one. */
+function together(one: Guide, other: Guide): Guide {
+  const shares = (a: Guide['pieces'], b: Guide['pieces']): Guide['pieces'] =>
+    Object.fromEntries(
+      [...new Set([...Object.keys(a), ...Object.keys(b)])].map((key) => [key, [...(a[key] ?? []), ...(b[key] ?? [])]]),
+    );
+  const batches = new Map<string, Guide['batches'][number]>();
+  for (const each of [...one.batches, ...other.batches]) {
+    const key = [each.recipeId, each.day, each.size].join(' ');
+    batches.set(key, { ...each, count: each.count + (batches.get(key)?.count ?? 0) });
+  }
+  return {
+    pieces: shares(one.pieces, other.pieces),
+    components: shares(one.components, other.components),
+    batches: [...batches.values()],
+    pins: one.pins,
+  };
+}
+
+/** Answers what can be promised over one book and one list of orders; what does not change between two questions is worked out once. */
+export class PromiseDesk {
+  private readonly befores = new Map<string, Before>();
+  private readonly judged = new Map<string, Judged>();
+
+  constructor(private readonly ground: PromiseGround) {}
+
+  /**
+   * @returns whether the order can be promised for its day: a plan with it is found that breaks no rule, first as the days are decided, then
+   * by the season's programme, which may move what is planned. It is never promised where the programme says that there is no plan.
+   */
+  async check(asked: OrderFiled, options: PromiseOptions): Promise<PromiseCheck> {
+    const { book, today } = this.ground;
+    const { on } = asked.handOver;
+    const toDecide = findingsOfOrder(asked, book, today)
+      .filter(({ code }) => unsettled.has(code))
+      .map(({ message }) => message.replace(asked.customer.name, 'The customer'));
+    const { solver, seconds = SECONDS, laterSeconds = LATER_SECONDS, now = Date.now } = options;
+    const passed = on < today ? [`${sayDay(on)} has passed.`] : [];
+    const quick = async (day: Day) => {
+      await options.between?.();
+      return this.quick(asked, day);
+    };
+    const replanned = async (day: Day, judged: Judged, until: number) => {
+      await options.between?.();
+      return this.byProgramme(asked, day, judged, solver, () => (until - now()) / 1000);
+    };
+    const asIs = passed.length > 0 ? null : await quick(on);
+    const first = asIs && asIs.stops.length > 0 ? await replanned(on, asIs, now() + seconds * 1000) : asIs;
+    if (first?.stops.length === 0)
+      return { verdict: first.tight.length > 0 ? 'tight' : 'feasible', why: first.tight, toDecide, earliest: on };
+    const isKnown = first === null || ('isProven' in first && first.isProven);
+    const unproven = isKnown ? [] : ['That no other plan has room for it is not proven.'];
+    const why = [...new Set([...passed, ...(first?.stops ?? []), ...unproven])];
+    return {
+      verdict: isKnown ? 'not feasible' : 'not known',
+      why,
+      toDecide,
+      earliest: await this.earliest(on < today ? today : addDays(on, 1), quick, replanned, now() + laterSeconds * 1000),
+    };
+  }
+
+  /** The first day that does as the days are decided, or an earlier one for which there is time to find another plan. */
+  private async earliest(
+    from: Day,
+    quick: (day: Day) => Promise<Judged>,
+    replanned: (day: Day, judged: Judged, until: number) => Promise<Judged>,
+    until: number,
+  ): Promise<Day | null> {
+    const not: { day: Day; judged: Judged }[] = [];
+    let found: Day | null = null;
+    for (let later = 0; later < SEARCH_DAYS && found === null; later++) {
+      const day = addDays(from, later);
+      const judged = await quick(day);
+      if (judged.stops.length === 0) found = day;
+      else not.push({ day, judged });
+    }
+    for (const { day, judged } of not) if ((await replanned(day, judged, until)).stops.length === 0) return day;
+    return found;
+  }
+
+  private before(asked: OrderFiled): Before {
+    const there = this.befores.get(asked.id);
+    if (there) return there;
+    const { book, orders, today, guide } = this.ground;
+    const others = orders.filter(({ id }) => id !== asked.id);
+    const plan = planSeason(book, others, today, guide ?? undefined);
+    const ends = new Map<Day, readonly Breach[]>();
+    const found: Before = {
+      plan,
+      others,
+      endsLate: (day) => {
+        const late = ends.get(day) ?? endsLate(plan, book, [day]);
+        ends.set(day, late);
+        return late;
+      },
+    };
+    this.befores.set(asked.id, found);
+    return found;
+  }
+
+  /** Judges the season as it is decided, with the order for a day in it. */
+  private quick(asked: OrderFiled, day: Day): Judged {
+    const { book, today, guide } = this.ground;
+    const moved = { ...asked, handOver: { ...asked.handOver, on: day } };
+    const key = JSON.stringify(moved);
+    const there = this.judged.get(key);
+    if (there) return there;
+    const before = this.before(asked);
+    const judged = judge(before, planSeason(book, [...before.others, moved], today, guide ?? undefined), asked, book);
+    this.judged.set(key, judged);
+    return judged;
+  }
+
+  /**
+   * Looks for another plan that has room: first beside all that is planned, then with everything planned anew; where only the ends of days
+   * are against it, these are brought in time.
+   * @param left seconds that are left
+   */
+  private async byProgramme(
+    asked: OrderFiled,
+    day: Day,
+    quick: Judged,
+    solver: Solver,
+    left: () => number,
+  ): Promise<Judged & { readonly isProven: boolean }> {
+    // For what no bench day is left, no other plan has one.
+    if (quick.isLate) return { ...quick, isProven: true };
+    if (left() < LEAST_SECONDS) return { ...quick, isProven: false };
+    const { book, today } = this.ground;
+    const before = this.before(asked);
+    const orders = [...before.others, { ...asked, handOver: { ...asked.handOver, on: day } }];
+    const decided = guideOf(before.plan, this.ground.guide?.pins ?? []);
+    const judgeIt = (guide: Guide) => judge(before, planSeason(book, orders, today, guide), asked, book);
+    const yes = (judged: Judged) => ({
+      ...judged,
+      tight: ['There is room for it once the season is planned again.', ...judged.late],
+      isProven: true,
+    });
+    const no = (isProven: boolean) => ({ ...quick, isProven });
+
+    // Beside all that is planned already, in what is left of the days, the moulds and the pans.
+    const alone = besideInput({ book, orders: orders.slice(-1), today }, before.plan);
+    const besideModel = buildProgramme(alone);
+    const added = await solver(besideModel.model, {
+      seconds: Math.max(LEAST_SECONDS, left() * BESIDE_SHARE),
+      gap: GAP,
+    });
+    if (added.values.length > 0) {
+      const guide = await wholePieceGuide(alone, besideModel, added.values, solver);
+      const judged = judgeIt(together(decided, guide));
+      if (judged.stops.length === 0) return yes(judged);
+    }
+    if (left() < LEAST_SECONDS) return no(false);
+
+    // With all that is planned anew.
+    const question = { book, orders, today, before: decided };
+    const input = programmeInput(question);
+    const built = buildProgramme(input);
+    const limit = () => ({ seconds: Math.max(LEAST_SECONDS, left()) });
+    // A day that ends late is no proof: the season would be planned with it. Only what holds without the rows of its end is one.
+    const isProven = async () => {
+      const { model } = buildProgramme({ ...input, loose: true });
+      return (await solver(relaxed(model), limit())).status === 'impossible';
+    };
+    if ((await solver(relaxed(built.model), limit())).status === 'impossible') return no(await isProven());
+    // Any plan will do: the quick search finds one sooner; only the programme itself can say that there is none.
+    const found =
+      (await searchProgramme(built, solver, limit())) ??
+      (await solver(built.model, { ...limit(), gap: GAP, start: built.start }));
+    if (found.status === 'impossible') return no(await isProven());
+    if (found.values.length === 0) return no(false);
+    const guide = await wholePieceGuide(input, built, found.values, solver);
+    const judged = judgeIt(guide);
+    if (judged.stops.length === 0) return yes(judged);
+    if (!judged.onlyEnds || left() < LEAST_SECONDS) return no(false);
+    const { values, objective } = found;
+    const ended = judgeIt(
+      (await inTime({ guide, values, objective, seconds: 0 }, input, question, solver, left())).guide,
+    );
+    return ended.stops.length === 0 ? yes(ended) : no(false);
+  }
+}
+
+/** Whether an order can be promised, asked once; see {@link PromiseDesk.check}. */
+export const promiseCheck = (
+  ground: PromiseGround,
+  asked: OrderFiled,
+  options: PromiseOptions,
+): Promise<PromiseCheck> => new PromiseDesk(ground).check(asked, options);

@@ -1,0 +1,2 @@
+export { moveSeason, readSeasonFile } from './read.js';
+export { type SeasonFile, seasonFileJsonSchema, seasonFileSchema } from './schema.js';

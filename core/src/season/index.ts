@@ -1,2 +1,0 @@
-export * from './read.js';
-export * from './schema.js';

@@ -1,0 +1,2 @@
+export { type Lacking, lackingFor } from './lacking.js';
+export { afterBuying, buyingDays, ingredientNeeds, shopOf, type ShoppingLine, shoppingList } from './shopping.js';
