@@ -349,7 +349,7 @@ const worked: readonly Worked[] = [
     contains: 'Milk, Wheat, Soy',
     net: 'Net Wt 8.4 oz (240 g)',
     sixteenths: 2,
-    codes: ['called-chocolate'],
+    codes: ['box-called-chocolate'],
   },
   {
     food: 'Tea shortbread',

@@ -43,7 +43,7 @@ export function countPieces(cells: BoxFiled['cells']): PieceCount[] {
  * @returns findings when it is empty, has empty cells, or names a piece that is not there
  */
 export function workOutBox(box: BoxFiled, pieces: ReadonlyMap<string, PieceFacts>): BoxFacts {
-  const about: Subject = { noun: 'box', id: box.id, name: box.name };
+  const about: Subject<'box'> = { noun: 'box', id: box.id, name: box.name };
   const findings: Finding[] = [];
   const counts = countPieces(box.cells);
   const known = counts.flatMap(({ pieceId, count }) => {
@@ -51,18 +51,11 @@ export function workOutBox(box: BoxFiled, pieces: ReadonlyMap<string, PieceFacts
     return facts ? [{ facts, count }] : [];
   });
   const emptyCells = box.cells.filter((cell) => cell === null).length;
-  if (counts.length === 0)
-    findings.push(
-      finding('stop', 'box-empty', about, `${box.name} has no pieces: it cannot be made, costed or labelled.`),
-    );
-  else if (emptyCells > 0)
-    findings.push(
-      finding('know', 'box-gaps', about, `${box.name} has ${emptyCells} empty ${emptyCells === 1 ? 'cell' : 'cells'}.`),
-    );
-  if (known.length < counts.length)
-    findings.push(finding('stop', 'box-unknown-piece', about, `${box.name} names a piece that is not there any more.`));
-
-  for (const { why } of misfits(box, pieces)) findings.push(finding('decide', 'piece-too-big', about, why));
+  if (counts.length === 0) findings.push(finding('box-empty', about, {}));
+  else if (emptyCells > 0) findings.push(finding('box-gaps', about, { cells: emptyCells }));
+  if (known.length < counts.length) findings.push(finding('box-unknown-piece', about, {}));
+  for (const { index, why } of misfits(box, pieces))
+    findings.push(finding('piece-too-big', about, { why }, { part: `cell ${String(index + 1)}` }));
   const weightGrams = known.reduce((sum, { facts, count }) => sum + facts.weightGrams * count, 0);
   const contains = inLabelOrder(known.flatMap(({ facts }) => facts.contains));
   const shortest = known.reduce<PieceFacts | undefined>(

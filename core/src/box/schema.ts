@@ -86,7 +86,6 @@ export const boxDraftSchema = z
 export const boxFiledSchema = boxDraftSchema.safeExtend(filedShape).meta({ id: 'BoxFiled' });
 export const boxSchema = boxDraftSchema.safeExtend(storedShape).meta({ id: 'Box' });
 
-export type Cell = z.infer<typeof cellSchema>;
 export type BoxContent = z.infer<typeof boxContentSchema>;
 export type BoxDraft = z.infer<typeof boxDraftSchema>;
 export type BoxFiled = z.infer<typeof boxFiledSchema>;

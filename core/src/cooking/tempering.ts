@@ -16,6 +16,3 @@ export const temperingCurves: Readonly<Record<ChocolateKind, TemperingCurve>> = 
   milk: { melt: [45, 45], cool: [26, 27], work: [29, 30] },
   white: { melt: [40, 45], cool: [25, 26], work: [28, 29] },
 };
-
-/** Fillings go into shells below this, C. Common practice, no source. */
-export const FILLING_AT_MOST = 30;

@@ -1,103 +1,41 @@
-/** What a finding is about, so that a screen can open it. */
-export interface Subject {
-  readonly noun: 'ingredient' | 'recipe' | 'piece' | 'box' | 'order' | 'kitchen' | 'day';
-  readonly id: string;
-  readonly name: string;
-}
-
-/** What a way out does when its button is pressed. */
-export type WayOutAction =
-  | { readonly kind: 'open'; readonly subject: Subject }
-  | {
-      readonly kind: 'swap-box';
-      readonly orderId: string;
-      readonly fromBoxId: string;
-      /** What is ruled out of those boxes alone, which tells them from others of the same kind. */
-      readonly without: readonly string[];
-      readonly toBoxId: string;
-    }
-  | {
-      /** Puts pieces in place of others in a box of the order. */
-      readonly kind: 'stand-in';
-      readonly orderId: string;
-      readonly boxId: string;
-      readonly standIns: readonly { readonly pieceId: string; readonly withId: string }[];
-    }
-  | {
-      /** Puts a text for the customer on the clipboard. */
-      readonly kind: 'copy';
-      readonly text: string;
-    }
-  | {
-      readonly kind: 'agree';
-      readonly orderId: string;
-      readonly boxId: string;
-      readonly exclusion: string;
-    }
-  | {
-      /** Leaves out of a box what breaks the order's exclusions, for less money. */
-      readonly kind: 'leave-out';
-      readonly orderId: string;
-      readonly boxId: string;
-      readonly without: readonly string[];
-      readonly lessMinor: number;
-    }
-  | { readonly kind: 'move-order'; readonly orderId: string; readonly to: string }
-  /** Has the whole season worked out anew. */
-  | { readonly kind: 'plan-again' }
-  | { readonly kind: 'move-run'; readonly recipeId: string; readonly from: string; readonly to: string }
-  /** Lets days run over by so many minutes at most, and has the season worked out anew. */
-  | { readonly kind: 'overtime'; readonly minutes: number }
-  | {
-      /** Batches that were to be made on a day that is over were made. */
-      readonly kind: 'say-made';
-      readonly recipeId: string;
-      readonly recipeName: string;
-      readonly on: string;
-      readonly batches: readonly { readonly size: number; readonly count: number }[];
-    }
-  | {
-      /** Gives an order the box as it is now in place of what was sold. */
-      readonly kind: 'renew-box';
-      readonly orderId: string;
-      readonly boxId: string;
-    };
-
-/** One way to settle a finding. */
-export interface WayOut {
-  readonly label: string;
-  readonly action: WayOutAction;
-}
-
-/**
- * `stop`: it cannot go on like this. `decide`: the maker has to choose.
- * `know`: worth knowing, nothing to do.
- */
-export type Severity = 'stop' | 'decide' | 'know';
+import { openWayOut, type Severity, type Subject, type WayOut } from './way-out.js';
+import { catalogue, type AboutOf, type FactsOf, type FindingCode } from './catalogue.js';
 
 /** Something that the maker must know. Core returns findings beside results; it never throws them. */
 export interface Finding {
-  readonly code: string;
+  readonly code: FindingCode;
+  /** Tells it from all others that stand at the same time; the same finding of two plans has the same key. */
+  readonly key: string;
   readonly severity: Severity;
   readonly about: Subject;
   readonly message: string;
   readonly waysOut: readonly WayOut[];
 }
 
-/** A way out that only opens the subject. */
-export const openWayOut = (subject: Subject, label = `Open ${subject.name}`): WayOut => ({
-  label,
-  action: { kind: 'open', subject },
-});
+/** What a finding may have beside its facts. */
+interface More {
+  /** Without these its one way out is to open what it is about. */
+  readonly waysOut?: readonly WayOut[];
+  /** Tells several findings of one code about one subject apart: a line, a day. */
+  readonly part?: string;
+}
 
-/** A finding whose one way out is to open what it is about. */
-export const finding = (
-  severity: Severity,
-  code: string,
-  about: Subject,
-  message: string,
-  waysOut: readonly WayOut[] = [openWayOut(about)],
-): Finding => ({ code, severity, about, message, waysOut });
+/**
+ * A finding of a kind in the catalogue.
+ * @param facts what its sentence is made of
+ * @example finding('box-gaps', { noun: 'box', id: 'b', name: 'Sampler' }, { cells: 2 }).message // 'Sampler has 2 empty cells.'
+ */
+export function finding<Code extends FindingCode>(
+  code: Code,
+  about: Subject<AboutOf<Code>>,
+  facts: FactsOf<Code>,
+  { waysOut = [openWayOut(about)], part = '' }: More = {},
+): Finding {
+  const { severity } = catalogue[code];
+  const say = catalogue[code].say as (name: string, facts: FactsOf<Code>) => string;
+  const key = [code, about.noun, about.id, part].filter(Boolean).join(' ');
+  return { code, key, severity, about, message: say(about.name, facts), waysOut };
+}
 
 const rank: Record<Severity, number> = { stop: 0, decide: 1, know: 2 };
 

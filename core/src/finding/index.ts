@@ -1,10 +1,3 @@
-export {
-  type Finding,
-  finding,
-  gravestFirst,
-  openWayOut,
-  type Severity,
-  type Subject,
-  type WayOut,
-  type WayOutAction,
-} from './finding.js';
+export { blocks, catalogue, findingCodes, type Block, type FindingCode } from './catalogue.js';
+export { finding, gravestFirst, type Finding } from './finding.js';
+export { openWayOut, type Noun, type Severity, type Subject, type WayOut, type WayOutAction } from './way-out.js';

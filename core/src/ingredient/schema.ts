@@ -143,7 +143,6 @@ export type Pack = z.infer<typeof packSchema>;
 export type Composition = z.infer<typeof compositionSchema>;
 export type ChocolateKind = (typeof chocolateKinds)[number];
 export type IngredientTrait = (typeof ingredientTraits)[number];
-export type Substitute = z.infer<typeof substituteSchema>;
 export type IngredientDraft = z.infer<typeof ingredientDraftSchema>;
 export type IngredientFiled = z.infer<typeof ingredientFiledSchema>;
 export type Ingredient = z.infer<typeof ingredientSchema>;

@@ -138,9 +138,7 @@ export const kitchenDraftSchema = z
 export const kitchenSchema = kitchenDraftSchema.safeExtend({ version: versionSchema }).meta({ id: 'Kitchen' });
 
 export type KitchenDraft = z.infer<typeof kitchenDraftSchema>;
-export type DayChange = z.infer<typeof dayChangeSchema>;
 export type Pan = z.infer<typeof panSchema>;
-export type Mould = z.infer<typeof mouldSchema>;
 export type MeasureHabit = (typeof measureHabits)[number];
 export type Kitchen = z.infer<typeof kitchenSchema>;
 

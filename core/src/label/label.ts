@@ -48,59 +48,19 @@ function panelOf({ box }: BoxFacts, { kitchen }: Book): { readonly widthMm: numb
 
 function labelFindings(facts: BoxFacts, ingredients: readonly IngredientFiled[], book: Book): Finding[] {
   const { kitchen } = book;
-  const box: Subject = { noun: 'box', id: facts.box.id, name: facts.box.name };
-  const settings: Subject = { noun: 'kitchen', id: 'kitchen', name: 'Settings' };
+  const box: Subject<'box'> = { noun: 'box', id: facts.box.id, name: facts.box.name };
+  const settings: Subject<'kitchen'> = { noun: 'kitchen', id: 'kitchen', name: 'Settings' };
   const found: Finding[] = [];
-  if (!facts.complete)
-    found.push(
-      finding(
-        'stop',
-        'label-incomplete',
-        box,
-        `The label of ${facts.box.name} cannot be printed until everything in it can be worked out.`,
-      ),
-    );
-  if (!kitchen.address) found.push(finding('stop', 'label-no-address', settings, 'The label needs your address.'));
-  if (!kitchen.homeKitchenStatement)
-    found.push(
-      finding(
-        'decide',
-        'label-no-statement',
-        settings,
-        'Most places want a home-kitchen statement on the label: check your local code.',
-      ),
-    );
-  else if (!kitchen.statementChecked)
-    found.push(
-      finding(
-        'decide',
-        'label-statement-unchecked',
-        settings,
-        'The home-kitchen statement is a placeholder: check your local code, write what it asks for, and tick it off.',
-      ),
-    );
+  if (!facts.complete) found.push(finding('label-incomplete', box, {}));
+  if (!kitchen.address) found.push(finding('label-no-address', settings, {}));
+  if (!kitchen.homeKitchenStatement) found.push(finding('label-no-statement', settings, {}));
+  else if (!kitchen.statementChecked) found.push(finding('label-statement-unchecked', settings, {}));
   if (facts.box.panel === null)
-    found.push(
-      finding(
-        'decide',
-        'label-no-panel',
-        box,
-        `How large the front of the package of ${facts.box.name} is, is not known: the net quantity goes by it, and is set for no more than the sticker or the tray.`,
-        [openWayOut(box, 'Say its size')],
-      ),
-    );
+    found.push(finding('label-no-panel', box, {}, { waysOut: [openWayOut(box, 'Say its size')] }));
   const real = ingredients.some((each) => each.chocolate !== null && !isCompound(each));
   const called = [facts.box.name, facts.box.foodName].find(callsItChocolate);
   if (called !== undefined && !real && ingredients.some(isCompound))
-    found.push(
-      finding(
-        'decide',
-        'called-chocolate',
-        box,
-        `“${called}” is called chocolate, but all that is like chocolate in it is made with other fats: call it compound or chocolate-flavored (21 CFR 163).`,
-        [openWayOut(box)],
-      ),
-    );
+    found.push(finding('box-called-chocolate', box, { called }));
   return [...found, ...ingredients.flatMap(declarationFindings)];
 }
 

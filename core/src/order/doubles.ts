@@ -1,5 +1,4 @@
 import { finding, openWayOut, type Finding, type Subject } from '../finding/index.js';
-import { sayDay } from '../quantity/index.js';
 import { isOpen } from './packed.js';
 import { lineKey, type OrderFiled } from './schema.js';
 
@@ -26,17 +25,21 @@ export function doubleFindings(orders: readonly OrderFiled[]): Finding[] {
   return [...alike.values()].flatMap(([twin, ...others]) =>
     others.flatMap((order) => {
       if (!twin) return [];
-      const [about, other] = [order, twin].map(({ id, customer }): Subject => ({
+      const [about, other] = [order, twin].map(({ id, customer }): Subject<'order'> => ({
         noun: 'order',
         id,
         name: customer.name,
-      })) as [Subject, Subject];
-      const message = `${about.name} and ${other.name} have the same boxes for ${sayDay(order.handOver.on)}: are they one order, entered twice?`;
+      })) as [Subject<'order'>, Subject<'order'>];
       return [
-        finding('decide', 'maybe-double', about, message, [
-          openWayOut(about, `Open ${about.name}`),
-          openWayOut(other, `Open ${other.name}`),
-        ]),
+        finding(
+          'maybe-double',
+          about,
+          { other: other.name, day: order.handOver.on },
+          {
+            part: other.id,
+            waysOut: [openWayOut(about, `Open ${about.name}`), openWayOut(other, `Open ${other.name}`)],
+          },
+        ),
       ];
     }),
   );

@@ -2,9 +2,9 @@ import { boxAsSold, type Book } from '../book/index.js';
 import { proposeStandIns, resolveBox } from '../box/index.js';
 import { finding, openWayOut, type Finding, type Subject, type WayOut } from '../finding/index.js';
 import { brokenBy, exclusionName, substances } from '../ingredient/index.js';
-import { percentOfMinor, sayCount, sayDay, sayList, sayMoney, type Day } from '../quantity/index.js';
+import { percentOfMinor, sayCount, sayList, sayMoney, type Day } from '../quantity/index.js';
 import { boxFor, isOpen, ruledOutOf, unitPrice, withoutOf } from './packed.js';
-import type { OrderDraft, OrderFiled, OrderLine } from './schema.js';
+import { lineKey, type OrderDraft, type OrderFiled, type OrderLine } from './schema.js';
 /** A box of an order that holds what the customer ruled out. */
 export interface Breach {
   readonly line: OrderLine;
@@ -90,27 +90,29 @@ function leaveOut(order: OrderFiled, line: OrderLine, book: Book): WayOut[] {
 }
 
 /** Boxes that were changed after the order was confirmed: the order keeps what it was sold. */
-const changedSince = (order: OrderFiled, book: Book, about: Subject): Finding[] =>
+const changedSince = (order: OrderFiled, book: Book, about: Subject<'order'>): Finding[] =>
   order.lines.flatMap(({ boxId, edition }) => {
     const now = book.boxes.get(boxId);
     const sold = boxAsSold(book, boxId, edition);
     if (!now || !sold || sold === now) return [];
     return [
       finding(
-        'know',
         'box-changed-since',
         about,
-        `${about.name} bought ${sold.box.name} as it was; it has been changed since, and the order keeps what it was sold.`,
-        [
-          { label: 'Take the box as it is now', action: { kind: 'renew-box', orderId: order.id, boxId } },
-          openWayOut(about, 'Open the order'),
-        ],
+        { box: sold.box.name },
+        {
+          part: `${boxId} ${String(edition)}`,
+          waysOut: [
+            { label: 'Take the box as it is now', action: { kind: 'renew-box', orderId: order.id, boxId } },
+            openWayOut(about, 'Open the order'),
+          ],
+        },
       ),
     ];
   });
 
 /** Boxes that keep an exclusion but whose suppliers speak of traces: worth a word to the customer. */
-const traceFindings = (order: OrderDraft, book: Book, about: Subject): Finding[] =>
+const traceFindings = (order: OrderDraft, book: Book, about: Subject<'order'>): Finding[] =>
   order.lines.flatMap((line) => {
     const box = boxFor(order, line, book)?.facts;
     if (!box) return [];
@@ -122,17 +124,17 @@ const traceFindings = (order: OrderDraft, book: Book, about: Subject): Finding[]
           ? []
           : [
               finding(
-                'know',
                 'exclusion-traces',
                 about,
-                `${about.name} wants no ${exclusionName(exclusion, book)}; ${box.box.name} has none in it, but may contain ${sayList(traces)}, its suppliers say.`,
+                { exclusion: exclusionName(exclusion, book), box: box.box.name, traces },
+                { part: `${lineKey(line)} ${exclusion}` },
               ),
             ];
       });
   });
 
 /** Boxes without spirits that hold a flavouring made with alcohol: what "no alcohol" meant is the customer's to say. */
-const carrierFindings = (order: OrderDraft, book: Book, about: Subject): Finding[] =>
+const carrierFindings = (order: OrderDraft, book: Book, about: Subject<'order'>): Finding[] =>
   order.lines.flatMap((line) => {
     const box = boxFor(order, line, book)?.facts;
     if (!box?.contains.includes('alcohol-carrier') || box.contains.includes('alcohol')) return [];
@@ -141,18 +143,11 @@ const carrierFindings = (order: OrderDraft, book: Book, about: Subject): Finding
       const ingredient = book.ingredients.get(id);
       return ingredient?.contains.includes('alcohol-carrier') ? [ingredient.name.toLowerCase()] : [];
     });
-    return [
-      finding(
-        'know',
-        'alcohol-carrier',
-        about,
-        `${about.name} wants no alcohol: ${box.box.name} has no spirit, wine, beer or liqueur in it, but ${sayList(carriers)}, which is made with alcohol. Rule out “any alcohol” where that matters.`,
-      ),
-    ];
+    return [finding('alcohol-carrier', about, { box: box.box.name, carriers }, { part: lineKey(line) })];
   });
 
 /** Boxes that the way of their hand-over does not suit: a courier carries only what travels. */
-const travelFindings = (order: OrderDraft, book: Book, about: Subject): Finding[] =>
+const travelFindings = (order: OrderDraft, book: Book, about: Subject<'order'>): Finding[] =>
   order.handOver.way !== 'courier'
     ? []
     : order.lines.flatMap((line) => {
@@ -162,14 +157,12 @@ const travelFindings = (order: OrderDraft, book: Book, about: Subject): Finding[
           const piece = book.pieces.get(pieceId)?.piece;
           return piece?.travel === box.travel ? [piece.name] : [];
         });
-        const isLocal = box.travel === 'local only';
         return [
           finding(
-            isLocal ? 'decide' : 'know',
-            'way-does-not-suit',
+            box.travel === 'local only' ? 'must-not-travel' : 'must-be-kept-cool',
             about,
-            `${about.name} gets ${box.box.name} by courier, but ${sayList(names)} ${isLocal ? 'must not travel' : 'must be kept cool'}.`,
-            [openWayOut(about, 'Open the order')],
+            { box: box.box.name, pieces: names },
+            { part: lineKey(line), waysOut: [openWayOut(about, 'Open the order')] },
           ),
         ];
       });
@@ -187,30 +180,14 @@ const sameCost: CostOf = () => 1;
  */
 export function findingsOfOrder(order: OrderFiled, book: Book, today: Day, costOf: CostOf = sameCost): Finding[] {
   if (!isOpen(order)) return [];
-  const about: Subject = { noun: 'order', id: order.id, name: order.customer.name };
+  const about: Subject<'order'> = { noun: 'order', id: order.id, name: order.customer.name };
   const found: Finding[] = [];
   if (order.handOver.on < today)
-    found.push(
-      finding(
-        'decide',
-        'hand-over-passed',
-        about,
-        `${order.customer.name} was to be handed over on ${sayDay(order.handOver.on)} and is still ${order.state}.`,
-      ),
-    );
+    found.push(finding('hand-over-passed', about, { day: order.handOver.on, state: order.state }));
   for (const line of order.lines) {
     const box = book.boxes.get(line.boxId);
     if (!box || box.pieceCount === 0)
-      found.push(
-        finding(
-          'stop',
-          'order-box-empty',
-          about,
-          box
-            ? `${order.customer.name} ordered ${box.box.name}, which has no pieces.`
-            : `${order.customer.name} ordered a box that is not there any more.`,
-        ),
-      );
+      found.push(finding('order-box-empty', about, { box: box?.box.name ?? null }, { part: lineKey(line) }));
   }
   found.push(
     ...changedSince(order, book, about),
@@ -255,11 +232,10 @@ export function findingsOfOrder(order: OrderFiled, book: Book, today: Day, costO
     ];
     found.push(
       finding(
-        'decide',
         'exclusion-broken',
         about,
-        `${order.customer.name} wants no ${exclusionName(exclusion, book)}, but ${boxName} contains ${sayList(what)} (${sayList(pieceNames)}).`,
-        waysOut,
+        { exclusion: exclusionName(exclusion, book), box: boxName, what, pieces: pieceNames },
+        { part: `${lineKey(line)} ${exclusion}`, waysOut },
       ),
     );
   }

@@ -101,6 +101,7 @@ it('what does not travel is not given to a courier without a word', () => {
     for (const way of ['courier', 'pick-up', 'stall'] as const) {
       const placed = order('a', { b: 1 }, '2026-12-05', { handOver: { on: '2026-12-05', way } });
       const codes = findingsOfOrder(placed, bookOfTravel(travel), TODAY).map(({ code }) => code);
-      expect(codes.includes('way-does-not-suit')).toBe(way === 'courier' && travel !== 'travels');
+      expect(codes.includes('must-not-travel')).toBe(way === 'courier' && travel === 'local only');
+      expect(codes.includes('must-be-kept-cool')).toBe(way === 'courier' && travel === 'keep cool');
     }
 });

@@ -1,5 +1,4 @@
 import { finding, type Finding } from '../finding/index.js';
-import { sayCount } from '../quantity/index.js';
 import { bakesIn, boilsIn, entersAt, estimateOf, type RecipeBook, type RecipeFacts } from '../recipe/index.js';
 import type { PieceFiled } from './schema.js';
 
@@ -30,37 +29,24 @@ export function lifeFindings(
   book: RecipeBook,
 ): Finding[] {
   const about = { noun: 'piece' as const, id: piece.id, name: piece.name };
-  const said = `${piece.name} is to keep ${sayCount(keepsDays, 'day')}`;
   const found: Finding[] = [];
   const [shortest] = recipes.map(({ recipe }) => recipe).sort((a, b) => a.keepsDays - b.keepsDays);
   if (shortest && shortest.keepsDays < keepsDays)
     found.push(
-      finding(
-        'decide',
-        'life-beyond-layers',
-        about,
-        `${said}, but ${shortest.name} keeps ${sayCount(shortest.keepsDays, 'day')}.`,
-      ),
+      finding('life-beyond-layers', about, { keepsDays, layer: shortest.name, layerDays: shortest.keepsDays }),
     );
   const most = piece.travel === 'travels' ? WET_DAYS : WET_COOL_DAYS;
   const wet = recipes.find((facts) => estimateOf(facts, book.ingredients)?.waterActivity.reading === 'may be above');
   if (wet && keepsDays > most)
     found.push(
-      finding(
-        'decide',
-        'life-beyond-estimate',
-        about,
-        `${said}${piece.travel === 'travels' ? ' and is not kept cool' : ''}, but the water activity of ${wet.recipe.name} may be above 0.88: an estimate. Keep it cool, give it ${sayCount(most, 'day')} at most, or have it tested.`,
-      ),
+      finding('life-beyond-estimate', about, {
+        keepsDays,
+        isKeptCool: piece.travel !== 'travels',
+        wet: wet.recipe.name,
+        mostDays: most,
+      }),
     );
   if (recipes.some((facts) => hasRawEgg(facts, book)) && keepsDays > RAW_EGG_DAYS)
-    found.push(
-      finding(
-        'decide',
-        'life-beyond-raw-egg',
-        about,
-        `${said}, but it has raw egg in it: ${sayCount(RAW_EGG_DAYS, 'day')} at most, kept cold, and ask your local authority.`,
-      ),
-    );
+    found.push(finding('life-beyond-raw-egg', about, { keepsDays, mostDays: RAW_EGG_DAYS }));
   return found;
 }

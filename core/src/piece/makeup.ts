@@ -94,15 +94,12 @@ function bodyWeight(form: BodyForm, yieldGrams: number): { grams: number; drawnG
  */
 export function workOutPiece(piece: PieceFiled, book: RecipeBook): PieceFacts {
   const { form } = piece;
-  const about: Subject = { noun: 'piece', id: piece.id, name: piece.name };
+  const about: Subject<'piece'> = { noun: 'piece', id: piece.id, name: piece.name };
   const findings: Finding[] = [];
   const body = bodyForm(form);
   const bodyFacts = book.recipes.get(bodyRecipeId(form));
   const weight = bodyWeight(body, bodyFacts?.yieldGrams ?? 0);
-  if (body.kind === 'cut' && cutGrid(body).count === 0)
-    findings.push(
-      finding('stop', 'piece-does-not-fit', about, `${piece.name}: not one piece of that size fits in the pan.`),
-    );
+  if (body.kind === 'cut' && cutGrid(body).count === 0) findings.push(finding('piece-does-not-fit', about, {}));
 
   const parts: PiecePart[] = [{ recipeId: bodyRecipeId(form), role: 'body', ...weight, readyGrams: weight.drawnGrams }];
   if (body.kind === 'rolled' && body.finish) {
@@ -112,7 +109,7 @@ export function workOutPiece(piece: PieceFiled, book: RecipeBook): PieceFacts {
   if (body.kind === 'moulded') {
     parts.push(...mouldedParts(body));
     const wrong = cavityWrong(body);
-    if (wrong !== null) findings.push(finding('decide', 'cavity-not-filled', about, `${piece.name}: ${wrong}`));
+    if (wrong !== null) findings.push(finding('cavity-not-filled', about, { wrong }));
   }
   if (form.kind === 'dipped') {
     const centre = parts.reduce((sum, part) => sum + part.grams, 0);
@@ -130,15 +127,7 @@ export function workOutPiece(piece: PieceFiled, book: RecipeBook): PieceFacts {
   const recipes = parts.map((part) => book.recipes.get(part.recipeId));
   const known = recipes.filter((facts): facts is RecipeFacts => facts !== undefined);
   const complete = known.length === recipes.length && known.every((facts) => facts.complete) && weight.grams > 0;
-  if (!complete && findings.length === 0)
-    findings.push(
-      finding(
-        'stop',
-        'piece-incomplete',
-        about,
-        `${piece.name} cannot be worked out until its recipes can: its weight, cost and label are not the whole truth.`,
-      ),
-    );
+  if (!complete && findings.length === 0) findings.push(finding('piece-incomplete', about, {}));
   const contains = inLabelOrder(known.flatMap((facts) => facts.contains));
   const keepsDays = piece.keepsDays ?? Math.max(1, Math.min(...known.map(({ recipe }) => recipe.keepsDays), 730));
   findings.push(...lifeFindings(piece, keepsDays, known, book));

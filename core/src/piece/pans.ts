@@ -1,7 +1,6 @@
 import { foamFactors } from '../cooking/index.js';
 import { finding, type Finding } from '../finding/index.js';
 import type { KitchenDraft } from '../kitchen/index.js';
-import { sayNumber } from '../quantity/index.js';
 import type { RecipeBook, RecipeFacts } from '../recipe/index.js';
 import { bodyForm, type PieceFacts } from './makeup.js';
 
@@ -48,10 +47,14 @@ export function checkPans(pieces: Iterable<PieceFacts>, book: RecipeBook, pans: 
     if (height <= poured.pan.depthMm) return [];
     return [
       finding(
-        'decide',
         'pan-too-shallow',
         { noun: 'piece', id: facts.piece.id, name: facts.piece.name },
-        `${facts.piece.name}: a base batch ${pouredFoaming(recipe) ? 'foams' : 'stands'} ${sayNumber(height)} mm high in ${poured.pan.name}, which is ${sayNumber(poured.pan.depthMm)} mm deep. Take a larger pan, or several.`,
+        {
+          foams: pouredFoaming(recipe),
+          heightMm: height,
+          pan: poured.pan.name,
+          depthMm: poured.pan.depthMm,
+        },
       ),
     ];
   });

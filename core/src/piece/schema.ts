@@ -140,8 +140,6 @@ export const pieceFiledSchema = pieceDraftSchema.safeExtend(filedShape).meta({ i
 export const pieceSchema = pieceDraftSchema.safeExtend(storedShape).meta({ id: 'Piece' });
 
 export type CutForm = z.infer<typeof cutSchema>;
-export type BrokenForm = z.infer<typeof brokenSchema>;
-export type RolledForm = z.infer<typeof rolledSchema>;
 export type DippedForm = z.infer<typeof dippedSchema>;
 export type MouldedForm = z.infer<typeof mouldedSchema>;
 /** A form whose pieces come out of the batches of one recipe. */

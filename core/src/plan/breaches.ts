@@ -1,5 +1,5 @@
 import type { Book } from '../book/index.js';
-import type { Finding } from '../finding/index.js';
+import { blocks, type Finding } from '../finding/index.js';
 import { sayDay, sayMinutes } from '../quantity/index.js';
 import type { Plan } from './shape.js';
 import { isBenchDay } from './windows.js';
@@ -12,21 +12,7 @@ export interface Breach {
   readonly message: string;
 }
 
-/** Findings of a plan that say that one of the programme's rules is broken. */
-const ruled: ReadonlySet<string> = new Set([
-  'window-empty',
-  'moulds-short',
-  'pans-short',
-  'not-rested',
-  'pool-short',
-  'humid-day',
-]);
-
-const byFinding = ({ code, about, message }: Finding): Breach => ({
-  key: `${code} ${about.noun} ${about.id}`,
-  amount: 1,
-  message,
-});
+const byFinding = ({ key, message }: Finding): Breach => ({ key, amount: 1, message });
 
 /** Minutes that a day ends later without anybody noticing. */
 export const NOTICED = 1;
@@ -71,7 +57,7 @@ export function breachesOf(plan: Plan, book: Book): Breach[] {
     ...hoursBroken(plan, book),
     // The maker may pin what draws damp to a humid day.
     ...plan.findings
-      .filter(({ code, about }) => ruled.has(code) && !(code === 'humid-day' && pinned.has(about.id)))
+      .filter((each) => blocks(each, 'programme') && !(each.code === 'humid-day' && pinned.has(each.about.id)))
       .map(byFinding),
   ];
 }

@@ -1,7 +1,7 @@
 import type { Book } from '../book/index.js';
 import { finding, type Finding, type Subject } from '../finding/index.js';
 import type { PieceFacts, PiecePart } from '../piece/index.js';
-import { addDays, sayDay, type Day } from '../quantity/index.js';
+import { addDays, type Day } from '../quantity/index.js';
 import { multipleOf, type BatchCount, type RecipeFacts } from '../recipe/index.js';
 import type { PieceDemand } from './demand.js';
 import { componentKey, pieceKey } from './guide.js';
@@ -126,16 +126,21 @@ export function bodyNeed(demand: PieceDemand, facts: PieceFacts, book: Book, tod
   const body = part && book.recipes.get(part.recipeId);
   if (!part || !body) return null;
   const { kitchen } = book;
-  const about: Subject = { noun: 'piece', id: piece.id, name: piece.name };
+  const about: Subject<'piece'> = { noun: 'piece', id: piece.id, name: piece.name };
   const { whole, window, finishBy } = bodyWindow(facts, demand.day, body, book);
   const findings: Finding[] = [];
   if (whole.from > whole.to)
     findings.push(
       finding(
-        'decide',
         'window-empty',
         about,
-        `${piece.name} keeps ${facts.keepsDays} days: made ${kitchen.packingLeadDays + body.recipe.restDays} days before ${sayDay(demand.day)}, it does not have the promised ${kitchen.promisedDays} days left.`,
+        {
+          keepsDays: facts.keepsDays,
+          leadDays: kitchen.packingLeadDays + body.recipe.restDays,
+          handOver: demand.day,
+          promisedDays: kitchen.promisedDays,
+        },
+        { part: demand.day },
       ),
     );
   const need: Need = {

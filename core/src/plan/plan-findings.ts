@@ -1,7 +1,7 @@
 import type { Book } from '../book/index.js';
 import { finding, openWayOut, type Finding, type Subject, type WayOut } from '../finding/index.js';
 import { boxFor, type OrderFiled } from '../order/index.js';
-import { addDays, sayCount, sayDay, sayGrams, sayList, sayMinutes, type Day } from '../quantity/index.js';
+import { addDays, sayDay, type Day } from '../quantity/index.js';
 import { sayBatches } from '../recipe/index.js';
 import { groupBy } from '../record/index.js';
 import type { Guide } from './guide.js';
@@ -12,7 +12,7 @@ import type { LateOrder, Plan } from './shape.js';
 import type { ShoppingLine } from '../shopping/index.js';
 import { mouldsFilled, mouldsOf, panKinds, pansTaken } from './vessels.js';
 import { isHumid } from './windows.js';
-const KITCHEN: Subject = { noun: 'kitchen', id: 'kitchen', name: 'the kitchen' };
+const KITCHEN: Subject<'kitchen'> = { noun: 'kitchen', id: 'kitchen', name: 'the kitchen' };
 const SETTINGS = openWayOut(KITCHEN, 'Open the settings');
 
 /** Has the whole season worked out anew. */
@@ -39,22 +39,19 @@ function moveAway(
 /** Days whose work is more than their hours, with what could be made on another day. */
 function dayFindings(plan: Plan, book: Book, today: Day): Finding[] {
   return plan.days.flatMap((entry) => {
-    const over = entry.bookedMinutes - entry.benchMinutes;
-    if (entry.bookedMinutes === 0 || over < 1) return [];
-    const about: Subject = { noun: 'day', id: entry.day, name: sayDay(entry.day) };
+    const { bookedMinutes, benchMinutes } = entry;
+    if (bookedMinutes === 0 || bookedMinutes - benchMinutes < 1) return [];
+    const about: Subject<'day'> = { noun: 'day', id: entry.day, name: sayDay(entry.day) };
     const moves = plan.runs
       .filter(({ day }) => day === entry.day)
       .flatMap((run) => moveAway(plan, run, book, today))
       .slice(0, 2);
     return [
       finding(
-        'decide',
         'day-over',
         about,
-        entry.benchMinutes === 0
-          ? `${sayDay(entry.day)} is no bench day, but ${sayMinutes(entry.bookedMinutes)} of work fall on it.`
-          : `${sayDay(entry.day)} is ${sayMinutes(over)} over its ${sayMinutes(entry.benchMinutes)}.`,
-        [...moves, PLAN_AGAIN, openWayOut(about)],
+        { bookedMinutes, benchMinutes },
+        { waysOut: [...moves, PLAN_AGAIN, openWayOut(about)] },
       ),
     ];
   });
@@ -72,25 +69,24 @@ function lateFindings(late: readonly LateOrder[], book: Book, today: Day): Findi
     const later = Array.from({ length: SEARCH_DAYS }, (_, index) => addDays(on > today ? on : today, index + 1)).find(
       (day) => pieces.every((facts) => canBeMade(facts, day, book, today)),
     );
-    const about: Subject = { noun: 'order', id: order.id, name: order.customer.name };
-    const names = missing.map(({ piece }) => piece.name);
-    const what = names.length > 3 ? `${String(names.length)} of its kinds of piece` : sayList(names);
+    const about: Subject<'order'> = { noun: 'order', id: order.id, name: order.customer.name };
     return finding(
-      'decide',
       'too-late',
       about,
-      `${about.name} cannot be made in time for ${sayDay(on)}: no bench day is left for ${what}.${later ? ` ${sayDay(later)} is the first day that could be.` : ''} It is left out of the plan.`,
-      [
-        ...(later
-          ? [
-              {
-                label: `Move it to ${sayDay(later)}`,
-                action: { kind: 'move-order' as const, orderId: order.id, to: later },
-              },
-            ]
-          : []),
-        openWayOut(about, 'Open the order'),
-      ],
+      { day: on, missing: missing.map(({ piece }) => piece.name), first: later },
+      {
+        waysOut: [
+          ...(later
+            ? [
+                {
+                  label: `Move it to ${sayDay(later)}`,
+                  action: { kind: 'move-order' as const, orderId: order.id, to: later },
+                },
+              ]
+            : []),
+          openWayOut(about, 'Open the order'),
+        ],
+      },
     );
   });
 }
@@ -101,14 +97,13 @@ function vesselFindings(plan: Plan, book: Book): Finding[] {
     [...new Set(plan.finishings.map(({ day }) => day))].sort().flatMap((day) => {
       const filled = mouldsFilled(plan.finishings, day, mould, book);
       if (filled <= mould.count + 1e-6) return [];
-      const about: Subject = { noun: 'day', id: day, name: sayDay(day) };
+      const about: Subject<'day'> = { noun: 'day', id: day, name: sayDay(day) };
       return [
         finding(
-          'decide',
           'moulds-short',
           about,
-          `${sayList(mould.pieces)}: ${sayCount(Math.ceil(filled - 1e-6), 'mould')} would have to be filled on ${sayDay(day)}, as often as they can be in a day, and there ${mould.count === 1 ? 'is' : 'are'} ${String(mould.count)}.`,
-          [PLAN_AGAIN, openWayOut(about)],
+          { pieces: mould.pieces, wanted: Math.ceil(filled - 1e-6), there: mould.count },
+          { part: mould.key, waysOut: [PLAN_AGAIN, openWayOut(about)] },
         ),
       ];
     }),
@@ -119,14 +114,13 @@ function vesselFindings(plan: Plan, book: Book): Finding[] {
       const taken = pansTaken(runs, day, pan, book);
       // What is made already stands where it stands.
       if (taken <= pan.count || pansTaken(plan.runs, day, pan, book) === 0) return [];
-      const about: Subject = { noun: 'day', id: day, name: sayDay(day) };
+      const about: Subject<'day'> = { noun: 'day', id: day, name: sayDay(day) };
       return [
         finding(
-          'decide',
           'pans-short',
           about,
-          `${pan.name}: ${String(taken)} would be full in the night after ${sayDay(day)}, and there ${pan.count === 1 ? 'is' : 'are'} ${String(pan.count)}.`,
-          [PLAN_AGAIN, openWayOut(about)],
+          { pan: pan.name, wanted: taken, there: pan.count },
+          { part: pan.key, waysOut: [PLAN_AGAIN, openWayOut(about)] },
         ),
       ];
     }),
@@ -139,13 +133,14 @@ const humidFindings = (plan: Plan, book: Book, today: Day): Finding[] =>
   plan.runs.flatMap((run) => {
     const { recipeId, recipeName, day } = run;
     if (!isHumid(day, book.kitchen) || !book.recipes.get(recipeId)?.recipe.hygroscopic) return [];
-    const about: Subject = { noun: 'recipe', id: recipeId, name: recipeName };
+    const about: Subject<'recipe'> = { noun: 'recipe', id: recipeId, name: recipeName };
     return [
-      finding('decide', 'humid-day', about, `${recipeName} draws damp, and ${sayDay(day)} is humid.`, [
-        ...moveAway(plan, run, book, today),
-        PLAN_AGAIN,
-        openWayOut(about),
-      ]),
+      finding(
+        'humid-day',
+        about,
+        { day },
+        { part: day, waysOut: [...moveAway(plan, run, book, today), PLAN_AGAIN, openWayOut(about)] },
+      ),
     ];
   });
 
@@ -170,11 +165,10 @@ function poolFindings(
     if (short === undefined || !recipe) return [];
     return [
       finding(
-        'decide',
         'pool-short',
         { noun: 'recipe', id, name: recipe.name },
-        `${recipe.name} does not stand high enough to dip and fill on ${sayDay(short)}: make one more batch of it.`,
-        [PLAN_AGAIN, openWayOut({ noun: 'recipe', id, name: recipe.name })],
+        { day: short },
+        { waysOut: [PLAN_AGAIN, openWayOut({ noun: 'recipe', id, name: recipe.name })] },
       ),
     ];
   });
@@ -186,42 +180,26 @@ const freshFindings = (plan: Plan, book: Book): Finding[] =>
     const restDays = book.recipes.get(recipeId)?.recipe.restDays ?? 0;
     const early = pegs.find(({ role, on }) => role !== 'body' && on < addDays(day, restDays));
     if (!early) return [];
-    const about: Subject = { noun: 'recipe', id: recipeId, name: recipeName };
+    const about: Subject<'recipe'> = { noun: 'recipe', id: recipeId, name: recipeName };
     return [
       finding(
-        'decide',
         'not-rested',
         about,
-        `${recipeName} must rest until ${sayDay(addDays(day, restDays))}, but is wanted on ${sayDay(early.on)} for ${early.name}.`,
-        [PLAN_AGAIN, openWayOut(about)],
+        { until: addDays(day, restDays), wantedOn: early.on, user: early.name },
+        { part: early.on, waysOut: [PLAN_AGAIN, openWayOut(about)] },
       ),
     ];
   });
 
 function shoppingFindings(shopping: readonly ShoppingLine[], today: Day): Finding[] {
   return shopping.flatMap((line) => {
-    const about: Subject = { noun: 'ingredient', id: line.ingredientId, name: line.name };
+    const about: Subject<'ingredient'> = { noun: 'ingredient', id: line.ingredientId, name: line.name };
     const found: Finding[] = [];
     if (line.missingGrams > 1e-6 && line.packs.length === 0)
-      found.push(finding('decide', 'cannot-buy', about, `${line.name} is missing and has no pack to buy.`));
+      found.push(finding('cannot-buy', about, {}, { part: line.firstUse }));
     if (line.packs.length > 0 && line.buyBy < today)
-      found.push(
-        finding(
-          'decide',
-          'buy-late',
-          about,
-          `${line.name} should have been ordered by ${sayDay(line.buyBy)}: it is not there in time for its first use.`,
-        ),
-      );
-    if (line.spoiltGrams >= 1)
-      found.push(
-        finding(
-          'know',
-          'stock-spoils',
-          about,
-          `${sayGrams(line.spoiltGrams)} of ${line.name} in the pantry pass their use-by before anything takes them.`,
-        ),
-      );
+      found.push(finding('buy-late', about, { buyBy: line.buyBy }, { part: line.firstUse }));
+    if (line.spoiltGrams >= 1) found.push(finding('stock-spoils', about, { grams: line.spoiltGrams }));
     return found;
   });
 }
@@ -229,29 +207,18 @@ function shoppingFindings(shopping: readonly ShoppingLine[], today: Day): Findin
 /** What is wrong with the bench days as a whole: none are set, none are left, or they are too few for the work. */
 function kitchenFindings(plan: Plan, orders: readonly OrderFiled[], book: Book): Finding[] {
   const { kitchen } = book;
-  if (kitchen.benchWeek.length === 0)
-    return [
-      finding(
-        'know',
-        'no-bench-days',
-        KITCHEN,
-        'No bench days are set: anything may fall on any day, and no day has an end.',
-        [SETTINGS],
-      ),
-    ];
+  if (kitchen.benchWeek.length === 0) return [finding('no-bench-days', KITCHEN, {}, { waysOut: [SETTINGS] })];
   const there = plan.days.reduce((sum, { benchMinutes }) => sum + benchMinutes, 0);
   const booked = plan.days.reduce((sum, { bookedMinutes }) => sum + bookedMinutes, 0);
   if (there === 0 && orders.length === 0) return [];
-  if (there === 0)
-    return [finding('decide', 'no-day-left', KITCHEN, 'No bench day is left before the last hand-over.', [SETTINGS])];
+  if (there === 0) return [finding('no-day-left', KITCHEN, {}, { waysOut: [SETTINGS] })];
   if (booked <= there + 1) return [];
   return [
     finding(
-      'decide',
       'beyond-capacity',
       KITCHEN,
-      `The orders take ${sayMinutes(booked)}, and all bench days together have ${sayMinutes(there)}.`,
-      [PLAN_AGAIN, SETTINGS],
+      { bookedMinutes: booked, benchMinutes: there },
+      { waysOut: [PLAN_AGAIN, SETTINGS] },
     ),
   ];
 }
@@ -262,10 +229,9 @@ const lifeFindings = (book: Book): Finding[] =>
     recipe.restDays > recipe.keepsDays
       ? [
           finding(
-            'decide',
             'rests-too-long',
             { noun: 'recipe', id: recipe.id, name: recipe.name },
-            `${recipe.name} rests ${String(recipe.restDays)} days and keeps ${String(recipe.keepsDays)}: it is never fit to be used.`,
+            { restDays: recipe.restDays, keepsDays: recipe.keepsDays },
           ),
         ]
       : [],
@@ -284,23 +250,25 @@ const passedFindings = (decided: Guide | null, book: Book, today: Day): Finding[
     if (!recipe) return [];
     return [
       finding(
-        'decide',
         'not-said',
-        { noun: 'recipe', id: recipeId, name: recipe.name },
-        `${sayBatches(batches)} of ${recipe.name} ${batches.length === 1 && batches[0]?.count === 1 ? 'was' : 'were'} to be made on ${sayDay(day)}: until you say so, the plan makes this on another day.`,
-        [
-          {
-            label: 'It was made',
-            action: {
-              kind: 'say-made',
-              recipeId,
-              recipeName: recipe.name,
-              on: day,
-              batches: batches.map(({ size, count }) => ({ size, count })),
+        { noun: 'recipe', id: recipe.id, name: recipe.name },
+        { batches: sayBatches(batches), isOne: batches.length === 1 && batches[0]?.count === 1, day },
+        {
+          part: day,
+          waysOut: [
+            {
+              label: 'It was made',
+              action: {
+                kind: 'say-made',
+                recipeId,
+                recipeName: recipe.name,
+                on: day,
+                batches: batches.map(({ size, count }) => ({ size, count })),
+              },
             },
-          },
-          { ...PLAN_AGAIN, label: 'It was not: plan again' },
-        ],
+            { ...PLAN_AGAIN, label: 'It was not: plan again' },
+          ],
+        },
       ),
     ];
   });
@@ -315,15 +283,7 @@ function clockFindings(orders: readonly OrderFiled[], batches: Book['batches'], 
     .at(-1);
   // A day ahead may be another time zone.
   if (latest === undefined || latest <= addDays(today, 1)) return [];
-  return [
-    finding(
-      'decide',
-      'clock-set-back',
-      KITCHEN,
-      `By this computer’s clock it is ${sayDay(today)}, but something was written down on ${sayDay(latest)}. Look at the clock: every day of the plan rests on it.`,
-      [],
-    ),
-  ];
+  return [finding('clock-set-back', KITCHEN, { today, latest }, { waysOut: [] })];
 }
 
 /**

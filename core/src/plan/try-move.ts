@@ -1,4 +1,5 @@
 import type { Book } from '../book/index.js';
+import { blocks } from '../finding/index.js';
 import type { OrderFiled } from '../order/index.js';
 import type { Day } from '../quantity/index.js';
 import { breachesOf, newBreaches } from './breaches.js';
@@ -23,7 +24,7 @@ export function tryMove(
   const moved = planSeason(book, orders, today, guide);
   const broken = newBreaches(breachesOf(plan, book), breachesOf(moved, book));
   const left = moved.leftOut.filter((id) => !plan.leftOut.includes(id));
-  const late = moved.findings.filter(({ code, about }) => code === 'too-late' && left.includes(about.id));
+  const late = moved.findings.filter((each) => blocks(each, 'order') && left.includes(each.about.id));
   const messages = [...broken, ...late].map(({ message }) => message);
   return messages.length > 0 ? { why: messages, guide: null } : { why: [], guide };
 }

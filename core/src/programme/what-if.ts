@@ -1,5 +1,5 @@
 import { openBook, type Book, type BookData } from '../book/index.js';
-import type { WayOut } from '../finding/index.js';
+import { blocks, type WayOut } from '../finding/index.js';
 import { daySchema, idSchema } from '../record/index.js';
 import type { KitchenDraft } from '../kitchen/index.js';
 import { orderFiledSchema, type OrderFiled } from '../order/index.js';
@@ -94,15 +94,13 @@ export interface PlanSum {
   readonly runs: readonly { readonly recipeName: string; readonly day: Day }[];
 }
 
-const breaks = new Set(['too-late', 'window-empty']);
-
 export const sumOfPlan = (plan: Plan): PlanSum => ({
   batches: plan.batches,
   handsMinutes: plan.days.reduce((sum, day) => sum + day.bookedMinutes, 0),
   overMinutes: plan.days.reduce((sum, day) => sum + Math.max(0, day.bookedMinutes - day.benchMinutes), 0),
   shoppingMinor: plan.shoppingCostMinor,
   leftOverGrams: plan.leftOverGrams,
-  broken: plan.findings.filter(({ code }) => breaks.has(code)).map(({ about }) => about.name),
+  broken: plan.findings.filter((each) => blocks(each, 'hand-over')).map(({ about }) => about.name),
   runs: plan.runs.map(({ recipeName, day }) => ({ recipeName, day })),
 });
 

@@ -1,3 +1,4 @@
+import { blocks } from '../finding/index.js';
 import type { Book } from '../book/index.js';
 import { findingsOfOrder, type OrderFiled } from '../order/index.js';
 import { addDays, sayDay, sayMinutes, type Day } from '../quantity/index.js';
@@ -61,8 +62,8 @@ const GAP = 0.5;
 /** Of the time for one day, that which goes into finding room beside what is planned. */
 const BESIDE_SHARE = 0.4;
 
-/** Findings of an order that stand in the way of a promise whatever its day is. */
-const unsettled: ReadonlySet<string> = new Set(['exclusion-broken', 'order-box-empty']);
+/** An order under another name, as sentences about it shall call it. */
+const calledAs = (name: string, order: OrderFiled): OrderFiled => ({ ...order, customer: { ...order.customer, name } });
 
 /** The season without the order. */
 interface Before {
@@ -84,9 +85,6 @@ interface Judged {
   readonly onlyEnds: boolean;
 }
 
-/** Findings that say of the order itself that it cannot be made in time, or holds nothing. */
-const ofOrder: ReadonlySet<string> = new Set(['too-late', 'order-box-empty']);
-
 /** Days that are booked for nearly all of their hours, or beyond, where the order adds to them. */
 const tightDays = (before: Plan, after: Plan): string[] => {
   const was = new Map(before.days.map(({ day, bookedMinutes }) => [day, bookedMinutes]));
@@ -103,13 +101,10 @@ const tightDays = (before: Plan, after: Plan): string[] => {
  */
 function judge(before: Before, after: Plan, asked: OrderFiled, book: Book): Judged {
   const own = after.findings.filter(
-    ({ code, about }) => ofOrder.has(code) && about.noun === 'order' && about.id === asked.id,
+    (each) => blocks(each, 'order') && each.about.noun === 'order' && each.about.id === asked.id,
   );
   const broken = breachesOf(after, book);
-  const stops = [
-    ...own.map(({ message, about }) => message.replace(about.name, 'It')),
-    ...broken.map(({ message }) => message),
-  ];
+  const stops = [...own.map(({ message }) => message), ...broken.map(({ message }) => message)];
   if (stops.length > 0) return { stops, tight: [], late: [], isLate: own.length > 0, onlyEnds: false };
   const changed = after.days.map(({ day }) => day).filter((day) => workOf(before.plan, day) !== workOf(after, day));
   const late = newBreaches(changed.flatMap(before.endsLate), endsLate(after, book, changed));
@@ -150,12 +145,13 @@ export class PromiseDesk {
    * @returns whether the order can be promised for its day: a plan with it is found that breaks no rule, first as the days are decided, then
    * by the season's programme, which may move what is planned. It is never promised where the programme says that there is no plan.
    */
-  async check(asked: OrderFiled, options: PromiseOptions): Promise<PromiseCheck> {
+  async check(order: OrderFiled, options: PromiseOptions): Promise<PromiseCheck> {
+    const asked = calledAs('It', order);
     const { book, today } = this.ground;
     const { on } = asked.handOver;
-    const toDecide = findingsOfOrder(asked, book, today)
-      .filter(({ code }) => unsettled.has(code))
-      .map(({ message }) => message.replace(asked.customer.name, 'The customer'));
+    const toDecide = findingsOfOrder(calledAs('The customer', order), book, today)
+      .filter((each) => blocks(each, 'promise'))
+      .map(({ message }) => message);
     const { solver, seconds = SECONDS, laterSeconds = LATER_SECONDS, now = Date.now } = options;
     const passed = on < today ? [`${sayDay(on)} has passed.`] : [];
     const quick = async (day: Day) => {

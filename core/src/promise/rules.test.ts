@@ -164,7 +164,7 @@ describe('moulds and pans', () => {
     expect(short?.message).toBe(
       'one and two: 3 moulds would have to be filled on Thursday 26 November, as often as they can be in a day, and there are 2.',
     );
-    expect(breachesOf(late, book).map(({ key }) => key)).toEqual(['moulds-short day 2026-11-26']);
+    expect(breachesOf(late, book).map(({ key }) => key)).toEqual(['moulds-short day 2026-11-26 12 x 10 mL']);
     const orders = [order('x', { c: 25 }, '2026-12-03'), order('y', { c: 25 }, '2026-12-20')];
     const days = { x: '2026-11-28', y: '2026-12-17' };
     const guide = {
@@ -207,6 +207,7 @@ describe('an order that is left out', () => {
           TODAY,
         );
         expect(kept.leftOut).toEqual([]);
+        expect(new Set(plan.findings.map(({ key }) => key)).size).toBe(plan.findings.length);
         for (const part of ['runs', 'finishings', 'shopping', 'labels', 'made'] as const)
           expect(plan[part]).toEqual(kept[part]);
         expect(verifyPlan(plan, book, orders, TODAY).filter((each) => !/minutes$/.test(each))).toEqual([]);

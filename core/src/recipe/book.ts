@@ -12,7 +12,7 @@ import {
   type IngredientFiled,
   type Parts,
 } from '../ingredient/index.js';
-import { sayGrams, sayList, weigh, type Weighing } from '../quantity/index.js';
+import { weigh, type Weighing } from '../quantity/index.js';
 import { orderRecipes, sayCycle } from './cycle.js';
 import { boilingsOf, driesOut, entersAt, finishAt, runSteps, type Boiling, type PotRun, type StepMass } from './pot.js';
 import { rested } from './nights.js';
@@ -61,7 +61,7 @@ export interface RecipeBook {
   readonly findings: readonly Finding[];
 }
 
-const subjectOf = (noun: 'ingredient' | 'recipe', record: { id: string; name: string }): Subject => ({
+const subjectOf = <N extends 'ingredient' | 'recipe'>(noun: N, record: { id: string; name: string }): Subject<N> => ({
   noun,
   id: record.id,
   name: record.name,
@@ -245,21 +245,22 @@ function workOut(
   const findings: Finding[] = [];
   const goesIn = new Map<string, number>();
   let complete = recipe.lines.length > 0;
-  const incomplete = (code: string, message: string) => {
+  const incomplete = (found: Finding) => {
     complete = false;
-    findings.push(finding('stop', code, about, message));
+    findings.push(found);
   };
 
-  if (!complete) findings.push(finding('know', 'recipe-empty', about, `${recipe.name} has no ingredients yet.`));
+  if (!complete) findings.push(finding('recipe-empty', about, {}));
 
   const lines = recipe.lines.map((line) => workOutLine(line, ingredients, done));
   lines.forEach((line, index) => {
-    const where = `Line ${index + 1} of ${recipe.name}`;
+    const part = `line ${String(index + 1)}`;
     if (!line) {
-      incomplete('line-unknown', `${where} names something that is not there any more or cannot be worked out.`);
+      incomplete(finding('line-unknown', about, { line: index + 1 }, { part }));
       return;
     }
-    if (line.problem !== null) incomplete('line-unweighed', `${where}: ${line.problem}.`);
+    if (line.problem !== null)
+      incomplete(finding('line-unweighed', about, { line: index + 1, problem: line.problem }, { part }));
     if (!line.complete) complete = false;
     for (const [id, share] of line.ingredients) goesIn.set(id, (goesIn.get(id) ?? 0) + line.grams * share);
   });
@@ -268,15 +269,9 @@ function workOut(
   const rawGrams = lineGrams.reduce((sum, grams) => sum + grams, 0);
   const { yieldGrams, parts, unknownParts, shares, ...more } = workOutYield(recipe, rawGrams, lines);
   if (complete && recipe.yield.by === 'steps' && !parts)
-    incomplete(
-      'composition-missing',
-      `${recipe.name}: its yield cannot follow from its steps while the composition of ${sayList(unknownParts)} is not known. Give it, or weigh the yield.`,
-    );
+    incomplete(finding('composition-missing', about, { unknown: unknownParts }));
   if (complete && yieldGrams > rawGrams * (1 + 1e-9))
-    incomplete(
-      'yield-above-raw',
-      `${recipe.name} is said to give ${sayGrams(yieldGrams)}, more than the ${sayGrams(rawGrams)} that go in.`,
-    );
+    incomplete(finding('yield-above-raw', about, { yieldGrams, rawGrams }));
 
   const ingredientsPerGram = new Map<string, number>();
   if (yieldGrams > 0) for (const [id, grams] of goesIn) ingredientsPerGram.set(id, grams / yieldGrams);
@@ -315,24 +310,9 @@ function checkPantry(ingredients: readonly IngredientFiled[], recipes: readonly 
   const priced = ingredients.flatMap((ingredient) => {
     const about = subjectOf('ingredient', ingredient);
     const unweighed = ingredient.packs.find((pack) => 'problem' in weigh(pack.amount, pack.unit, ingredient, null));
-    if (unweighed)
-      return [
-        finding(
-          'stop',
-          'pack-unweighed',
-          about,
-          `The pack "${unweighed.name}" of ${ingredient.name} cannot be weighed: give ${ingredient.name} a density or a weight for one.`,
-        ),
-      ];
+    if (unweighed) return [finding('pack-unweighed', about, { pack: unweighed.name })];
     if (used.has(ingredient.id) && ingredient.packs.length === 0 && !isTapWater(ingredient))
-      return [
-        finding(
-          'decide',
-          'ingredient-unpriced',
-          about,
-          `${ingredient.name} has no pack and no price: it is missing from every cost and cannot be bought from the list.`,
-        ),
-      ];
+      return [finding('ingredient-unpriced', about, {})];
     return [];
   });
   return [...declared, ...priced];
@@ -349,15 +329,7 @@ export function openRecipeBook(ingredients: readonly IngredientFiled[], recipes:
   const facts = new Map<string, RecipeFacts>();
   const findings: Finding[] = [];
   const [first] = cycle;
-  if (first)
-    findings.push(
-      finding(
-        'stop',
-        'recipe-cycle',
-        subjectOf('recipe', first),
-        `A recipe cannot be made of itself: ${sayCycle(cycle)}.`,
-      ),
-    );
+  if (first) findings.push(finding('recipe-cycle', subjectOf('recipe', first), { cycle: sayCycle(cycle) }));
   for (const recipe of ordered) {
     const worked = workOut(recipe, ingredientsById, facts);
     facts.set(recipe.id, worked.facts);

@@ -18,7 +18,6 @@ import {
   type ChocolateKind,
   type IngredientFiled,
 } from '../ingredient/index.js';
-import { sayNumber } from '../quantity/index.js';
 import type { RecipeBook, RecipeFacts } from './book.js';
 import { sayBatches } from './batches.js';
 import { bakesIn } from './heat.js';
@@ -144,10 +143,15 @@ export function checkPots(book: RecipeBook, pots: readonly PotSize[]): Finding[]
     const { size, needsLitres, largest, share } = first;
     return [
       finding(
-        checks.length === recipe.batchSizes.length ? 'stop' : 'decide',
-        'pot-too-small',
+        checks.length === recipe.batchSizes.length ? 'no-pot' : 'pot-too-small',
         { noun: 'recipe', id: recipe.id, name: recipe.name },
-        `${recipe.name}: ${sayBatches([{ size, count: 1 }])} rises to ${sayNumber(needsLitres, 1)} L and does not fit ${largest?.name ?? ''} of ${sayNumber(largest?.litres ?? 0, 1)} L. Make at most ${sayNumber(size * (share ?? 0), 2)} times in it, or use a larger pot.`,
+        {
+          batch: sayBatches([{ size, count: 1 }]),
+          needsLitres,
+          pot: largest?.name ?? '',
+          potLitres: largest?.litres ?? 0,
+          multiple: size * (share ?? 0),
+        },
       ),
     ];
   });

@@ -41,6 +41,7 @@ describe('the demo', () => {
       'Zelda Rasmussen',
       'Aurelia Kowalczyk-Hart',
     ]);
+    expect(new Set(plan.findings.map(({ key }) => key)).size).toBe(plan.findings.length);
   });
 });
 

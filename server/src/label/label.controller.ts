@@ -4,7 +4,6 @@ import { finding, type Finding } from '@usual-pantry/core/finding';
 import { usLabel, type Label, type LabelLayout } from '@usual-pantry/core/label';
 import { exclusionSchema, packBox, packedKey } from '@usual-pantry/core/order';
 import type { LabelRun } from '@usual-pantry/core/plan';
-import { sayNumber } from '@usual-pantry/core/quantity';
 import { daySchema, idSchema } from '@usual-pantry/core/record';
 import type { Response } from 'express';
 import { z } from 'zod';
@@ -135,10 +134,9 @@ export class LabelController {
       layout.overflowMm > 0
         ? [
             finding(
-              'stop',
               'label-too-small',
               { noun: 'kitchen', id: 'kitchen', name: 'Settings' },
-              `The text does not fit at the least letter height: at this width the label must be ${sayNumber(leastHeight(label, widthMm, heightMm))} mm high.`,
+              { heightMm: leastHeight(label, widthMm, heightMm) },
             ),
           ]
         : [];

@@ -143,20 +143,11 @@ export class Backups implements OnApplicationBootstrap, OnModuleDestroy {
   /** What the maker must know of them. */
   findings(): Finding[] {
     const about = { noun: 'kitchen', id: 'kitchen', name: 'Settings' } as const;
-    if (this.trouble !== null)
-      return [
-        finding(
-          'decide',
-          'no-backup',
-          about,
-          `The copy of the day could not be taken: ${this.trouble} What is stored is whole. Look at the disk.`,
-          [],
-        ),
-      ];
+    if (this.trouble !== null) return [finding('no-backup', about, { trouble: this.trouble }, { waysOut: [] })];
     const newest = this.newest();
     const days = newest ? daysBetween(newest.on, this.clock.today()) : 0;
     if (days <= OLD_DAYS) return [];
-    return [finding('know', 'backup-old', about, `The newest copy of everything is ${String(days)} days old.`, [])];
+    return [finding('backup-old', about, { daysOld: days }, { waysOut: [] })];
   }
 
   /** The newest copy; null when there is none, or when they cannot be looked at. */

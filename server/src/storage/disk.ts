@@ -41,16 +41,12 @@ export class Disk {
   async findings(): Promise<Finding[]> {
     const free = await this.freeBytes();
     if (free >= LOW_BYTES) return [];
+    const settings = { noun: 'kitchen', id: 'kitchen', name: 'Settings' } as const;
+    const left = inMegabytes(free);
     return [
-      finding(
-        free < LEAST_BYTES ? 'stop' : 'decide',
-        'disk-low',
-        { noun: 'kitchen', id: 'kitchen', name: 'Settings' },
-        free < LEAST_BYTES
-          ? `The disk is full: ${inMegabytes(free)} are left. Nothing more is stored until there is room.`
-          : `The disk is nearly full: ${inMegabytes(free)} are left. At ${inMegabytes(LEAST_BYTES)} nothing more is stored.`,
-        [],
-      ),
+      free < LEAST_BYTES
+        ? finding('disk-full', settings, { left }, { waysOut: [] })
+        : finding('disk-low', settings, { left, least: inMegabytes(LEAST_BYTES) }, { waysOut: [] }),
     ];
   }
 }

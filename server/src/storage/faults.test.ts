@@ -129,7 +129,7 @@ describe('a write whose database fails', () => {
       (
         (await server.http.get('/api/plan').expect(200)).body as { findings: { code: string; severity: string }[] }
       ).findings
-        .filter(({ code }) => code === 'disk-low')
+        .filter(({ code }) => code === 'disk-low' || code === 'disk-full')
         .map(({ severity }) => severity);
     free(5_000);
     expect(await codes()).toEqual([]);

@@ -191,7 +191,7 @@ export function Findings({
         }}
       >
         {shown.map((each) => (
-          <FindingCard key={`${each.code} ${each.about.id} ${each.message}`} finding={each} onOrder={onOrder} />
+          <FindingCard key={each.key} finding={each} onOrder={onOrder} />
         ))}
       </Box>
       {findings.length > most && (

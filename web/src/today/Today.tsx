@@ -13,7 +13,7 @@ import { FirstSteps } from './FirstSteps';
 function Answer({ plan }: { plan: PlanAnswer }) {
   const days = plan.days.filter((day) => day.runs.length > 0 || day.packs.length > 0).length;
   const made = plan.made.reduce((sum, { batchCount }) => sum + batchCount, 0);
-  const netDemand = plan.findings.filter((each) => each.severity !== 'know').length;
+  const toDecide = plan.findings.filter((each) => each.severity !== 'know').length;
   const isHelper = useIsHelper();
   return (
     <AnswerLine>
@@ -31,10 +31,10 @@ function Answer({ plan }: { plan: PlanAnswer }) {
       ) : (
         <>
           ,{' '}
-          {netDemand === 0 ? (
+          {toDecide === 0 ? (
             <Mark tone="done">nothing to decide.</Mark>
           ) : (
-            <Mark tone="stop">{sayCount(netDemand, 'thing')} to decide.</Mark>
+            <Mark tone="stop">{sayCount(toDecide, 'thing')} to decide.</Mark>
           )}
         </>
       )}

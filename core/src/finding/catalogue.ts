@@ -1,0 +1,445 @@
+import { sayCount, sayDay, sayGrams, sayList, sayMinutes, sayNumber, type Day } from '../quantity/index.js';
+import type { Noun, Severity } from './way-out.js';
+
+/**
+ * What a finding stands in the way of.
+ * `programme`: the season’s programme forbids it, and so does every plan, move and promise.
+ * `promise`: it must be decided before a date is promised, whatever that date is.
+ * `order`: the order itself cannot be made in time, or holds nothing.
+ * `hand-over`: something that is ordered is not handed over as it was promised.
+ * `label`: the label cannot be printed.
+ */
+export type Block = 'programme' | 'promise' | 'order' | 'hand-over' | 'label';
+
+/** One kind of finding. */
+interface Kind<About extends Noun, Facts> {
+  readonly severity: Severity;
+  /** What it is about. */
+  readonly about: About;
+  readonly blocks: readonly Block[];
+  /** Its sentence. @param name of what it is about */
+  readonly say: (name: string, facts: Facts) => string;
+}
+
+const kind = <About extends Noun, Facts = object>(
+  severity: Severity,
+  about: About,
+  blocks: readonly Block[],
+  say: (name: string, facts: Facts) => string,
+): Kind<About, Facts> => ({ severity, about, blocks, say });
+
+const days = (count: number): string => sayCount(count, 'day');
+const isOrAre = (count: number): string => `${count === 1 ? 'is' : 'are'} ${String(count)}`;
+
+/** Every finding there is: how grave it is, what it is about, what it stands in the way of, and its sentence. */
+export const catalogue = {
+  'allergen-undeclared': kind(
+    'stop',
+    'ingredient',
+    ['label'],
+    (name, { word, anyOf }: { word: string; anyOf: string }) =>
+      `The declaration of ${name} says “${word}”, but ${anyOf} is not among what ${name} contains: it would be missing from every label.`,
+  ),
+  'substance-undeclared': kind(
+    'decide',
+    'ingredient',
+    [],
+    (name, { word, anyOf }: { word: string; anyOf: string }) =>
+      `The declaration of ${name} says “${word}”, but ${anyOf} is not among what ${name} contains: it would be missing from every label.`,
+  ),
+  'kind-missing': kind(
+    'decide',
+    'ingredient',
+    [],
+    (name) => `A US label names the kind of fish or shellfish: say which ${name} contains.`,
+  ),
+  'coating-called-chocolate': kind(
+    'decide',
+    'ingredient',
+    [],
+    (name) =>
+      `${name} is called chocolate on the label, but holds other fats than those of cocoa and milk: call it a compound or chocolate-flavored coating (21 CFR 163).`,
+  ),
+  'pack-unweighed': kind(
+    'stop',
+    'ingredient',
+    [],
+    (name, { pack }: { pack: string }) =>
+      `The pack "${pack}" of ${name} cannot be weighed: give ${name} a density or a weight for one.`,
+  ),
+  'ingredient-unpriced': kind(
+    'decide',
+    'ingredient',
+    [],
+    (name) => `${name} has no pack and no price: it is missing from every cost and cannot be bought from the list.`,
+  ),
+  'cannot-buy': kind('decide', 'ingredient', [], (name) => `${name} is missing and has no pack to buy.`),
+  'buy-late': kind(
+    'decide',
+    'ingredient',
+    [],
+    (name, { buyBy }: { buyBy: Day }) =>
+      `${name} should have been ordered by ${sayDay(buyBy)}: it is not there in time for its first use.`,
+  ),
+  'stock-spoils': kind(
+    'know',
+    'ingredient',
+    [],
+    (name, { grams }: { grams: number }) =>
+      `${sayGrams(grams)} of ${name} in the pantry pass their use-by before anything takes them.`,
+  ),
+
+  'recipe-empty': kind('know', 'recipe', [], (name) => `${name} has no ingredients yet.`),
+  'line-unknown': kind(
+    'stop',
+    'recipe',
+    [],
+    (name, { line }: { line: number }) =>
+      `Line ${String(line)} of ${name} names something that is not there any more or cannot be worked out.`,
+  ),
+  'line-unweighed': kind(
+    'stop',
+    'recipe',
+    [],
+    (name, { line, problem }: { line: number; problem: string }) => `Line ${String(line)} of ${name}: ${problem}.`,
+  ),
+  'composition-missing': kind(
+    'stop',
+    'recipe',
+    [],
+    (name, { unknown }: { unknown: readonly string[] }) =>
+      `${name}: its yield cannot follow from its steps while the composition of ${sayList(unknown)} is not known. Give it, or weigh the yield.`,
+  ),
+  'yield-above-raw': kind(
+    'stop',
+    'recipe',
+    [],
+    (name, { yieldGrams, rawGrams }: { yieldGrams: number; rawGrams: number }) =>
+      `${name} is said to give ${sayGrams(yieldGrams)}, more than the ${sayGrams(rawGrams)} that go in.`,
+  ),
+  'recipe-cycle': kind(
+    'stop',
+    'recipe',
+    [],
+    (_name, { cycle }: { cycle: string }) => `A recipe cannot be made of itself: ${cycle}.`,
+  ),
+  'rests-too-long': kind(
+    'decide',
+    'recipe',
+    [],
+    (name, { restDays, keepsDays }: { restDays: number; keepsDays: number }) =>
+      `${name} rests ${String(restDays)} days and keeps ${String(keepsDays)}: it is never fit to be used.`,
+  ),
+  'no-pot': kind('stop', 'recipe', [], tooSmall),
+  'pot-too-small': kind('decide', 'recipe', [], tooSmall),
+  'humid-day': kind(
+    'decide',
+    'recipe',
+    ['programme'],
+    (name, { day }: { day: Day }) => `${name} draws damp, and ${sayDay(day)} is humid.`,
+  ),
+  'pool-short': kind(
+    'decide',
+    'recipe',
+    ['programme'],
+    (name, { day }: { day: Day }) =>
+      `${name} does not stand high enough to dip and fill on ${sayDay(day)}: make one more batch of it.`,
+  ),
+  'not-rested': kind(
+    'decide',
+    'recipe',
+    ['programme'],
+    (name, { until, wantedOn, user }: { until: Day; wantedOn: Day; user: string }) =>
+      `${name} must rest until ${sayDay(until)}, but is wanted on ${sayDay(wantedOn)} for ${user}.`,
+  ),
+  'not-said': kind(
+    'decide',
+    'recipe',
+    [],
+    (name, { batches, isOne, day }: { batches: string; isOne: boolean; day: Day }) =>
+      `${batches} of ${name} ${isOne ? 'was' : 'were'} to be made on ${sayDay(day)}: until you say so, the plan makes this on another day.`,
+  ),
+
+  'piece-does-not-fit': kind('stop', 'piece', [], (name) => `${name}: not one piece of that size fits in the pan.`),
+  'piece-incomplete': kind(
+    'stop',
+    'piece',
+    [],
+    (name) => `${name} cannot be worked out until its recipes can: its weight, cost and label are not the whole truth.`,
+  ),
+  'cavity-not-filled': kind('decide', 'piece', [], (name, { wrong }: { wrong: string }) => `${name}: ${wrong}`),
+  'pan-too-shallow': kind(
+    'decide',
+    'piece',
+    [],
+    (name, { foams, heightMm, pan, depthMm }: { foams: boolean; heightMm: number; pan: string; depthMm: number }) =>
+      `${name}: a base batch ${foams ? 'foams' : 'stands'} ${sayNumber(heightMm)} mm high in ${pan}, which is ${sayNumber(depthMm)} mm deep. Take a larger pan, or several.`,
+  ),
+  'life-beyond-layers': kind(
+    'decide',
+    'piece',
+    [],
+    (name, { keepsDays, layer, layerDays }: { keepsDays: number; layer: string; layerDays: number }) =>
+      `${name} is to keep ${days(keepsDays)}, but ${layer} keeps ${days(layerDays)}.`,
+  ),
+  'life-beyond-estimate': kind(
+    'decide',
+    'piece',
+    [],
+    (
+      name,
+      {
+        keepsDays,
+        isKeptCool,
+        wet,
+        mostDays,
+      }: { keepsDays: number; isKeptCool: boolean; wet: string; mostDays: number },
+    ) =>
+      `${name} is to keep ${days(keepsDays)}${isKeptCool ? '' : ' and is not kept cool'}, but the water activity of ${wet} may be above 0.88: an estimate. Keep it cool, give it ${days(mostDays)} at most, or have it tested.`,
+  ),
+  'life-beyond-raw-egg': kind(
+    'decide',
+    'piece',
+    [],
+    (name, { keepsDays, mostDays }: { keepsDays: number; mostDays: number }) =>
+      `${name} is to keep ${days(keepsDays)}, but it has raw egg in it: ${days(mostDays)} at most, kept cold, and ask your local authority.`,
+  ),
+  'window-empty': kind(
+    'decide',
+    'piece',
+    ['programme', 'hand-over'],
+    (
+      name,
+      {
+        keepsDays,
+        leadDays,
+        handOver,
+        promisedDays,
+      }: { keepsDays: number; leadDays: number; handOver: Day; promisedDays: number },
+    ) =>
+      `${name} keeps ${String(keepsDays)} days: made ${String(leadDays)} days before ${sayDay(handOver)}, it does not have the promised ${String(promisedDays)} days left.`,
+  ),
+
+  'box-empty': kind('stop', 'box', [], (name) => `${name} has no pieces: it cannot be made, costed or labelled.`),
+  'box-gaps': kind(
+    'know',
+    'box',
+    [],
+    (name, { cells }: { cells: number }) => `${name} has ${String(cells)} empty ${cells === 1 ? 'cell' : 'cells'}.`,
+  ),
+  'box-unknown-piece': kind('stop', 'box', [], (name) => `${name} names a piece that is not there any more.`),
+  'piece-too-big': kind('decide', 'box', [], (_name, { why }: { why: string }) => why),
+  'label-incomplete': kind(
+    'stop',
+    'box',
+    ['label'],
+    (name) => `The label of ${name} cannot be printed until everything in it can be worked out.`,
+  ),
+  'label-no-panel': kind(
+    'decide',
+    'box',
+    [],
+    (name) =>
+      `How large the front of the package of ${name} is, is not known: the net quantity goes by it, and is set for no more than the sticker or the tray.`,
+  ),
+  'box-called-chocolate': kind(
+    'decide',
+    'box',
+    [],
+    (_name, { called }: { called: string }) =>
+      `“${called}” is called chocolate, but all that is like chocolate in it is made with other fats: call it compound or chocolate-flavored (21 CFR 163).`,
+  ),
+
+  'exclusion-broken': kind(
+    'decide',
+    'order',
+    ['promise'],
+    (
+      name,
+      {
+        exclusion,
+        box,
+        what,
+        pieces,
+      }: { exclusion: string; box: string; what: readonly string[]; pieces: readonly string[] },
+    ) => `${name} wants no ${exclusion}, but ${box} contains ${sayList(what)} (${sayList(pieces)}).`,
+  ),
+  'exclusion-traces': kind(
+    'know',
+    'order',
+    [],
+    (name, { exclusion, box, traces }: { exclusion: string; box: string; traces: readonly string[] }) =>
+      `${name} wants no ${exclusion}; ${box} has none in it, but may contain ${sayList(traces)}, its suppliers say.`,
+  ),
+  'alcohol-carrier': kind(
+    'know',
+    'order',
+    [],
+    (name, { box, carriers }: { box: string; carriers: readonly string[] }) =>
+      `${name} wants no alcohol: ${box} has no spirit, wine, beer or liqueur in it, but ${sayList(carriers)}, which is made with alcohol. Rule out “any alcohol” where that matters.`,
+  ),
+  'must-not-travel': kind(
+    'decide',
+    'order',
+    [],
+    (name, { box, pieces }: { box: string; pieces: readonly string[] }) =>
+      `${name} gets ${box} by courier, but ${sayList(pieces)} must not travel.`,
+  ),
+  'must-be-kept-cool': kind(
+    'know',
+    'order',
+    [],
+    (name, { box, pieces }: { box: string; pieces: readonly string[] }) =>
+      `${name} gets ${box} by courier, but ${sayList(pieces)} must be kept cool.`,
+  ),
+  'hand-over-passed': kind(
+    'decide',
+    'order',
+    [],
+    (name, { day, state }: { day: Day; state: string }) =>
+      `${name} was to be handed over on ${sayDay(day)} and is still ${state}.`,
+  ),
+  'order-box-empty': kind('stop', 'order', ['promise', 'order'], (name, { box }: { box: string | null }) =>
+    box === null ? `${name} ordered a box that is not there any more.` : `${name} ordered ${box}, which has no pieces.`,
+  ),
+  'box-changed-since': kind(
+    'know',
+    'order',
+    [],
+    (name, { box }: { box: string }) =>
+      `${name} bought ${box} as it was; it has been changed since, and the order keeps what it was sold.`,
+  ),
+  'maybe-double': kind(
+    'decide',
+    'order',
+    [],
+    (name, { other, day }: { other: string; day: Day }) =>
+      `${name} and ${other} have the same boxes for ${sayDay(day)}: are they one order, entered twice?`,
+  ),
+  'too-late': kind(
+    'decide',
+    'order',
+    ['order', 'hand-over'],
+    (name, { day, missing, first }: { day: Day; missing: readonly string[]; first: Day | undefined }) =>
+      `${name} cannot be made in time for ${sayDay(day)}: no bench day is left for ${missing.length > 3 ? `${String(missing.length)} of its kinds of piece` : sayList(missing)}.${first ? ` ${sayDay(first)} is the first day that could be.` : ''} It is left out of the plan.`,
+  ),
+
+  'day-over': kind(
+    'decide',
+    'day',
+    [],
+    (name, { bookedMinutes, benchMinutes }: { bookedMinutes: number; benchMinutes: number }) =>
+      benchMinutes === 0
+        ? `${name} is no bench day, but ${sayMinutes(bookedMinutes)} of work fall on it.`
+        : `${name} is ${sayMinutes(bookedMinutes - benchMinutes)} over its ${sayMinutes(benchMinutes)}.`,
+  ),
+  'moulds-short': kind(
+    'decide',
+    'day',
+    ['programme'],
+    (name, { pieces, wanted, there }: { pieces: readonly string[]; wanted: number; there: number }) =>
+      `${sayList(pieces)}: ${sayCount(wanted, 'mould')} would have to be filled on ${name}, as often as they can be in a day, and there ${isOrAre(there)}.`,
+  ),
+  'pans-short': kind(
+    'decide',
+    'day',
+    ['programme'],
+    (name, { pan, wanted, there }: { pan: string; wanted: number; there: number }) =>
+      `${pan}: ${String(wanted)} would be full in the night after ${name}, and there ${isOrAre(there)}.`,
+  ),
+
+  'no-bench-days': kind(
+    'know',
+    'kitchen',
+    [],
+    () => 'No bench days are set: anything may fall on any day, and no day has an end.',
+  ),
+  'no-day-left': kind('decide', 'kitchen', [], () => 'No bench day is left before the last hand-over.'),
+  'beyond-capacity': kind(
+    'decide',
+    'kitchen',
+    [],
+    (_name, { bookedMinutes, benchMinutes }: { bookedMinutes: number; benchMinutes: number }) =>
+      `The orders take ${sayMinutes(bookedMinutes)}, and all bench days together have ${sayMinutes(benchMinutes)}.`,
+  ),
+  'clock-set-back': kind(
+    'decide',
+    'kitchen',
+    [],
+    (_name, { today, latest }: { today: Day; latest: Day }) =>
+      `By this computer’s clock it is ${sayDay(today)}, but something was written down on ${sayDay(latest)}. Look at the clock: every day of the plan rests on it.`,
+  ),
+  'label-no-address': kind('stop', 'kitchen', ['label'], () => 'The label needs your address.'),
+  'label-no-statement': kind(
+    'decide',
+    'kitchen',
+    [],
+    () => 'Most places want a home-kitchen statement on the label: check your local code.',
+  ),
+  'label-statement-unchecked': kind(
+    'decide',
+    'kitchen',
+    [],
+    () =>
+      'The home-kitchen statement is a placeholder: check your local code, write what it asks for, and tick it off.',
+  ),
+  'label-too-small': kind(
+    'stop',
+    'kitchen',
+    ['label'],
+    (_name, { heightMm }: { heightMm: number }) =>
+      `The text does not fit at the least letter height: at this width the label must be ${sayNumber(heightMm)} mm high.`,
+  ),
+  'disk-full': kind(
+    'stop',
+    'kitchen',
+    [],
+    (_name, { left }: { left: string }) =>
+      `The disk is full: ${left} are left. Nothing more is stored until there is room.`,
+  ),
+  'disk-low': kind(
+    'decide',
+    'kitchen',
+    [],
+    (_name, { left, least }: { left: string; least: string }) =>
+      `The disk is nearly full: ${left} are left. At ${least} nothing more is stored.`,
+  ),
+  'no-backup': kind(
+    'decide',
+    'kitchen',
+    [],
+    (_name, { trouble }: { trouble: string }) =>
+      `The copy of the day could not be taken: ${trouble} What is stored is whole. Look at the disk.`,
+  ),
+  'backup-old': kind(
+    'know',
+    'kitchen',
+    [],
+    (_name, { daysOld }: { daysOld: number }) => `The newest copy of everything is ${String(daysOld)} days old.`,
+  ),
+} as const;
+
+/** A batch that rises higher than any pot that the maker owns. */
+interface TooSmall {
+  readonly batch: string;
+  readonly needsLitres: number;
+  readonly pot: string;
+  readonly potLitres: number;
+  /** So many times the base batch goes into it. */
+  readonly multiple: number;
+}
+
+function tooSmall(name: string, { batch, needsLitres, pot, potLitres, multiple }: TooSmall): string {
+  return `${name}: ${batch} rises to ${sayNumber(needsLitres, 1)} L and does not fit ${pot} of ${sayNumber(potLitres, 1)} L. Make at most ${sayNumber(multiple, 2)} times in it, or use a larger pot.`;
+}
+
+export type FindingCode = keyof typeof catalogue;
+export type FactsOf<Code extends FindingCode> = Parameters<(typeof catalogue)[Code]['say']>[1];
+export type AboutOf<Code extends FindingCode> = (typeof catalogue)[Code]['about'];
+
+/** The codes of all findings. */
+export const findingCodes = Object.keys(catalogue) as [FindingCode, ...FindingCode[]];
+
+/** Whether a finding of a kind stands in the way of something. */
+export const blocks = ({ code }: { readonly code: FindingCode }, what: Block): boolean =>
+  (catalogue[code].blocks as readonly Block[]).includes(what);
