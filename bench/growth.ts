@@ -4,6 +4,7 @@ import { planImport, readCsv, guessMapping, readRecipe, readRecipeJsonLd } from 
 import { readQuickOrder, shelfOfBook, wishList } from '@usual-pantry/core/intake';
 import { pantryItems, readIngredientLines, readSteps } from '@usual-pantry/core/reading';
 import { seasonFileSchema } from '@usual-pantry/core/season-file';
+
 /** How reading grows with what is read: pieces of text that are hard to read, over and over. Prints what takes longer than in proportion. */
 const demo = seasonFileSchema.parse(JSON.parse(readFileSync('demo/season.json', 'utf8')));
 const shelf = shelfOfBook(openBook(demo));

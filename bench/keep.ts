@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { seasonFileSchema } from '@usual-pantry/core/season-file';
+
 /** Prints figures of the store: saving, many writers, start, backup; asserts nothing. */
 const folder = mkdtempSync(join(tmpdir(), 'usual-pantry-keep-'));
 const say = (text: string) => process.stdout.write(`${text}\n`);

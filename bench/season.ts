@@ -6,6 +6,7 @@ import { orderFiledSchema, type OrderFiled } from '@usual-pantry/core/order';
 import { pieceFiledSchema, type PieceFiled } from '@usual-pantry/core/piece';
 import { addDays } from '@usual-pantry/core/quantity';
 import { recipeFiledSchema, type RecipeFiled } from '@usual-pantry/core/recipe';
+
 const FIRST_DAY = '2026-11-25';
 
 /** A number generator that gives the same numbers each time (a linear congruential one, constants of Numerical Recipes). */

@@ -4,6 +4,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { readCsv } from '../src/format/index.js';
 import { dirname, join } from 'node:path';
+
 const folder = dirname(createRequire(join(process.cwd(), 'core/package.json')).resolve('csv-spectrum'));
 const names = readdirSync(join(folder, 'csvs')).map((file) => file.replace('.csv', ''));
 

@@ -3,6 +3,7 @@ import { describe, expect, it } from '@jest/globals';
 import { weigh } from '../src/quantity/index.js';
 import type { SeasonFile } from '../src/season-file/index.js';
 import { readFileSync } from 'node:fs';
+
 const { ingredients } = JSON.parse(readFileSync('demo/season.json', 'utf8')) as SeasonFile;
 
 describe('a cup from the pantry weighs what the household tables say', () => {

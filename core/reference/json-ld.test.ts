@@ -4,6 +4,7 @@ import jsonld from 'jsonld';
 import { recipeJsonLd } from '../src/format/index.js';
 import { recipeDraftSchema } from '../src/recipe/index.js';
 import type { Recipe, WithContext } from 'schema-dts';
+
 const toffee = recipeDraftSchema.parse({
   name: 'Honey toffee',
   lines: [{ uses: { kind: 'ingredient', id: 'honey' }, amount: 1.5, unit: 'cup' }],

@@ -7,6 +7,7 @@ import { orderFiledSchema, type OrderFiled } from '../src/order/index.js';
 import { pieceFiledSchema, type PieceFiled } from '../src/piece/index.js';
 import { recipeFiledSchema, type RecipeFiled } from '../src/recipe/index.js';
 import type { z } from 'zod';
+
 /** The day on which the tests' clock stands. */
 export const TODAY = '2026-11-25';
 

@@ -1,6 +1,7 @@
 import type { Book } from '@usual-pantry/core/book';
 import { nutClass, nutClasses, type Plan } from '@usual-pantry/core/plan';
 import type { BenchDay } from '@usual-pantry/core/bench-day';
+
 /** Numbers of things in use at once, where each begins. */
 const mostAtOnce = (uses: readonly { readonly from: number; readonly minutes: number }[]): number =>
   Math.max(

@@ -2,6 +2,7 @@ import type { Book } from '@usual-pantry/core/book';
 import { boxFor, isOpen, type OrderFiled } from '@usual-pantry/core/order';
 import type { Plan } from '@usual-pantry/core/plan';
 import { bodyForm, piecesPerBatch } from '@usual-pantry/core/piece';
+
 const DAY = 86_400_000;
 const at = (day: string): number => Date.parse(day) / DAY;
 const weekdayOf = (day: string): number => new Date(`${day}T00:00:00Z`).getUTCDay();

@@ -4,6 +4,7 @@ import { batch, bookOf, ingredient, line, recipe } from '../../testing/kitchen.j
 import { withoutTaken, withPutBack } from '../ingredient/index.js';
 import { yieldRecord } from '../recipe/index.js';
 import { gramsOf, sharesOfWeight, takenFor, wrongInBatch, wrongInBatchEdit } from './batch.js';
+
 const pantry = (onHandGrams: number, lots: { grams: number; useBy: string }[] = []) => ({
   ingredients: [ingredient('cream', { onHandGrams, lots, keepsDays: 10 }), ingredient('sugar', { onHandGrams: 1000 })],
   recipes: [recipe('caramel', [line('cream', 200), line('sugar', 100), line('cream', 50)])],

@@ -20,6 +20,7 @@ import {
   type OperationWords,
 } from './operations.js';
 import { type Plan, helperHours } from '../plan/index.js';
+
 /** One stretch of somebody's hands on a day. */
 export interface BenchTask extends OperationWords {
   readonly key: string;

@@ -2,6 +2,7 @@ import type { Book } from '../book/index.js';
 import { sayDay, sayMinutes, type Day } from '../quantity/index.js';
 import { benchDay } from './bench-day.js';
 import { NOTICED, type Breach, type Plan, makerHours } from '../plan/index.js';
+
 /** Days of a plan whose work, with its rests and the equipment that there is, ends after their hours and their overtime. */
 export const endsLate = (plan: Plan, book: Book, days: readonly Day[]): Breach[] =>
   days.flatMap((day): Breach[] => {

@@ -4,6 +4,7 @@ import { verifyBench } from '../../testing/verify-bench.js';
 import { benchDay, type BenchDay } from './bench-day.js';
 import { planSeason } from '../plan/index.js';
 import { whileWaiting } from './while-waiting.js';
+
 const DAY = '2026-12-05';
 const rolled = (id: string, recipeId: string, more = {}) =>
   piece(id, { kind: 'rolled', recipeId, centreGrams: 10 }, { keepsDays: 6, handSeconds: 60, ...more });

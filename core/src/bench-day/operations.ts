@@ -19,6 +19,7 @@ import {
   workByDay,
   type WorkOf,
 } from '../plan/index.js';
+
 /** What the strips of one activity say. */
 export interface OperationWords {
   readonly kind: 'make' | 'finish' | 'pack' | 'clean';

@@ -1,6 +1,7 @@
 import { sayCount, sayList, sayShortDay, type Day } from '../quantity/index.js';
 import type { BenchDay } from './bench-day.js';
 import type { Plan } from '../plan/index.js';
+
 /** So many recipes are named; more would not be weighed out in one wait. */
 const MOST_NAMED = 3;
 /** In a shorter wait nothing is worth starting, minutes. */

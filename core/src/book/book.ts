@@ -5,6 +5,7 @@ import type { KitchenDraft } from '../kitchen/index.js';
 import { checkPans, workOutPiece, type PieceFacts, type PieceFiled } from '../piece/index.js';
 import { checkPots, openRecipeBook, type RecipeBook, type RecipeFiled } from '../recipe/index.js';
 import { asSold, workOutBox, type BoxFacts, type BoxFiled } from '../box/index.js';
+
 /** All that is kept but the orders. */
 export interface BookData {
   readonly kitchen: KitchenDraft;

@@ -6,6 +6,7 @@ import { boxDraftSchema } from './schema.js';
 import { goesInto, misfits, mostIn, whyNotInto } from './fit.js';
 import { resolveBox } from './stand-ins.js';
 import { wrongInBoxEdit } from './check.js';
+
 const cut = {
   kind: 'cut' as const,
   recipeId: 'slab',

@@ -12,4 +12,5 @@ export {
   boxFiledSchema,
   boxSchema,
 } from './schema.js';
+
 export { nearness, type OwnStandIn, proposeStandIns, resolveBox, type ResolvedBox } from './stand-ins.js';

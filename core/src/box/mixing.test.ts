@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { bookOf, ingredient, line, piece, recipe } from '../../testing/kitchen.js';
 import { allergenCells, mixingWarnings } from './mixing.js';
+
 const rolled = (recipeId: string) => ({ kind: 'rolled' as const, recipeId, centreGrams: 10 });
 const { pieces } = bookOf({
   ingredients: [ingredient('milk', { contains: ['milk'] }), ingredient('rum', { contains: ['alcohol', 'milk'] })],

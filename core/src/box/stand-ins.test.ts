@@ -5,6 +5,7 @@ import { allergenCodes, brokenBy, exclusionCodes } from '../ingredient/index.js'
 import { boxFor, findingsOfOrder } from '../order/index.js';
 import { planSeason } from '../plan/index.js';
 import { resolveBox } from './stand-ins.js';
+
 const rolled = (recipeId: string) => ({ kind: 'rolled' as const, recipeId, centreGrams: 10 });
 const cell = (pieceId: string, ...standIns: string[]) => ({ pieceId, count: 2, standIns });
 const book = bookOf({
@@ -70,7 +71,7 @@ describe('an order with an exclusion', () => {
       [['nuts'], 3],
       [[], 1],
     ]);
-    const [ada12, bo12] = plan.days.find(({ day }) => day === '2026-12-12')?.handOvers ?? [];
+    const [ada12, bo12] = plan.handOvers.find(({ day }) => day === '2026-12-12')?.orders ?? [];
     expect(ada12).toMatchObject({ contents: [{ boxName: 'mixed', count: 3, without: ['nuts'] }], dueMinor: 6000 });
     expect(bo12?.contents[0]?.without).toEqual([]);
     const seeds = plan.runs.find(({ recipeId }) => recipeId === 'seed');

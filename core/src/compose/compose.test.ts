@@ -5,6 +5,7 @@ import { solver } from '../../testing/solver.js';
 import { misfits, mixingWarnings, workOutBox } from '../box/index.js';
 import { costBasis, costOfBox, workOfPiece } from '../money/index.js';
 import { composeBox, type ComposeWish } from './compose.js';
+
 const kinds = [
   { id: 'fudge', price: 300, contains: ['milk'], texture: 'soft', seconds: 20 },
   { id: 'toffee', price: 900, contains: ['milk', 'sesame'], texture: 'crisp', seconds: 10 },

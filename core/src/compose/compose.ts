@@ -5,6 +5,7 @@ import { costBasis, costOfBox, workOfPiece, type CostBasis } from '../money/inde
 import type { PieceFacts } from '../piece/index.js';
 import { sayCount, sayList, sayMinutes, sayMoney } from '../quantity/index.js';
 import { ModelBuilder, smallestClash, type LinearModel, type Solver, type Term } from '../solver/index.js';
+
 /** What a composed box is to be. */
 export interface ComposeWish {
   /** Size, packaging, packing time and price; what lies in its cells now is not looked at. */

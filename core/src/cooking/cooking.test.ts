@@ -8,6 +8,7 @@ import { foamings, potCheck } from './pot.js';
 import { ganacheBalance, type GanachePart } from './balance.js';
 import { temperingCurves } from './tempering.js';
 import { waterActivity, type EstimatedWaterActivity } from './water-activity.js';
+
 const parts = (some: Partial<Parts>): Parts => ({ ...noParts, ...some });
 const anyParts = fc
   .record({

@@ -7,6 +7,7 @@ export {
   keptAfterHeat,
   RESTRICTED_ABV,
 } from './alcohol.js';
+
 export { ganacheBalance, type GanacheBalance } from './balance.js';
 export {
   boilingPointAt,
@@ -17,6 +18,7 @@ export {
   thermometerOffset,
   type Thermometry,
 } from './boiling.js';
+
 export { foamFactors, type Foaming, foamings, potCheck, type PotCheck, type PotSize } from './pot.js';
 export { elevationOf, stageAt, stages, waterLeft } from './syrup.js';
 export { temperingCurves } from './tempering.js';

@@ -37,8 +37,8 @@ export function finding<Code extends FindingCode>(
   return { code, key, severity, about, message: say(about.name, facts), waysOut };
 }
 
-const rank: Record<Severity, number> = { stop: 0, decide: 1, know: 2 };
+const severities: readonly Severity[] = ['stop', 'decide', 'know'];
 
 /** The same findings, the gravest first; those of one severity keep their order. */
 export const gravestFirst = (findings: readonly Finding[]): Finding[] =>
-  [...findings].sort((a, b) => rank[a.severity] - rank[b.severity]);
+  severities.flatMap((severity) => findings.filter((each) => each.severity === severity));

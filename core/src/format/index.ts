@@ -13,5 +13,6 @@ export {
   refusedCsv,
   type RowReport,
 } from './orders-csv.js';
+
 export { readRecipe } from './pasted-recipe.js';
 export { shoppingCsv, shoppingText } from './shopping-list.js';

@@ -7,6 +7,7 @@ import { starterIngredients } from '../starter/index.js';
 import { noAnswers, recipesOf } from '../reading/index.js';
 import { pantryItems, readIngredientLines } from '../reading/index.js';
 import { readRecipe, readRecipeJsonLd, recipeJsonLd } from '../format/index.js';
+
 const ingredients = starterIngredients();
 const pantry = pantryItems(ingredients, []);
 const stored = { ingredients, recipes: [] };

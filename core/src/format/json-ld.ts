@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { units, type UnitCode } from '../quantity/index.js';
 import { stepSchema, type RecipeFiled } from '../recipe/index.js';
 import { ownRecipeSchema, type OwnRecipe, type RecipeText, type TextStep } from '../reading/index.js';
+
 const isRecipe = (type: string): boolean => /^(?:(?:https?:\/\/)?schema\.org\/|schema:)?Recipe$/.test(type);
 const texts = z.union([z.string().transform((text) => [text]), z.array(z.unknown())]);
 const recipeNode = z.looseObject({

@@ -5,6 +5,7 @@ import { sayDay, type Day, minorDigits, minorPerUnit } from '../quantity/index.j
 import { indexNames, matchName } from '../reading/index.js';
 import { readDay, type DayOrder, idOfKey, type Shelf, readWay, wishesIn, wishList } from '../intake/index.js';
 import { cellOf, type CsvTable } from './csv-table.js';
+
 /** What a column of the file can hold. */
 export const orderFields = [
   'reference',

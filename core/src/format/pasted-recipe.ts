@@ -2,6 +2,7 @@ import type { IngredientFiled } from '../ingredient/index.js';
 import type { MeasureHabit } from '../kitchen/index.js';
 import { readRecipeJsonLd } from './json-ld.js';
 import { type PantryItem, readRecipeText, unreadableRecipe, type ReadRecipe } from '../reading/index.js';
+
 /** Whether a text is meant to be JSON-LD. */
 const looksLikeJson = (text: string): boolean => /^\s*(?:<script|[{[]\s*["{\]}])/i.test(text);
 

@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 import { minorDigits, minorPerUnit, sayShortDay } from '../quantity/index.js';
 import { buyingDays, type ShoppingLine } from '../shopping/index.js';
+
 const bought = (list: readonly ShoppingLine[]) =>
   list.flatMap((line) =>
     line.packs.map((pack) => ({ ...pack, ingredient: line.name, ...buyingDays(line, pack.leadDays) })),

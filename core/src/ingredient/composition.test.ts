@@ -5,6 +5,7 @@ import { ingredientDraftSchema } from './schema.js';
 import { partsOf } from './composition.js';
 import { withPriceHistory } from './prices.js';
 import { wrongInIngredient } from './check.js';
+
 const parts = (some: Partial<Parts>): Parts => ({ ...noParts, ...some });
 const composition = (some: Partial<Parts>) => ({ ...noParts, cocoaButter: 0, milkFat: 0, source: '', ...some });
 const draft = (more: object) =>

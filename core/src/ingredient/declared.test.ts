@@ -4,6 +4,7 @@ import { ingredient } from '../../testing/kitchen.js';
 import { starterPantry } from '../starter/index.js';
 import { allergenCodes, allergens } from './allergen.js';
 import { callsItChocolate, declaredIn, isCompound, undeclaredIn } from './declared.js';
+
 const named = (text: string) => declaredIn(text).map(({ anyOf }) => anyOf[0]);
 
 describe('the words of a declaration', () => {

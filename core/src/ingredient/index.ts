@@ -8,6 +8,7 @@ export {
   ofFamily,
   usContains,
 } from './allergen.js';
+
 export { nameTaken, wrongInIngredient } from './check.js';
 export { partsOf } from './composition.js';
 export { declarationFindings } from './declaration.js';
@@ -27,6 +28,7 @@ export {
   ruledOut,
   substances,
 } from './exclusion.js';
+
 export { cheapestPack, isTapWater, type WeighedPack, weighedPacks } from './pack.js';
 export {
   addParts,
@@ -41,6 +43,7 @@ export {
   sugarsOf,
   sweetnessOf,
 } from './parts.js';
+
 export { withPriceHistory } from './prices.js';
 export {
   type ChocolateKind,
@@ -57,5 +60,6 @@ export {
   ingredientTraits,
   type Pack,
 } from './schema.js';
+
 export { drawFrom, partsOfStock, type StockPart, withoutTaken, withPutBack } from './stock.js';
 export { containedIn } from './substances.js';

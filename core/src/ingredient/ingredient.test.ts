@@ -14,6 +14,7 @@ import { brokenBy, coveredBy, exclusionMeans, exclusionName, isExclusion, substa
 import { cheapestPack, weighedPacks } from './pack.js';
 import { containedIn } from './substances.js';
 import { ingredientDraftSchema } from './schema.js';
+
 describe('allergens', () => {
   it('names tree nuts by kind, once, where the first of them stands', () => {
     expect(usContains(['sesame', 'pecan', 'milk', 'almond', 'milk'])).toBe('Milk, Tree Nuts (Almonds, Pecans), Sesame');

@@ -2,6 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import { TODAY } from '../../testing/kitchen.js';
 import { readQuickOrder, type QuickOrder } from './quick.js';
 import { shelfOf } from './shelf.js';
+
 const named = (pairs: readonly (readonly [id: string, name: string])[]) => pairs.map(([id, name]) => ({ id, name }));
 const ingredient = (id: string, name: string, labelName: string, ...parts: string[]) => ({
   id,

@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { order, TODAY } from '../../testing/kitchen.js';
 import { planMessage, shopMessageSchema, shopOrderId, type KnownOrder, type ShopMessage } from './inbox.js';
 import { shelfOf } from './shelf.js';
+
 const shelf = shelfOf([
   { id: 'table', name: 'Table box' },
   { id: 'night', name: 'Longest Night box' },

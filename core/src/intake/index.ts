@@ -9,6 +9,7 @@ export {
   shopMessageSchema,
   shopOrderId,
 } from './inbox.js';
+
 export { idOfKey } from './key.js';
 export { type QuickOrder, type QuickQuestion, readQuickOrder } from './quick.js';
 export { type Shelf, shelfOf, shelfOfBook } from './shelf.js';

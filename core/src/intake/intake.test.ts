@@ -7,6 +7,7 @@ import { readQuickOrder } from './quick.js';
 import { readWay } from './ways.js';
 import { shelfOf } from './shelf.js';
 import { wishesIn, wishList } from './wishes.js';
+
 const shelf = shelfOf(
   [
     { id: 'sampler', name: 'Pinwheel sampler' },

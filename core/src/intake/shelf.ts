@@ -1,6 +1,7 @@
 import type { Book } from '../book/index.js';
 import type { IngredientFiled } from '../ingredient/index.js';
 import { nameWords, singular, synonymWords } from '../reading/index.js';
+
 /** Something by its name. */
 export interface Named {
   readonly id: string;

@@ -1,6 +1,7 @@
 import type { Book } from '../book/index.js';
 import type { PieceCount } from '../box/index.js';
 import type { IngredientFiled } from '../ingredient/index.js';
+
 /** One ingredient of the list with its weight in the box. */
 export interface ListEntry {
   readonly labelName: string;

@@ -7,6 +7,7 @@ import { ingredientGrams, ingredientList, ingredientStatement } from './ingredie
 import { layOutLabel, leastLabelHeight, type Measure } from './layout.js';
 import { netQuantity } from './net.js';
 import { usLabel } from './label.js';
+
 const chocolate = ingredient('chocolate', {
   declaration: {
     labelName: 'semisweet chocolate',

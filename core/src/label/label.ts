@@ -13,6 +13,7 @@ import {
 import { sayLabelDay, type Day } from '../quantity/index.js';
 import { ingredientGrams, ingredientList, ingredientStatement } from './ingredients.js';
 import { netLetterHeightMm, netQuantity } from './net.js';
+
 /** One paragraph of a label. */
 export interface LabelBlock {
   readonly kind: 'name' | 'food' | 'ingredients' | 'contains' | 'also' | 'dates' | 'maker' | 'statement' | 'net';

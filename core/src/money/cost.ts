@@ -4,6 +4,7 @@ import type { BoxFacts, PieceCount } from '../box/index.js';
 import { cheapestPack, isTapWater } from '../ingredient/index.js';
 import { bodyForm, piecesPerBatch, type PieceFacts } from '../piece/index.js';
 import { splitMinor, toMinor } from '../quantity/index.js';
+
 /** Exact minor units while adding up; rounded once, at the end, half to even. */
 const zero = new Decimal(0);
 

@@ -4,6 +4,7 @@ import { Decimal } from 'decimal.js';
 import { bookOf, box, ingredient, line, piece, recipe } from '../../testing/kitchen.js';
 import { toMinor } from '../quantity/index.js';
 import { costBasis, costOfBox, costOfBoxes } from './cost.js';
+
 const priced = (id: string, priceMinor: number) =>
   ingredient(id, {
     packs: [

@@ -4,6 +4,7 @@ import { namedExclusion } from '../ingredient/index.js';
 import { unknownReferences, type Known, type WrongValue } from '../record/index.js';
 import { isOpen } from './packed.js';
 import type { OrderDraft } from './schema.js';
+
 /** Boxes, pieces and ingredients that an order names and that are not there. */
 export function wrongInOrder(
   order: Pick<OrderDraft, 'lines' | 'agreed' | 'leftOut' | 'exclusions' | 'standIns'>,

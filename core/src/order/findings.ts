@@ -5,6 +5,7 @@ import { brokenBy, exclusionName, substances } from '../ingredient/index.js';
 import { percentOfMinor, sayCount, sayList, sayMoney, type Day } from '../quantity/index.js';
 import { boxFor, isOpen, ruledOutOf, unitPrice, withoutOf } from './packed.js';
 import { lineKey, type OrderDraft, type OrderFiled, type OrderLine } from './schema.js';
+
 /** A box of an order that holds what the customer ruled out. */
 export interface Breach {
   readonly line: OrderLine;
@@ -172,18 +173,34 @@ export type CostOf = (pieceId: string) => number;
 
 const sameCost: CostOf = () => 1;
 
+/** That the hand-over of an open order has passed. @param today the day on which it is asked */
+export const handOverPassed = (order: OrderFiled, today: Day): Finding[] =>
+  isOpen(order) && order.handOver.on < today
+    ? [
+        finding(
+          'hand-over-passed',
+          { noun: 'order', id: order.id, name: order.customer.name },
+          { day: order.handOver.on, state: order.state },
+        ),
+      ]
+    : [];
+
 /**
- * What the maker must settle about one open order: exclusions that a box breaks, a hand-over that has passed,
+ * What the maker must decide about one open order: exclusions that a box breaks, a hand-over that has passed,
  * a box that is empty or gone.
  * @param today the day on which it is asked
  * @param costOf by which a stand-in is proposed that is near in price; without it by weight alone
  */
-export function findingsOfOrder(order: OrderFiled, book: Book, today: Day, costOf: CostOf = sameCost): Finding[] {
+export const findingsOfOrder = (order: OrderFiled, book: Book, today: Day, costOf: CostOf = sameCost): Finding[] => [
+  ...handOverPassed(order, today),
+  ...findingsWhenever(order, book, costOf),
+];
+
+/** What must be decided about one open order whatever day it is; see {@link findingsOfOrder}. */
+export function findingsWhenever(order: OrderFiled, book: Book, costOf: CostOf): Finding[] {
   if (!isOpen(order)) return [];
   const about: Subject<'order'> = { noun: 'order', id: order.id, name: order.customer.name };
   const found: Finding[] = [];
-  if (order.handOver.on < today)
-    found.push(finding('hand-over-passed', about, { day: order.handOver.on, state: order.state }));
   for (const line of order.lines) {
     const box = book.boxes.get(line.boxId);
     if (!box || box.pieceCount === 0)

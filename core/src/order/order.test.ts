@@ -6,6 +6,7 @@ import { doubleFindings } from './doubles.js';
 import { breachesOf, findingsOfOrder } from './findings.js';
 import { orderDraftSchema } from './schema.js';
 import { wrongInOrder, wrongInOrderEdit } from './check.js';
+
 const rolled = (recipeId: string) => ({ kind: 'rolled' as const, recipeId, centreGrams: 10 });
 const book = bookOf({
   ingredients: [

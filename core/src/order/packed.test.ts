@@ -7,6 +7,7 @@ import { boxFor, packedAs, priceOfOrder } from './packed.js';
 import { filedOrder, leaveOutOf, renewBox, swapBox } from './edits.js';
 import { findingsOfOrder } from './findings.js';
 import { orderStates } from './schema.js';
+
 const rolled = (recipeId: string) => ({ kind: 'rolled' as const, recipeId, centreGrams: 10 });
 const pantry = {
   ingredients: [ingredient('rum', { contains: ['alcohol'] }), ingredient('plain')],

@@ -2,6 +2,7 @@ import { boxAsSold, type Book } from '../book/index.js';
 import { resolveBox, type BoxFacts, type OwnStandIn, type ResolvedBox } from '../box/index.js';
 import { sayCount } from '../quantity/index.js';
 import type { OrderDraft, OrderLine } from './schema.js';
+
 /** Whether an order still has to be made: neither handed over nor cancelled. */
 export const isOpen = (order: Pick<OrderDraft, 'state'>): boolean =>
   order.state !== 'handed over' && order.state !== 'cancelled';

@@ -8,6 +8,7 @@ import { cavityFill, fillCavity } from './cavity.js';
 import { formRecipeIds, piecesPerBatch, workOutPiece } from './makeup.js';
 import { pieceComposition } from './composition.js';
 import type { MouldedForm } from './schema.js';
+
 const book = openRecipeBook(
   [ingredient('sugar', { contains: ['milk'] }), ingredient('dark', { contains: ['soy'] })],
   [

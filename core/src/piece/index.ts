@@ -23,4 +23,5 @@ export {
   textures,
   type Travel,
 } from './schema.js';
+
 export { type PieceSize, sayShortSize, saySize, sizeOfPiece } from './size.js';

@@ -6,6 +6,7 @@ import { cutGrid } from './grid.js';
 import { formRecipeIds, piecesPerBatch, workOutPiece } from './makeup.js';
 import { wrongInPiece } from './check.js';
 import type { BodyForm, CutForm } from './schema.js';
+
 const cut = (more: Partial<CutForm> = {}): CutForm => ({
   kind: 'cut',
   recipeId: 'slab',

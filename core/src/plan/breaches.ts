@@ -3,6 +3,7 @@ import { blocks, type Finding } from '../finding/index.js';
 import { sayDay, sayMinutes } from '../quantity/index.js';
 import type { Plan } from './shape.js';
 import { isBenchDay } from './windows.js';
+
 /** Something in a plan that the season's programme forbids. */
 export interface Breach {
   /** The rule, and what breaks it: the same breach of two plans has the same key. */

@@ -1,9 +1,12 @@
 import type { Book } from '../book/index.js';
 import type { BoxFacts } from '../box/index.js';
 import { packBox, packedAs, packedKey, type OrderFiled, type PackedAs } from '../order/index.js';
-import { bodyForm, piecesPerBatch } from '../piece/index.js';
+import { bodyForm, piecesPerBatch, type PieceFacts } from '../piece/index.js';
 import type { Day } from '../quantity/index.js';
 import { sparePieces, yieldRecord } from '../recipe/index.js';
+import { oncePerPair } from '../record/index.js';
+import { ordersByDay, type DayOrders } from './by-day.js';
+
 /** One box that is due on one day, packed in one way. */
 export interface BoxDemand extends PackedAs {
   readonly day: Day;
@@ -22,24 +25,55 @@ export interface PieceDemand {
   readonly spare: number;
 }
 
-/** The boxes of orders, added up by hand-over day, box and stand-ins, the earliest first. */
-export function boxDemand(orders: readonly OrderFiled[], book: Book): BoxDemand[] {
-  const days = new Map<Day, Map<string, BoxDemand>>();
-  for (const order of orders) {
-    const day = order.handOver.on;
-    let boxes = days.get(day);
-    if (!boxes) days.set(day, (boxes = new Map<string, BoxDemand>()));
-    for (const line of order.lines) {
-      const { boxId, count } = line;
-      const packed = packedAs(order, line, book);
-      const key = packedKey(boxId, packed);
-      const before = boxes.get(key);
-      const facts = before ? before.facts : (packBox(book, boxId, packed)?.facts ?? null);
-      boxes.set(key, { day, boxId, ...packed, facts, count: (before?.count ?? 0) + count });
-    }
-  }
-  return [...days].sort(([a], [b]) => (a < b ? -1 : 1)).flatMap(([, boxes]) => [...boxes.values()]);
+/** The boxes of one line of an order. */
+interface Wanted {
+  readonly key: string;
+  readonly boxId: string;
+  readonly packed: PackedAs;
+  readonly facts: BoxFacts | null;
+  readonly count: number;
 }
+
+const wantedBy = oncePerPair((book: Book, order: OrderFiled): readonly Wanted[] =>
+  order.lines.map((line): Wanted => {
+    const { boxId, count } = line;
+    const packed = packedAs(order, line, book);
+    const facts = packBox(book, boxId, packed)?.facts ?? null;
+    return { key: packedKey(boxId, packed), boxId, packed, facts, count };
+  }),
+);
+
+/** How many of each piece an order wants. */
+export const piecesWanted = oncePerPair((book: Book, order: OrderFiled): ReadonlyMap<PieceFacts, number> => {
+  const counts = new Map<PieceFacts, number>();
+  for (const { facts, count } of wantedBy(book, order))
+    for (const each of facts?.pieces ?? []) {
+      const piece = book.pieces.get(each.pieceId);
+      if (piece) counts.set(piece, (counts.get(piece) ?? 0) + each.count * count);
+    }
+  return counts;
+});
+
+const boxesOfDay = oncePerPair((book: Book, { day, orders }: DayOrders): readonly BoxDemand[] => {
+  const boxes = new Map<string, { readonly wanted: Wanted; count: number }>();
+  for (const order of orders)
+    for (const wanted of wantedBy(book, order)) {
+      const before = boxes.get(wanted.key);
+      if (before) before.count += wanted.count;
+      else boxes.set(wanted.key, { wanted, count: wanted.count });
+    }
+  return [...boxes.values()].map(({ wanted: { boxId, packed, facts }, count }) => ({
+    day,
+    boxId,
+    ...packed,
+    facts,
+    count,
+  }));
+});
+
+/** The boxes of orders, added up by hand-over day, box and stand-ins, the earliest first. */
+export const boxDemand = (orders: readonly OrderFiled[], book: Book): BoxDemand[] =>
+  ordersByDay(orders, book).flatMap((day) => boxesOfDay(book, day));
 
 /** What is made to spare for so many pieces on one day. */
 export function spareFor(pieceId: string, count: number, book: Book): number {

@@ -6,6 +6,7 @@ import { verifyPlan } from '../../testing/verify-plan.js';
 import { guideOf } from './move.js';
 import { planSeason } from './plan.js';
 import type { Guide } from './guide.js';
+
 const pantry = {
   ingredients: [ingredient('sugar')],
   recipes: [

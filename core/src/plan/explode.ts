@@ -10,6 +10,7 @@ import { byLowLevelCode } from './low-level-code.js';
 import { finishingDay, groupByDay, placeOnDay, type Bookings } from './windows.js';
 import { isInPan, mouldShareOf, mouldsFilled, mouldsOf, panKinds, panShareOf, pansTaken } from './vessels.js';
 import { readyOn, workDays } from './work-days.js';
+
 /** All runs of a season, the day on which each piece's body is made for each hand-over. */
 export interface Explosion {
   readonly runs: readonly ProductionRun[];

@@ -2,6 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import { addDays } from '../quantity/index.js';
 import { componentKey, guideSchema, moveGuide, pieceKey, type Guide } from './guide.js';
 import { decisionSchema } from './decision.js';
+
 const guide: Guide = {
   pieces: { [pieceKey('square', '2026-12-05')]: [{ day: '2026-12-01', amount: 8 }] },
   components: { [componentKey('base', '2026-12-01')]: [{ day: '2026-11-28', amount: 120.5 }] },

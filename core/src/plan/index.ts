@@ -12,7 +12,8 @@ export type { Netted } from './netting.js';
 export { bookPacking, type Pack, type Packing } from './packing.js';
 export { planSeason, seasonNeeds } from './plan.js';
 export { type MadeRun, type ProductionRun, sharedGrams } from './run.js';
-export type { HandOver, SeasonDay } from './season-days.js';
+export type { HandOver, HandOverDay } from './hand-over.js';
+export type { SeasonDay } from './season-days.js';
 export type { LabelRun, Plan } from './shape.js';
 export { countsOf, leftGramsOf } from './supplies.js';
 export { tryMove } from './try-move.js';
@@ -27,4 +28,5 @@ export {
   makerHours,
   type Window,
 } from './windows.js';
+
 export { latestBegin, readyOn, workByDay, type WorkDay, workDays, type WorkOf } from './work-days.js';

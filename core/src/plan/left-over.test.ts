@@ -2,6 +2,7 @@ import { expect, it } from '@jest/globals';
 import { bookOf } from '../../testing/kitchen.js';
 import { trufflePantry } from '../../testing/truffles.js';
 import { leftOverUse } from './left-over.js';
+
 const book = bookOf(trufflePantry);
 const use = (recipeId: string, leftOverGrams: number, leftOverPieces: number | null = null) =>
   leftOverUse({ recipeId, leftOverGrams, leftOverPieces }, book);

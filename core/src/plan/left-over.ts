@@ -1,5 +1,6 @@
 import type { Book } from '../book/index.js';
 import type { ProductionRun } from './run.js';
+
 /** What keeps at least so many days goes back to stock. */
 export const KEEPS_AS_STOCK_DAYS = 60;
 

@@ -1,4 +1,5 @@
 import type { Book } from '../book/index.js';
+
 /** Recipe ids so that every recipe comes after all that needs it: users before components, bodies before what goes onto them. */
 export function byLowLevelCode(book: Book): string[] {
   const needs = new Map<string, Set<string>>([...book.recipes.keys()].map((id) => [id, new Set<string>()]));

@@ -15,6 +15,7 @@ import { planSeason } from './plan.js';
 import { solveProgramme } from '../programme/index.js';
 import { withoutMade, type Guide } from './guide.js';
 import type { Plan } from './shape.js';
+
 /** Four squares of 25 g a batch, which rests a night. */
 const squares: Partial<BookData> = {
   ingredients: [ingredient('sugar')],

@@ -5,6 +5,7 @@ import { mergePegs, type MadeRun } from './run.js';
 import type { Netted } from './netting.js';
 import type { Plan } from './shape.js';
 import { countsOf, piecesOf, servedPieces } from './supplies.js';
+
 /** What was tried, whatever came of it: it strikes off what was decided. */
 export const triedOf = (made: readonly MadeRun[]) => made.map((each) => ({ ...each, batches: each.tried }));
 

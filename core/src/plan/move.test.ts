@@ -3,6 +3,7 @@ import { bookOf, box, ingredient, kitchen, line, order, piece, recipe, TODAY } f
 import { followsGuide, guideOf, moveRun, whyNotTo, whyThen } from './move.js';
 import { planSeason } from './plan.js';
 import type { Guide } from './guide.js';
+
 const book = bookOf({
   ingredients: [ingredient('sugar')],
   recipes: [recipe('toffee', [line('sugar', 100)], { handsMinutes: 60, hygroscopic: true })],

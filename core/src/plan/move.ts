@@ -4,6 +4,7 @@ import { batchesOf, componentKey, pieceKey, withoutMade, type DayShare, type Gui
 import { triedOf } from './made-runs.js';
 import type { Plan } from './shape.js';
 import { isBenchDay, isHumid } from './windows.js';
+
 /** The plan as it stands, with what is made already, written down as decisions, so that one of them can be changed. */
 export function guideOf(plan: Plan, pins: readonly Pin[]): Guide {
   const pieces: Record<string, DayShare[]> = {};

@@ -15,6 +15,7 @@ import {
   type Windowed,
 } from './windows.js';
 import { latestBegin, readyOn } from './work-days.js';
+
 /** What one run is for. */
 export interface Peg {
   readonly kind: 'piece' | 'recipe';

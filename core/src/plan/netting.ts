@@ -8,6 +8,7 @@ import { countsOf, fromSupplies, suppliesOf, type Supply } from './supplies.js';
 import { byLowLevelCode } from './low-level-code.js';
 import { finishingDay } from './windows.js';
 import { readyOn } from './work-days.js';
+
 /** What batches that are made already serve, and what is still to be done. */
 export interface Netted {
   /** Pieces that are still to be made. */

@@ -2,6 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import { bookOf, box, ingredient, kitchen, line, order, piece, recipe, TODAY } from '../../testing/kitchen.js';
 import { bookPacking } from './packing.js';
 import { boxDemand } from './demand.js';
+
 const pantry = {
   ingredients: [ingredient('sugar'), ingredient('nut', { contains: ['peanut'] })],
   recipes: [recipe('fudge', [line('sugar', 100)]), recipe('crisp', [line('nut', 100)])],

@@ -7,6 +7,7 @@ import { pieceKey } from './guide.js';
 import { nutClass, type NutClass } from './clean-downs.js';
 import type { Finishing } from './needs.js';
 import { benchHours, lastBenchDayBefore, type Bookings } from './windows.js';
+
 /** Equal boxes to pack. */
 export interface Pack extends PackedAs {
   readonly boxId: string;

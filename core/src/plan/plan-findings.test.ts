@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { bookOf, box, ingredient, kitchen, line, order, piece, recipe, TODAY } from '../../testing/kitchen.js';
 import { planSeason } from './plan.js';
+
 const week = [
   { weekday: 2, hours: 2 },
   { weekday: 6, hours: 3 },

@@ -1,9 +1,11 @@
 import type { Book } from '../book/index.js';
 import { finding, openWayOut, type Finding, type Subject, type WayOut } from '../finding/index.js';
-import { boxFor, type OrderFiled } from '../order/index.js';
+import type { OrderFiled } from '../order/index.js';
+import type { PieceFacts } from '../piece/index.js';
 import { addDays, sayDay, type Day } from '../quantity/index.js';
 import { sayBatches } from '../recipe/index.js';
-import { groupBy } from '../record/index.js';
+import { groupBy, oncePer, oncePerPair } from '../record/index.js';
+import { piecesWanted } from './demand.js';
 import type { Guide } from './guide.js';
 import type { ProductionRun } from './run.js';
 import { whyNotTo } from './move.js';
@@ -12,6 +14,7 @@ import type { LateOrder, Plan } from './shape.js';
 import type { ShoppingLine } from '../shopping/index.js';
 import { mouldsFilled, mouldsOf, panKinds, pansTaken } from './vessels.js';
 import { isHumid } from './windows.js';
+
 const KITCHEN: Subject<'kitchen'> = { noun: 'kitchen', id: 'kitchen', name: 'the kitchen' };
 const SETTINGS = openWayOut(KITCHEN, 'Open the settings');
 
@@ -60,14 +63,24 @@ function dayFindings(plan: Plan, book: Book, today: Day): Finding[] {
 /** How far ahead a later day for an order is looked for. */
 const SEARCH_DAYS = 42;
 
+const makeable = oncePerPair((_pieces: Book['pieces'], _kitchen: Book['kitchen']) => new Map<string, boolean>());
+
+/** Whether a piece can be made for a day, as long as neither the pieces nor the kitchen change. */
+function isMakeable(facts: PieceFacts, day: Day, book: Book, today: Day): boolean {
+  const known = makeable(book.pieces, book.kitchen);
+  const key = [facts.piece.id, day, today, book.packingStarts?.get(day) ?? ''].join(' ');
+  const can = known.get(key) ?? canBeMade(facts, day, book, today);
+  known.set(key, can);
+  return can;
+}
+
 /** Orders of which something cannot be made any more, each with the pieces, and the first day for which all of it can be. */
 function lateFindings(late: readonly LateOrder[], book: Book, today: Day): Finding[] {
   return late.map(({ order, missing }) => {
     const { on } = order.handOver;
-    const wanted = order.lines.flatMap((line) => boxFor(order, line, book)?.facts.pieces ?? []);
-    const pieces = [...new Set(wanted.map(({ pieceId }) => pieceId))].flatMap((id) => book.pieces.get(id) ?? []);
+    const pieces = [...piecesWanted(book, order).keys()];
     const later = Array.from({ length: SEARCH_DAYS }, (_, index) => addDays(on > today ? on : today, index + 1)).find(
-      (day) => pieces.every((facts) => canBeMade(facts, day, book, today)),
+      (day) => pieces.every((facts) => isMakeable(facts, day, book, today)),
     );
     const about: Subject<'order'> = { noun: 'order', id: order.id, name: order.customer.name };
     return finding(
@@ -273,16 +286,19 @@ const passedFindings = (decided: Guide | null, book: Book, today: Day): Finding[
     ];
   });
 
+/** The last day on which the state of an order was changed. */
+const lastWritten = oncePer(({ history }: OrderFiled): Day =>
+  history.reduce<Day>((last, { at }) => (at.slice(0, 10) > last ? at.slice(0, 10) : last), ''),
+);
+
 /** A clock that was set back: something was written down on a day that is still to come. */
 function clockFindings(orders: readonly OrderFiled[], batches: Book['batches'], today: Day): Finding[] {
-  const latest = [
-    ...orders.flatMap(({ history }) => history.map(({ at }) => at.slice(0, 10))),
-    ...batches.map(({ on }) => on),
-  ]
-    .sort()
-    .at(-1);
+  const latest = [...orders.map(lastWritten), ...batches.map(({ on }) => on)].reduce<Day>(
+    (last, day) => (day > last ? day : last),
+    '',
+  );
   // A day ahead may be another time zone.
-  if (latest === undefined || latest <= addDays(today, 1)) return [];
+  if (latest <= addDays(today, 1)) return [];
   return [finding('clock-set-back', KITCHEN, { today, latest }, { waysOut: [] })];
 }
 

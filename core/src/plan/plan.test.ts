@@ -8,6 +8,7 @@ import { groupByDay, makeWindow, placeOnDay } from './windows.js';
 import { ingredientNeeds } from '../shopping/index.js';
 import { planSeason } from './plan.js';
 import type { Plan } from './shape.js';
+
 const bench = {
   ...kitchen,
   benchWeek: [

@@ -1,20 +1,30 @@
 import type { Book } from '../book/index.js';
-import { gravestFirst } from '../finding/index.js';
-import { boxFor, doubleFindings, findingsOfOrder, isOpen, packingOf, type OrderFiled } from '../order/index.js';
+import { gravestFirst, type Finding } from '../finding/index.js';
+import {
+  doubleFindings,
+  findingsWhenever,
+  handOverPassed,
+  isOpen,
+  packingOf,
+  type OrderFiled,
+} from '../order/index.js';
 import { pieceCosts } from '../money/index.js';
-import type { PieceFacts } from '../piece/index.js';
 import { addDays, type Day } from '../quantity/index.js';
-import { boxDemand, pieceDemand, type BoxDemand, type PieceDemand } from './demand.js';
+import { oncePerPair } from '../record/index.js';
+import { ordersByDay, type DayOrders } from './by-day.js';
+import { boxDemand, pieceDemand, piecesWanted, type BoxDemand, type PieceDemand } from './demand.js';
 import { pieceKey, withoutMade, type Guide } from './guide.js';
 import { madeRunsOf, triedOf } from './made-runs.js';
 import { netDemand } from './netting.js';
 import { explodeDemand } from './explode.js';
 import { bookPacking, packingStarts } from './packing.js';
 import { planFindings } from './plan-findings.js';
+import type { HandOverDay } from './hand-over.js';
 import type { LabelRun, LateOrder, Plan } from './shape.js';
-import { seasonDays } from './season-days.js';
+import { handOverOf, seasonDays } from './season-days.js';
 import { shoppingList } from '../shopping/index.js';
 import type { Bookings } from './windows.js';
+
 /** Equal labels for each box and hand-over day: made on its oldest piece's day, best before its first piece ends. */
 export function labelRuns(boxes: readonly BoxDemand[], madeOn: ReadonlyMap<string, Day>, book: Book): LabelRun[] {
   return boxes.flatMap((box) => {
@@ -36,25 +46,32 @@ export function labelRuns(boxes: readonly BoxDemand[], madeOn: ReadonlyMap<strin
   });
 }
 
-/** Which of the orders that want something for which no bench day is left are left out: all, or the last where some of it is made already. */
+const keyOf = ({ pieceId, day }: PieceDemand): string => pieceKey(pieceId, day);
+
+/**
+ * Which of the orders that want something for which no bench day is left are left out. Where nothing of it is made, all; where some of it is
+ * made already, the last ones, until what is made is enough.
+ */
 function leftOutNow(orders: readonly OrderFiled[], { demand: wanted, outside }: NeededOf, book: Book): LateOrder[] {
   if (outside.length === 0) return [];
-  const missingOf = (order: OrderFiled, keys: ReadonlySet<string>): PieceFacts[] => {
-    const ids = order.lines.flatMap((line) => boxFor(order, line, book)?.facts.pieces ?? []);
-    return [...new Set(ids.map(({ pieceId }) => pieceId))].flatMap((id) => {
-      const facts = book.pieces.get(id);
-      return facts && keys.has(pieceKey(id, order.handOver.on)) ? [facts] : [];
+  const days = new Set(outside.map(({ day }) => day));
+  const wanting = orders.filter(({ handOver }) => days.has(handOver.on));
+  /** Leaves orders out that want something under those keys, until so many pieces of each are not wanted any more. */
+  const lateOf = (list: readonly OrderFiled[], keys: Map<string, number>): LateOrder[] =>
+    list.flatMap((order) => {
+      const missing = [...piecesWanted(book, order)].filter(
+        ([{ piece }]) => (keys.get(pieceKey(piece.id, order.handOver.on)) ?? 0) > 0,
+      );
+      for (const [{ piece }, count] of missing) {
+        const key = pieceKey(piece.id, order.handOver.on);
+        keys.set(key, (keys.get(key) ?? 0) - count);
+      }
+      return missing.length > 0 ? [{ order, missing: missing.map(([facts]) => facts) }] : [];
     });
-  };
-  const lateOf = (keys: ReadonlySet<string>) =>
-    orders.flatMap((order) => {
-      const missing = missingOf(order, keys);
-      return missing.length > 0 ? [{ order, missing }] : [];
-    });
-  const counts = new Map(wanted.map((each) => [pieceKey(each.pieceId, each.day), each.count]));
-  const keyOf = (each: PieceDemand) => pieceKey(each.pieceId, each.day);
-  const none = lateOf(new Set(outside.filter((each) => counts.get(keyOf(each)) === each.count).map(keyOf)));
-  return none.length > 0 ? none : lateOf(new Set(outside.map(keyOf))).slice(-1);
+  const counts = new Map(wanted.map((each) => [keyOf(each), each.count]));
+  const whole = outside.filter((each) => counts.get(keyOf(each)) === each.count);
+  if (whole.length > 0) return lateOf(wanting, new Map(whole.map((each) => [keyOf(each), Infinity])));
+  return lateOf([...wanting].reverse(), new Map(outside.map((each) => [keyOf(each), each.count])));
 }
 
 interface NeededOf {
@@ -87,11 +104,11 @@ export function seasonNeeds(
     const toPack = boxDemand(unpacked, whole);
     const starts = packingStarts(toPack, inOneDay, whole, today, packing);
     book = starts.size > 0 ? { ...whole, packingStarts: starts } : whole;
-    const boxes = packed.length === 0 ? toPack : boxDemand(open, book);
+    const boxes = packed.length === 0 ? toPack : boxDemand(open, whole);
     const demand = pieceDemand(toPack, book);
-    const done = pieceDemand(boxDemand([...handedOver, ...packed], book), book);
+    const done = pieceDemand(boxDemand([...handedOver, ...packed], whole), book);
     const netted = netDemand(demand, done, book, today, guide);
-    const leaving = leftOutNow(unpacked, { demand, outside: netted.outside }, book);
+    const leaving = leftOutNow(unpacked, { demand, outside: netted.outside }, whole);
     if (leaving.length === 0) {
       const all = boxes === toPack ? demand : pieceDemand(boxes, book);
       return { open, late, boxes, demand: all, toPack, netted, book };
@@ -108,6 +125,19 @@ export function seasonNeeds(
   }
 }
 
+/** What must be decided about open orders whatever day it is, and which of them may be one, entered twice. */
+const lastingFindings = oncePerPair((book: Book, { orders }: DayOrders): readonly Finding[] => [
+  ...orders.flatMap((order) => findingsOf(book, order)),
+  ...doubleFindings(orders),
+]);
+
+const findingsOf = oncePerPair((book: Book, order: OrderFiled) => findingsWhenever(order, book, pieceCosts(book)));
+
+const handOversOf = oncePerPair((book: Book, { day, orders }: DayOrders): HandOverDay => ({
+  day,
+  orders: orders.map((order) => handOverOf(book, order)),
+}));
+
 /**
  * The whole path: orders -> pieces -> component masses -> whole batches -> left-overs -> shopping, days and label dates.
  *
@@ -117,14 +147,14 @@ export function seasonNeeds(
  * @returns masses in g, money in minor units; findings beside the result, the gravest first
  */
 export function planSeason(whole: Book, orders: readonly OrderFiled[], today: Day, guide?: Guide): Plan {
-  const costOf = pieceCosts(whole);
   const { late, boxes, demand, toPack, netted, book } = seasonNeeds(orders, whole, today, guide ?? null);
   const asked = orders.filter(isOpen);
+  const askedDays = ordersByDay(asked, whole);
   const packing = bookPacking(toPack, netted.finishings, book, today);
   const decided = guide ? withoutMade(guide, triedOf(madeRunsOf(netted))) : null;
   const { runs, finishings, madeOn } = explodeDemand(netted, book, today, packing.minutes, decided);
   // What is ordered is counted, whether it can be made or not.
-  const ordered = late.length > 0 ? boxDemand(asked, book) : boxes;
+  const ordered = late.length > 0 ? boxDemand(asked, whole) : boxes;
   const made = madeRunsOf(netted);
   const shopping = shoppingList(runs, book);
   const plan: Plan = {
@@ -138,7 +168,8 @@ export function planSeason(whole: Book, orders: readonly OrderFiled[], today: Da
     finishings,
     shopping,
     shoppingCostMinor: shopping.reduce((sum, line) => sum + line.costMinor, 0),
-    days: seasonDays(asked, made, runs, finishings, packing, netted.doneMinutes, book, today),
+    days: seasonDays(askedDays, { made, runs, finishings, packing, doneMinutes: netted.doneMinutes }, whole, today),
+    handOvers: askedDays.map((day) => handOversOf(whole, day)),
     labels: labelRuns(boxes, madeOn, book),
     leftOverGrams: [...made, ...runs].reduce((sum, each) => sum + each.leftOverGrams, 0),
     findings: [],
@@ -147,8 +178,10 @@ export function planSeason(whole: Book, orders: readonly OrderFiled[], today: Da
     ...plan,
     findings: gravestFirst([
       ...book.findings,
-      ...asked.flatMap((order) => findingsOfOrder(order, book, today, costOf)),
-      ...doubleFindings(asked),
+      ...askedDays.flatMap((day) => [
+        ...(day.day < today ? day.orders.flatMap((order) => handOverPassed(order, today)) : []),
+        ...lastingFindings(whole, day),
+      ]),
       ...netted.findings,
       ...planFindings(plan, asked, late, decided, book, today),
     ]),

@@ -2,6 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import { bookOf, order, TODAY } from '../../testing/kitchen.js';
 import { bench, trufflePantry } from '../../testing/truffles.js';
 import { planSeason } from './plan.js';
+
 const helped = { day: '2026-12-12', hours: null, helperHours: 5, humid: true };
 const book = bookOf({ ...trufflePantry, kitchen: { ...bench, dayChanges: [helped] } });
 const orders = [
@@ -10,8 +11,9 @@ const orders = [
     handOver: { on: '2026-12-13', way: 'stall', place: 'Market square' },
   }),
 ];
-const { days, runs, finishings } = planSeason(book, orders, TODAY);
+const { days, runs, finishings, handOvers } = planSeason(book, orders, TODAY);
 const on = (day: string) => days.find((each) => each.day === day);
+const handedOn = (day: string) => handOvers.find((each) => each.day === day)?.orders;
 
 describe('the days of a season', () => {
   it('run from today to the last hand-over without a gap', () => {
@@ -45,7 +47,7 @@ describe('the days of a season', () => {
   });
 
   it('say what is handed over, how, and what is still to be paid', () => {
-    expect(on('2026-12-05')?.handOvers).toMatchObject([
+    expect(handedOn('2026-12-05')).toMatchObject([
       {
         customer: 'a',
         way: 'pick-up',
@@ -54,8 +56,6 @@ describe('the days of a season', () => {
         contents: [{ boxName: 'mixed', count: 4 }],
       },
     ]);
-    expect(on('2026-12-13')?.handOvers).toMatchObject([
-      { customer: 'b', way: 'stall', place: 'Market square', boxes: 5 },
-    ]);
+    expect(handedOn('2026-12-13')).toMatchObject([{ customer: 'b', way: 'stall', place: 'Market square', boxes: 5 }]);
   });
 });

@@ -1,34 +1,15 @@
 import type { Book } from '../book/index.js';
-import { boxFor, changesOf, dueOf, packedAs, type OrderFiled, type PackedAs } from '../order/index.js';
+import { boxFor, changesOf, dueOf, packedAs, type OrderFiled } from '../order/index.js';
 import { addDays, daysBetween, type Day } from '../quantity/index.js';
-import { groupBy } from '../record/index.js';
-import type { ProductionRun } from './run.js';
+import { groupBy, oncePerPair } from '../record/index.js';
+import type { DayOrders } from './by-day.js';
+import type { HandOver } from './hand-over.js';
+import type { MadeRun, ProductionRun } from './run.js';
 import type { Finishing } from './needs.js';
 import { cleanDownsOf, profileOf } from './clean-downs.js';
-import type { MadeRun } from './run.js';
 import type { Pack, Packing } from './packing.js';
 import { helperHours, isHumid, makerHours } from './windows.js';
 import { workByDay, type WorkOf } from './work-days.js';
-/** One order to hand over. */
-export interface HandOver {
-  readonly orderId: string;
-  readonly customer: string;
-  readonly way: OrderFiled['handOver']['way'];
-  readonly place: string;
-  readonly state: OrderFiled['state'];
-  readonly boxes: number;
-  readonly contents: readonly BoxOfOrder[];
-  /** What is still to be paid, minor units: the price of the boxes less the deposit; nothing once it is paid. */
-  readonly dueMinor: number;
-}
-
-/** A box of an order, as it is packed for it. */
-export interface BoxOfOrder extends PackedAs {
-  readonly boxName: string;
-  readonly count: number;
-  /** What lies in it in place of what, and what was left out, in words. */
-  readonly changes: readonly string[];
-}
 
 /** One day of the season. */
 export interface SeasonDay {
@@ -49,8 +30,29 @@ export interface SeasonDay {
   /** Names of the recipes begun on it. */
   readonly runs: readonly string[];
   readonly packs: readonly Pack[];
-  readonly handOvers: readonly HandOver[];
+  /** How many orders are handed over on it. */
+  readonly handOvers: number;
 }
+
+/** An order as it is handed over. */
+export const handOverOf = oncePerPair((book: Book, order: OrderFiled): HandOver => ({
+  orderId: order.id,
+  customer: order.customer.name,
+  way: order.handOver.way,
+  place: order.handOver.place,
+  state: order.state,
+  boxes: order.lines.reduce((sum, line) => sum + line.count, 0),
+  contents: order.lines.map((line) => {
+    const resolved = boxFor(order, line, book);
+    return {
+      boxName: resolved?.facts.box.name ?? line.boxId,
+      count: line.count,
+      changes: resolved ? changesOf(resolved, book) : [],
+      ...packedAs(order, line, book),
+    };
+  }),
+  dueMinor: dueOf(order, book),
+}));
 
 /** Minutes of getting ready for each recipe that is begun on a day, and of cleaning before what lacks an allergen of what was there. */
 function readyMinutesOf(
@@ -70,24 +72,27 @@ function readyMinutesOf(
 /** At most this many days are drawn, however far away the last hand-over is. */
 const MOST_DAYS = 400;
 
-/**
- * One entry a day from today to the last hand-over.
- * @param doneMinutes what today's batches, those made already, have taken
- */
+/** What is done on the days of a season. */
+interface Work {
+  readonly made: readonly MadeRun[];
+  readonly runs: readonly ProductionRun[];
+  readonly finishings: readonly Finishing[];
+  readonly packing: Packing;
+  /** What today's batches, those made already, have taken. */
+  readonly doneMinutes: number;
+}
+
+/** One entry a day from today to the last hand-over. */
 export function seasonDays(
-  orders: readonly OrderFiled[],
-  made: readonly MadeRun[],
-  runs: readonly ProductionRun[],
-  finishings: readonly Finishing[],
-  packing: Packing,
-  doneMinutes: number,
+  orders: readonly DayOrders[],
+  { made, runs, finishings, packing, doneMinutes }: Work,
   book: Book,
   today: Day,
 ): SeasonDay[] {
   const worked = workByDay(runs, book.recipes, book.kitchen);
   const goesOn = workByDay(made, book.recipes, book.kitchen);
   const last = [
-    ...orders.map((order) => order.handOver.on),
+    ...orders.map(({ day }) => day),
     ...worked.keys(),
     ...goesOn.keys(),
     ...finishings.map((each) => each.day),
@@ -95,7 +100,7 @@ export function seasonDays(
   const length = Math.min(daysBetween(today, last) + 1, MOST_DAYS);
   const begun = groupBy(runs, (run) => run.day);
   const finished = groupBy(finishings, (each) => each.day);
-  const handed = groupBy(orders, (order) => order.handOver.on);
+  const handed = new Map(orders.map(({ day, orders: list }) => [day, list.length]));
   return Array.from({ length }, (_, index): SeasonDay => {
     const day = addDays(today, index);
     const begunHere = begun.get(day) ?? [];
@@ -123,24 +128,7 @@ export function seasonDays(
       humid: isHumid(day, book.kitchen),
       runs: begunHere.map((run) => run.recipeName),
       packs: packing.packs.get(day) ?? [],
-      handOvers: (handed.get(day) ?? []).map((order) => ({
-        orderId: order.id,
-        customer: order.customer.name,
-        way: order.handOver.way,
-        place: order.handOver.place,
-        state: order.state,
-        boxes: order.lines.reduce((sum, line) => sum + line.count, 0),
-        contents: order.lines.map((line) => {
-          const resolved = boxFor(order, line, book);
-          return {
-            boxName: resolved?.facts.box.name ?? line.boxId,
-            count: line.count,
-            changes: resolved ? changesOf(resolved, book) : [],
-            ...packedAs(order, line, book),
-          };
-        }),
-        dueMinor: dueOf(order, book),
-      })),
+      handOvers: handed.get(day) ?? 0,
     };
   });
 }

@@ -5,8 +5,10 @@ import type { Day } from '../quantity/index.js';
 import type { MadeRun } from './run.js';
 import type { ProductionRun } from './run.js';
 import type { Finishing } from './needs.js';
+import type { HandOverDay } from './hand-over.js';
 import type { SeasonDay } from './season-days.js';
 import type { ShoppingLine } from '../shopping/index.js';
+
 /** One lot of equal labels: a box for one hand-over day, with the same stand-ins. */
 export interface LabelRun extends PackedAs {
   readonly boxId: string;
@@ -42,6 +44,8 @@ export interface Plan {
   readonly shopping: readonly ShoppingLine[];
   readonly shoppingCostMinor: number;
   readonly days: readonly SeasonDay[];
+  /** What is handed over, by day, the earliest first; those that are left out among it. */
+  readonly handOvers: readonly HandOverDay[];
   readonly labels: readonly LabelRun[];
   readonly leftOverGrams: number;
   readonly findings: readonly Finding[];

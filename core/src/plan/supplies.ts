@@ -8,6 +8,7 @@ import type { Guide } from './guide.js';
 import { sharedGrams } from './run.js';
 import { bodyWindow, partOf, usableWindow, type Need } from './needs.js';
 import type { Window } from './windows.js';
+
 /** What batches of one recipe, made on one day, have to give, and what they give it to. */
 export interface Supply {
   readonly facts: RecipeFacts;

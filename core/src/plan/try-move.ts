@@ -7,6 +7,7 @@ import type { Guide, Pin } from './guide.js';
 import { guideOf, moveRun, whyNotTo } from './move.js';
 import { planSeason } from './plan.js';
 import type { Plan } from './shape.js';
+
 /**
  * Why a run that could be made on a day is not moved there: what the plan would then break that it does not break now.
  * @param pins those that hold now

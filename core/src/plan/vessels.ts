@@ -4,6 +4,7 @@ import { bodyForm, type PieceFacts } from '../piece/index.js';
 import { addDays, type Day } from '../quantity/index.js';
 import type { BatchCount } from '../recipe/index.js';
 import type { Finishing } from './needs.js';
+
 /** Moulds of one kind, for all pieces that are filled in them. */
 export interface Mould {
   /** Moulds with as many cavities of the same size are one kind, whichever piece names them. */

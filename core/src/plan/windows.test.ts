@@ -13,6 +13,7 @@ import {
   lastBenchDayBefore,
   makerHours,
 } from './windows.js';
+
 const week = {
   ...kitchen,
   benchWeek: [

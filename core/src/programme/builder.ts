@@ -14,6 +14,7 @@ import {
   isBenchDay,
   makerHours,
 } from '../plan/index.js';
+
 /** What the model weighs against each other, in minor units of money. */
 export const weights = {
   /** Overtime costs this many times the rate of hands. */

@@ -7,6 +7,7 @@ import { relaxed, smallestClash, type SolveOptions, type Solver } from '../solve
 import { weights } from './builder.js';
 import { buildProgramme } from './programme.js';
 import { programmeInput, type ProgrammeQuestion } from './question.js';
+
 const boxesOf = ({ lines }: OrderFiled): number => lines.reduce((sum, { count }) => sum + count, 0);
 
 /** A day cannot be set to run over by more. */

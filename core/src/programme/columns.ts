@@ -27,6 +27,7 @@ import {
   type ProgrammeInput,
   type Serve,
 } from './builder.js';
+
 /** Every recipe that pieces need, and those that pieces take whose body is made already, through all components. */
 function recipesFor(pieces: Iterable<PieceFacts>, { parts: taken }: Netted, book: Book): Set<string> {
   const found = new Set<string>();

@@ -26,6 +26,7 @@ import {
   type WorkDay,
 } from '../plan/index.js';
 import { merged, weights, type Batch, type ProgrammeBuilder, type ProgrammeInput, type Serve } from './builder.js';
+
 /** Work of one part of a day by the nuts in it: what only the maker does, and what a helper may do. */
 interface Part {
   readonly nuts: NutClass;

@@ -4,6 +4,7 @@ import { bookOf, ingredient, line, piece, recipe } from '../../testing/kitchen.j
 import { addDays } from '../quantity/index.js';
 import { leastMade, type SpannedDemand } from './least.js';
 import { byLowLevelCode } from '../plan/index.js';
+
 const book = bookOf({
   ingredients: [ingredient('sugar'), ingredient('dark')],
   recipes: [

@@ -3,6 +3,7 @@ import { bodyForm, piecesPerBatch, type PieceFacts } from '../piece/index.js';
 import { addDays, type Day } from '../quantity/index.js';
 import { SIZE_STEP, type RecipeFacts } from '../recipe/index.js';
 import { sharedGrams, byLowLevelCode } from '../plan/index.js';
+
 /** What must at least be made of a recipe within a span of days, whatever is decided. */
 export interface Least {
   readonly from: Day;

@@ -4,6 +4,7 @@ import { groupBy } from '../record/index.js';
 import type { Term } from '../solver/index.js';
 import { leftGramsOf, sharedGrams, usableWindow, latestBegin } from '../plan/index.js';
 import { componentsOf, merged, weights, type ProgrammeBuilder, type Serve } from './builder.js';
+
 /** What is used of a recipe on one day: what it draws, and what must stand ready beside it. */
 interface DayUse {
   readonly drawn: Term[];

@@ -6,6 +6,7 @@ import { buildProgramme } from './programme.js';
 import { programmeInput } from './question.js';
 import { weights } from './builder.js';
 import type { Guide } from '../plan/index.js';
+
 /** Minutes of hands are money at half a unit a second. */
 const rate = bench.handsRateMinorPerHour / 60;
 const pantry = {

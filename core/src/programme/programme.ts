@@ -5,6 +5,7 @@ import { addBatches, addLeast, addServes } from './columns.js';
 import { draftSeason, type Claim, type ProgrammeBuilder, type ProgrammeInput } from './builder.js';
 import { addEquipment, addHands, addMouldsAndPans } from './hands.js';
 import { addMass, type MassRows } from './mass.js';
+
 /** A season as a model, and how to read what a solver finds for it. */
 export interface Programme {
   readonly model: LinearModel;

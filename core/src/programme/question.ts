@@ -12,6 +12,7 @@ import {
   type Bookings,
 } from '../plan/index.js';
 import type { ProgrammeInput } from './builder.js';
+
 /** A season whose batches and days are to be found. */
 export interface ProgrammeQuestion {
   readonly book: Book;

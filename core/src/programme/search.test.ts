@@ -8,6 +8,7 @@ import { buildProgramme } from './programme.js';
 import { programmeInput } from './question.js';
 import { solveProgramme } from './solve.js';
 import { searchProgramme } from './search.js';
+
 const book = bookOf({ ...trufflePantry, kitchen: bench });
 type Orders = Parameters<typeof programmeInput>[0]['orders'];
 const built = (orders: Orders) => buildProgramme({ ...programmeInput({ book, orders, today: TODAY }), before: null });

@@ -8,6 +8,7 @@ import {
   type Solver,
 } from '../solver/index.js';
 import type { Programme } from './programme.js';
+
 /** Rounding finds nothing good in larger seasons. */
 const MOST_WHOLE = 1000;
 /** So much of what is fractional is rounded up at a time, until so much of it is left. */

@@ -9,6 +9,7 @@ import { benchDay } from '../bench-day/index.js';
 import { planSeason, type Guide } from '../plan/index.js';
 import { solveProgramme } from './solve.js';
 import { weights } from './builder.js';
+
 describe('the season solved', () => {
   it('keeps every rule, whatever the orders, and is never dearer than what was proven', async () => {
     const humid = [{ day: '2026-12-05', hours: null, helperHours: 0, humid: true }];

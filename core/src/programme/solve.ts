@@ -18,6 +18,7 @@ import { weights, type ProgrammeInput } from './builder.js';
 import { buildProgramme, type Programme } from './programme.js';
 import { programmeInput, type ProgrammeQuestion } from './question.js';
 import { searchProgramme } from './search.js';
+
 /** What the solver says of a season. */
 export interface ProgrammeSolution {
   /** `best` within the gap asked for, `good` when time was up, `none` when nothing was found in time, `impossible` when proven. */

@@ -3,6 +3,7 @@ import { bookOf, box, ingredient, kitchen, line, order, piece, recipe, TODAY } f
 import { benchHours, moveGuide, planSeason } from '../plan/index.js';
 import { kitchenIf, ordersIf, piecesIf, sumOfPlan, whatIfSchema } from './what-if.js';
 import { shoppingCsv, shoppingText } from '../format/index.js';
+
 const change = whatIfSchema.parse({
   loseDays: ['2026-12-05'],
   helpers: [

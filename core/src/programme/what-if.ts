@@ -6,6 +6,7 @@ import { orderFiledSchema, type OrderFiled } from '../order/index.js';
 import type { Day } from '../quantity/index.js';
 import type { Plan } from '../plan/index.js';
 import { z } from 'zod';
+
 /** What may be different: lost days, hands that are hired, moulds that are bought, boxes that are added. */
 export const whatIfSchema = z
   .strictObject({

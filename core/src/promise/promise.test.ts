@@ -6,6 +6,7 @@ import { solver } from '../../testing/solver.js';
 import { promiseCheck as check, PromiseDesk, type PromiseCheck } from './promise.js';
 import { planSeason } from '../plan/index.js';
 import { solveProgramme } from '../programme/index.js';
+
 const book = bookOf({
   kitchen: {
     ...kitchen,

@@ -14,6 +14,7 @@ import {
   wholePieceGuide,
   workOf,
 } from '../programme/index.js';
+
 /** Whether an order can be promised for its day. */
 export interface PromiseCheck {
   /** `not known` when neither a plan with it was found in time, nor that there is none. */

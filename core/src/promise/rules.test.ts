@@ -6,6 +6,7 @@ import { verifyPlan } from '../../testing/verify-plan.js';
 import { addDays } from '../quantity/index.js';
 import { benchDay } from '../bench-day/index.js';
 import { breachesOf, planSeason, readyOn, tryMove, workDays } from '../plan/index.js';
+
 const week = [2, 4, 6].map((weekday) => ({ weekday, hours: 6 }));
 const bench = { ...kitchen, benchWeek: week, setUpMinutes: 5, cleanMinutes: 10 };
 const night = { typicalMinutes: 600, safeMinutes: 720, kind: 'minimum' as const };

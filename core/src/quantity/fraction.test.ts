@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { kitchenFraction, sayMeasure } from './fraction.js';
+
 describe('kitchen fractions', () => {
   it.each([
     [0.25, '1/4'],

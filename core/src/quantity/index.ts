@@ -11,6 +11,7 @@ export {
   sayNumber,
   sayOunces,
 } from './format.js';
+
 export { sayMeasure } from './fraction.js';
 export { minorDigits, minorPerUnit, percentOfMinor, readMoney, splitMinor, toMinor } from './money.js';
 export { amountSchema, densitySchema, gramsSchema, percentSchema, unitSchema } from './schema.js';

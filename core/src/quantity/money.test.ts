@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { minorDigits, percentOfMinor, splitMinor } from './money.js';
+
 describe('money', () => {
   it('is rounded half to even', () => {
     expect([5, 15, 25, 35].map((minor) => percentOfMinor(minor, 50))).toEqual([2, 8, 12, 18]);

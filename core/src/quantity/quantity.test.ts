@@ -4,6 +4,7 @@ import { addDays, daysBetween, sayLabelDay, sayShortDay, weekday } from './day.j
 import { roundToStep, sayGrams, sayList, sayMass, sayClock, sayMinutes, sayMoney } from './format.js';
 import { sayTemperature, toCelsius, toFahrenheit } from './temperature.js';
 import { unitCodes, units, weigh } from './units.js';
+
 const sugar = {
   densities: [
     { state: 'packed', gramsPerMl: 0.93 },

@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { minorPerUnit, readMoney } from './money.js';
+
 describe('an amount of money', () => {
   it.each([
     ['$3.49', 'USD', 349],

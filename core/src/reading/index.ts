@@ -8,6 +8,7 @@ export {
   type StepAnswers,
   stepKeys,
 } from './drafts.js';
+
 export { type PantryItem, pantryItems, readIngredientLines, type ReadLine } from './line.js';
 export { indexNames, matchName, nameWords, singular, synonymWords } from './names.js';
 export { readHolds } from './pack.js';

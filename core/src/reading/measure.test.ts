@@ -1,5 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import { readMeasure } from './measure.js';
+
 describe('a measure', () => {
   it.each([
     ['2 cups milk', 'US', 2, 'cup'],

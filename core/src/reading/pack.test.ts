@@ -1,5 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import { readHolds } from './pack.js';
+
 describe('what a pack holds', () => {
   it.each([
     ['2 lb', 2, 'lb'],

@@ -2,6 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import { matchName, indexNames, nameWords } from './names.js';
 import { readIngredientLines, type PantryItem } from './line.js';
 import { readSteps, stepOf } from './steps.js';
+
 const item = (id: string, name: string, more: Partial<PantryItem> = {}): PantryItem => ({
   kind: 'ingredient',
   id,

@@ -7,6 +7,7 @@ import { noAnswers, noStepAnswers, openQuestions, recipesOf, stepKeys, lineKeys 
 import { pantryItems } from './line.js';
 import { readRecipe } from '../format/index.js';
 import { readSteps, stepOf } from './steps.js';
+
 const ingredients = starterIngredients();
 const pantry = pantryItems(ingredients, []);
 const stored = { ingredients, recipes: [] };

@@ -4,6 +4,7 @@ import { habitCount, writtenLines } from '../../testing/written-lines.js';
 import { units } from '../quantity/index.js';
 import { starterIngredients } from '../starter/index.js';
 import { pantryItems, readIngredientLines } from './line.js';
+
 const pantry = pantryItems(starterIngredients(), []);
 const RUNS = 20_000;
 

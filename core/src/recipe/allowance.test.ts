@@ -2,6 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { bookOf, ingredient, line, recipe } from '../../testing/kitchen.js';
 import { sparePieces, sureShare, yieldRecord } from './allowance.js';
+
 const recordOf = (grams: readonly number[], size = 1) => {
   const facts = bookOf({
     ingredients: [ingredient('sugar')],

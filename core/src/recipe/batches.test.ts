@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { chooseBatches, sayBatches, type BatchSize } from './batches.js';
+
 const coverage = (need: number, sizes: readonly BatchSize[]) => {
   const chosen = chooseBatches(need, sizes);
   const coversOf = (size: number) => sizes.find((each) => each.size === size)?.covers ?? 0;

@@ -10,6 +10,7 @@ import { recipeFiledSchema } from './schema.js';
 import { sideEffects, trySwaps } from './substitution.js';
 import { stepCautions, stepTarget } from './method.js';
 import { wrongInRecipe } from './check.js';
+
 const made = (parts: object, more: object = {}) => ({
   composition: { ...noParts, cocoaButter: 0, milkFat: 0, source: '', ...parts },
   ...more,

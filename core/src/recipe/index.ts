@@ -25,6 +25,7 @@ export {
   stepSchema,
   type Swap,
 } from './schema.js';
+
 export { daysOfWork, leastMinutesOf, nightsAfterWork, type Stretch, workingMinutesOf } from './stretches.js';
 export { sayWaterActivity, sideEffects, trySwaps } from './substitution.js';
 export { swapIngredients } from './variant.js';

@@ -7,6 +7,7 @@ import { checkPots, estimateOf, worstBoiling } from './estimate.js';
 import { openRecipeBook, type RecipeFacts } from './book.js';
 import { sideEffects, trySwaps } from './substitution.js';
 import { swapIngredients } from './variant.js';
+
 const made = (id: string, parts: object, more: object = {}): IngredientFiled =>
   ingredient(id, { composition: { ...noParts, cocoaButter: 0, milkFat: 0, source: '', ...parts }, ...more });
 const pantry = [

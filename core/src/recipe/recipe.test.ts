@@ -5,6 +5,7 @@ import { openRecipeBook } from './book.js';
 import { orderRecipes } from './cycle.js';
 import { scaleRecipe } from './scale.js';
 import { wrongCycle, wrongInRecipe } from './check.js';
+
 const sugar = ingredient('sugar', { densities: [{ state: 'level', gramsPerMl: 0.8453 }] });
 const milk = ingredient('milk', { contains: ['milk'] });
 const nuts = ingredient('nuts', { contains: ['hazelnut'], mayContain: ['almond', 'milk'] });

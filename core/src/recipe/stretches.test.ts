@@ -2,6 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import { bookOf, ingredient, line, recipe } from '../../testing/kitchen.js';
 import { daysOfWork, leastMinutesOf, nightsAfterWork, stretchesOf, workingMinutesOf } from './stretches.js';
 import type { RecipeFacts } from './book.js';
+
 type Steps = NonNullable<Parameters<typeof recipe>[2]>['steps'];
 const rest = (typicalMinutes: number, safeMinutes: number, kind: 'guess' | 'limit' | 'minimum' = 'guess') => ({
   typicalMinutes,

@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { cleanTexts, textFault } from './text.js';
+
 describe('a text', () => {
   it.each(['Ann', 'Öberg', 'zwei\nZeilen\tund mehr\r\n', '🍫 box', ''])('%j can be stored', (text) => {
     expect(textFault(text)).toBeNull();

@@ -12,6 +12,7 @@ import { whatIfSchema } from '../programme/index.js';
 import { recipeDraftSchema } from '../recipe/index.js';
 import { seasonFileSchema } from '../season-file/index.js';
 import { speakPlainly } from './words.js';
+
 const schemas: Readonly<Record<string, z.ZodType>> = {
   ingredient: ingredientDraftSchema,
   recipe: recipeDraftSchema,

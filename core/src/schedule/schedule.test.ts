@@ -5,6 +5,7 @@ import { bestSchedule } from './best.js';
 import { boundsOf } from './bounds.js';
 import { placeInOrder } from './serial.js';
 import { predecessorsFirst, type Activity, type Project } from './project.js';
+
 const activity = (key: string, minutes: number, on: string[], after: string[] = [], lag = 0): Activity => ({
   key,
   minutes,

@@ -8,6 +8,7 @@ import { openBook } from '../book/index.js';
 import { planSeason } from '../plan/index.js';
 import { moveSeason, readSeasonFile } from './read.js';
 import { seasonFileJsonSchema, seasonFileSchema, type SeasonFile } from './schema.js';
+
 const demo = (): SeasonFile => seasonFileSchema.parse(JSON.parse(readFileSync('demo/season.json', 'utf8')));
 const wrongIn = (value: unknown) =>
   readSeasonFile(value).wrong.map(({ path, message }) => `${sayPath(path)}: ${message}`);

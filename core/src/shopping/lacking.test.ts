@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { bookOf, ingredient, line, recipe } from '../../testing/kitchen.js';
 import { lackingFor } from './lacking.js';
+
 const pack = { name: 'carton', amount: 500, unit: 'g' as const, priceMinor: 300 };
 const lacking = (
   onHandGrams: number,

@@ -6,6 +6,7 @@ import { afterBuying, shoppingList } from './shopping.js';
 import { choosePacks } from './packs.js';
 import type { ProductionRun } from '../plan/index.js';
 import { bookOf, ingredient, line, recipe } from '../../testing/kitchen.js';
+
 const pack = (name: string, grams: number, priceMinor: number): WeighedPack => ({
   name,
   supplier: '',

@@ -10,7 +10,9 @@ import {
 } from '../ingredient/index.js';
 import { addDays, daysBetween, splitMinor, type Day } from '../quantity/index.js';
 import { multipleOf, type BatchCount } from '../recipe/index.js';
+import { LastFew, oncePer } from '../record/index.js';
 import { choosePacks, type PackCount } from './packs.js';
+
 /** What is taken from the pantry on one day. */
 export interface DayNeed {
   readonly day: Day;
@@ -212,12 +214,20 @@ function linesOf(ingredient: IngredientFiled, needs: readonly DayNeed[]): Shoppi
   });
 }
 
+const linesKnown = oncePer((_ingredient: IngredientFiled) => new LastFew<readonly ShoppingLine[]>(4));
+
+/** {@link linesOf}, worked out anew only where an ingredient or what is needed of it has changed. */
+const linesFor = (ingredient: IngredientFiled, needs: readonly DayNeed[]): readonly ShoppingLine[] =>
+  linesKnown(ingredient).of(needs.map(({ day, grams }) => `${day} ${String(grams)}`).join(), () =>
+    linesOf(ingredient, needs),
+  );
+
 /** The shopping list: whole packs at least cost, net of what the pantry has that is still good on the day of use, by name. */
 export const shoppingList = (runs: readonly BatchesOnDay[], book: Book): ShoppingLine[] =>
   [...ingredientNeeds(runs, book)]
     .flatMap(([id, needs]) => {
       const ingredient = book.ingredients.get(id);
-      return ingredient && !isTapWater(ingredient) ? linesOf(ingredient, needs) : [];
+      return ingredient && !isTapWater(ingredient) ? linesFor(ingredient, needs) : [];
     })
     .sort((a, b) => a.name.localeCompare(b.name) || (a.buyBy < b.buyBy ? -1 : 1));
 

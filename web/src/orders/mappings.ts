@@ -1,5 +1,6 @@
 import type { ColumnMapping } from '@usual-pantry/core/format';
 import type { DayOrder } from '@usual-pantry/core/intake';
+
 /** How a file with certain columns is read. */
 interface KeptMapping {
   readonly mapping: ColumnMapping;

@@ -1,0 +1,29 @@
+import type { OrderFiled, PackedAs } from '../order/index.js';
+import type { Day } from '../quantity/index.js';
+
+/** One order to hand over. */
+export interface HandOver {
+  readonly orderId: string;
+  readonly customer: string;
+  readonly way: OrderFiled['handOver']['way'];
+  readonly place: string;
+  readonly state: OrderFiled['state'];
+  readonly boxes: number;
+  readonly contents: readonly BoxOfOrder[];
+  /** What is still to be paid, minor units: the price of the boxes less the deposit; nothing once it is paid. */
+  readonly dueMinor: number;
+}
+
+/** A box of an order, as it is packed for it. */
+export interface BoxOfOrder extends PackedAs {
+  readonly boxName: string;
+  readonly count: number;
+  /** What lies in it in place of what, and what was left out, in words. */
+  readonly changes: readonly string[];
+}
+
+/** What is handed over on one day. */
+export interface HandOverDay {
+  readonly day: Day;
+  readonly orders: readonly HandOver[];
+}
