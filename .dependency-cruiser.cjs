@@ -27,6 +27,7 @@ const layers = [
   'compose',
   'season-file',
   'format',
+  'api',
 ];
 
 /** A folder of core may use the folders before it in the list, and no later one. */

@@ -2,7 +2,7 @@ import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import type { Finding } from '@usual-pantry/core/finding';
 import type { Order } from '@usual-pantry/core/order';
 import type { Plan } from '@usual-pantry/core/plan';
-import { openServer, type TestServer } from './testing/server.js';
+import { openServer, planOf, type TestServer } from './testing/server.js';
 
 let server: TestServer;
 beforeAll(async () => {
@@ -27,7 +27,7 @@ const add = async (more: object = {}): Promise<Order> =>
       .send({ ...draft, ...more })
       .expect(201)
   ).body as Order;
-const plan = async (): Promise<Plan> => (await server.http.get('/api/plan').expect(200)).body as Plan;
+const plan = (): Promise<Plan> => planOf(server);
 
 describe('orders', () => {
   it('are added, read, changed and deleted', async () => {
@@ -64,9 +64,8 @@ describe('orders', () => {
 
   it('with a broken exclusion are stored and make a finding with ways out', async () => {
     const added = await add({ exclusions: ['gluten'] });
-    const found = ((await server.http.get('/api/findings')).body as Finding[]).find(
-      (each) => each.about.id === added.id,
-    );
+    const { body } = await server.http.get(`/api/plan/findings?about=order&id=${added.id}`).expect(200);
+    const [found] = (body as { items: Finding[] }).items;
     expect(found).toMatchObject({ code: 'exclusion-broken', severity: 'decide' });
     expect(found?.waysOut.length).toBeGreaterThan(1);
   });
@@ -249,15 +248,35 @@ describe('the door', () => {
   });
 });
 
-it('describes every address by OpenAPI', async () => {
+interface Operation {
+  readonly requestBody?: { readonly content: Readonly<Record<string, { readonly schema: object }>> };
+  readonly responses: Readonly<
+    Record<string, { readonly content?: Readonly<Record<string, { readonly schema: object }>> }>
+  >;
+}
+
+it('describes every address by OpenAPI: what it takes and answers has a name, and so has what it refuses', async () => {
   const { body } = await server.http.get('/api/openapi.json').expect(200);
-  const { paths } = body as { paths: Record<string, Record<string, unknown>> };
+  const { paths, components } = body as {
+    paths: Record<string, Record<string, Operation>>;
+    components: { schemas: Record<string, object> };
+  };
   for (const noun of ['ingredients', 'recipes', 'pieces', 'boxes', 'orders']) {
     expect(Object.keys(paths[`/api/${noun}`] ?? {})).toEqual(expect.arrayContaining(['get', 'post']));
     expect(Object.keys(paths[`/api/${noun}/{id}`] ?? {})).toEqual(expect.arrayContaining(['get', 'put', 'delete']));
   }
-  expect(Object.keys(paths)).toEqual(
-    expect.arrayContaining(['/api/plan', '/api/money/boxes', '/api/boxes/{id}/label.pdf', '/api/season-file']),
-  );
+  for (const [path, methods] of Object.entries(paths))
+    for (const [method, { requestBody, responses }] of Object.entries(methods)) {
+      const where = `${method} ${path}`;
+      const done = Object.entries(responses).filter(([status]) => status.startsWith('2'));
+      expect([where, done.length]).toEqual([where, 1]);
+      expect([where, responses['default']?.content?.['application/problem+json']?.schema]).toEqual([where, { $ref: '#/components/schemas/Problem' }]); // prettier-ignore
+      const isFile = path === '/api/diagnostics';
+      const shapes = isFile ? [] : [requestBody?.content, done[0]?.[1].content].flatMap((content) => content?.['application/json'] ?? []); // prettier-ignore
+      for (const { schema } of shapes) expect([where, Object.keys(schema)]).toEqual([where, ['$ref']]);
+    }
+  const known = new Set(Object.keys(components.schemas).map((name) => `#/components/schemas/${name}`));
+  const named = [...JSON.stringify(body).matchAll(/"\$ref":"([^"]+)"/g)].map(([, name]) => name);
+  expect(named.filter((name) => !known.has(name ?? ''))).toEqual([]);
   await server.http.get('/api/docs').expect(200);
 });

@@ -14,6 +14,7 @@ import { ownCertificate, type Certificate } from './door/certificate.js';
 import { doorGuard } from './door/door-guard.js';
 import { DoorService } from './door/door.service.js';
 import { readBodies } from './http/bodies.js';
+import { withContract } from './http/contract.js';
 import { ErrorFilter } from './http/error-filter.js';
 import { hostGuard } from './http/guard.js';
 import { contentPolicy, servePages } from './http/pages.js';
@@ -31,7 +32,7 @@ function describe(app: NestExpressApplication): void {
     .setDescription('Masses in grams, money in minor units of the currency, days as YYYY-MM-DD.')
     .setVersion('1')
     .build();
-  SwaggerModule.setup('api/docs', app, () => SwaggerModule.createDocument(app, about), {
+  SwaggerModule.setup('api/docs', app, () => withContract(SwaggerModule.createDocument(app, about)), {
     jsonDocumentUrl: 'api/openapi.json',
   });
 }

@@ -1,1 +1,1 @@
-export { type Aim, composeBox, type ComposeWish, type Composition } from './compose.js';
+export { aims, type Aim, composeBox, type ComposeWish, type Composition } from './compose.js';

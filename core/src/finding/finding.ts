@@ -1,4 +1,4 @@
-import { openWayOut, type Severity, type Subject, type WayOut } from './way-out.js';
+import { openWayOut, severities, type Severity, type Subject, type WayOut } from './way-out.js';
 import { catalogue, type AboutOf, type FactsOf, type FindingCode } from './catalogue.js';
 
 /** Something that the maker must know. Core returns findings beside results; it never throws them. */
@@ -36,8 +36,6 @@ export function finding<Code extends FindingCode>(
   const key = [code, about.noun, about.id, part].filter(Boolean).join(' ');
   return { code, key, severity, about, message: say(about.name, facts), waysOut };
 }
-
-const severities: readonly Severity[] = ['stop', 'decide', 'know'];
 
 /** The same findings, the gravest first; those of one severity keep their order. */
 export const gravestFirst = (findings: readonly Finding[]): Finding[] =>

@@ -1,3 +1,11 @@
 export { blocks, catalogue, findingCodes, type Block, type FindingCode } from './catalogue.js';
 export { finding, gravestFirst, type Finding } from './finding.js';
-export { openWayOut, type Noun, type Severity, type Subject, type WayOut, type WayOutAction } from './way-out.js';
+export {
+  openWayOut,
+  severities,
+  type Noun,
+  type Severity,
+  type Subject,
+  type WayOut,
+  type WayOutAction,
+} from './way-out.js';

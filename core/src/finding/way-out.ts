@@ -76,7 +76,8 @@ export interface WayOut {
  * `stop`: it cannot go on like this. `decide`: the maker has to choose.
  * `know`: worth knowing, nothing to do.
  */
-export type Severity = 'stop' | 'decide' | 'know';
+export const severities = ['stop', 'decide', 'know'] as const;
+export type Severity = (typeof severities)[number];
 
 /** A way out that only opens the subject. */
 export const openWayOut = (subject: Subject, label = `Open ${subject.name}`): WayOut => ({

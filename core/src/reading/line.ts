@@ -33,6 +33,9 @@ export const pantryItems = (
   })),
 ];
 
+/** What a line can use, without all that the pantry knows of it. */
+const nameOnly = ({ kind, id, name }: Usable): Usable => ({ kind, id, name });
+
 /** One pasted line and what was understood of it. */
 export interface ReadLine {
   /** As it was pasted. */
@@ -341,8 +344,8 @@ function readOne(source: string, text: string, index: NameIndex<PantryItem>, hab
     sure,
     either: [...packed.either, ...chosen.either, ...ounces.either],
     name,
-    found: item,
-    candidates: match.candidates,
+    found: item && nameOnly(item),
+    candidates: match.candidates.map(nameOnly),
     remarks,
     questions: whole || questions.length > 0 ? questions : ['How much is meant?'],
   };
@@ -364,8 +367,8 @@ export function readOwnLine({ name, ...own }: OwnLine, pantry: readonly PantryIt
     sure: { amount, unit, state: questions.length === 0 ? state : null, note },
     either: [],
     name,
-    found,
-    candidates,
+    found: found && nameOnly(found),
+    candidates: candidates.map(nameOnly),
     remarks: found && !certain ? [`“${name}” was taken as ${found.name}.`] : [],
     questions,
   };

@@ -50,6 +50,7 @@ export function choosePacks(grams: number, packs: readonly WeighedPack[]): PackC
 
   return sorted.flatMap((pack, index) => {
     const count = bestCounts[index] ?? 0;
-    return count > 0 ? [{ ...pack, count, costMinor: count * pack.priceMinor }] : [];
+    const { name, supplier, grams: each, leadDays, priceMinor } = pack;
+    return count > 0 ? [{ name, supplier, grams: each, leadDays, count, costMinor: count * priceMinor }] : [];
   });
 }

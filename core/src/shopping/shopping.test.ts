@@ -25,7 +25,7 @@ const bought = (grams: number, packs: readonly WeighedPack[]) => {
 describe('whole packs', () => {
   it('buys three bars where two are 27 % short, and one ounce is left (common practice, no source)', () => {
     const bar = pack('4 oz bar', 4 * 28.349523125, 499);
-    expect(choosePacks(11 * 28.349523125, [bar])).toEqual([{ ...bar, count: 3, costMinor: 1497 }]);
+    expect(choosePacks(11 * 28.349523125, [bar])).toMatchObject([{ name: '4 oz bar', count: 3, costMinor: 1497 }]);
     expect((bar.grams * 3) / 28.349523125 - 11).toBeCloseTo(1, 9);
     expect(1 - (2 * 4) / 11).toBeCloseTo(0.27, 2);
   });

@@ -3,10 +3,9 @@ import type { Batch } from '@usual-pantry/core/batch';
 import { openBook } from '@usual-pantry/core/book';
 import type { Ingredient } from '@usual-pantry/core/ingredient';
 import { lackingFor } from '@usual-pantry/core/shopping';
-import type { Plan } from '@usual-pantry/core/plan';
 import type { SeasonFile } from '@usual-pantry/core/season-file';
 import { verifyPlan } from '../../../core/testing/verify-plan.js';
-import { openServer, readDemo, TODAY, type TestServer } from '../testing/server.js';
+import { openServer, planOf, readDemo, type TestServer, TODAY } from '../testing/server.js';
 
 let server: TestServer;
 beforeAll(async () => {
@@ -20,7 +19,7 @@ beforeEach(async () => {
 });
 afterAll(() => server.close());
 
-const plan = async () => (await server.http.get('/api/plan').expect(200)).body as Plan & { follows: boolean };
+const plan = () => planOf(server);
 /** The batches that are stored, with what is needed to change them. */
 const stored = async () =>
   ((await server.http.get('/api/batches').expect(200)).body as { items: { id: string; version: number }[] }).items.map(

@@ -1,7 +1,8 @@
 import { Controller, Get, Param } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
-import type { BoxFacts } from '@usual-pantry/core/box';
+import { boxFiguresSchema, type BoxFigures } from '@usual-pantry/core/api';
 import { BookService } from '../book/book.service.js';
+import { Answers } from '../http/contract.js';
 import { notFound } from '../http/errors.js';
 
 @ApiTags('Boxes')
@@ -11,9 +12,11 @@ export class BoxFiguresController {
 
   @Get(':id/figures')
   @ApiOperation({ summary: 'Weight, pieces, allergens, shelf life and travel class of a box' })
-  async figures(@Param('id') id: string): Promise<BoxFacts> {
+  @Answers(boxFiguresSchema)
+  async figures(@Param('id') id: string): Promise<BoxFigures> {
     const facts = (await this.books.season()).book.boxes.get(id);
     if (!facts) throw notFound('box', id);
-    return facts;
+    const { box: _box, pieceIds: _pieceIds, ingredientIds, ...figures } = facts;
+    return { ...figures, ingredientIds: [...ingredientIds] };
   }
 }

@@ -2,7 +2,7 @@ import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import type { Box } from '@usual-pantry/core/box';
 import type { Composition } from '@usual-pantry/core/compose';
 import type { Order } from '@usual-pantry/core/order';
-import { openServer, type TestServer } from '../testing/server.js';
+import { openServer, planOf, type TestServer } from '../testing/server.js';
 
 let server: TestServer;
 beforeAll(async () => {
@@ -27,7 +27,7 @@ describe('a box that somebody has bought', () => {
     const changed = (await put({ ...box, priceMinor: box.priceMinor + 500, editions: [] }).expect(200)).body as Box;
     expect(changed).toMatchObject({ edition: 2, editions: [{ edition: 1, content: { priceMinor: box.priceMinor } }] });
     expect((await server.http.get(`/api/orders/${order.id}`)).body).toMatchObject({ lines: [{ edition: 1 }] });
-    const plan = (await server.http.get('/api/plan')).body as { findings: { code: string; about: { id: string } }[] };
+    const plan = await planOf(server);
     expect(plan.findings.filter(({ about }) => about.id === order.id).map(({ code }) => code)).toContain(
       'box-changed-since',
     );

@@ -1,19 +1,16 @@
 import { Body, Controller, Get, HttpCode, Post, Query, Res } from '@nestjs/common';
-import { ApiBody, ApiOperation, ApiQuery, ApiResponse, ApiTags } from '@nestjs/swagger';
+import { ApiOperation, ApiQuery, ApiResponse, ApiTags } from '@nestjs/swagger';
+import { seasonCountsSchema, seasonFileAnswerSchema, type SeasonCounts } from '@usual-pantry/core/api';
 import { seasonFileJsonSchema, type SeasonFile } from '@usual-pantry/core/season-file';
 import type { Response } from 'express';
 import { z } from 'zod';
 import { Audit } from '../door/audit.js';
+import { Answers, AnswersFile, Takes } from '../http/contract.js';
 import { whenGone } from '../http/gone.js';
 import { bytesOf } from '../http/readers.js';
-import type { SeasonCounts } from './season-reader.js';
 import { SeasonFileService } from './season-file.service.js';
 
 const importQuerySchema = z.strictObject({ dates: z.enum(['keep', 'move']).default('keep') });
-const fileBody = {
-  description: 'A season file; its schema is at /api/season-file/schema',
-  schema: { type: 'object' },
-};
 
 @ApiTags('Season file')
 @Controller('api/season-file')
@@ -25,6 +22,7 @@ export class SeasonFileController {
 
   @Get()
   @ApiOperation({ summary: 'Everything that is kept, as one JSON file' })
+  @Answers(seasonFileAnswerSchema)
   async write(@Res({ passthrough: true }) response: Response): Promise<SeasonFile> {
     const file = await this.files.write();
     this.audit.note('exported', `${String(file.orders.length)} orders`);
@@ -34,6 +32,7 @@ export class SeasonFileController {
 
   @Get('schema')
   @ApiOperation({ summary: 'The JSON Schema of the file' })
+  @AnswersFile('application/schema+json')
   schema(): object {
     return seasonFileJsonSchema();
   }
@@ -41,8 +40,9 @@ export class SeasonFileController {
   @Post('check')
   @HttpCode(200)
   @ApiOperation({ summary: 'What a file holds; changes nothing' })
-  @ApiBody(fileBody)
+  @Takes(seasonFileAnswerSchema)
   @ApiResponse({ status: 422, description: 'Every wrong value with its path' })
+  @Answers(seasonCountsSchema)
   check(@Body() value: unknown, @Res({ passthrough: true }) response: Response): Promise<SeasonCounts> {
     return this.files.check(bytesOf(value), whenGone(response));
   }
@@ -50,9 +50,10 @@ export class SeasonFileController {
   @Post()
   @HttpCode(200)
   @ApiOperation({ summary: 'Replace everything by a file in one transaction, or change nothing' })
-  @ApiBody(fileBody)
+  @Takes(seasonFileAnswerSchema)
   @ApiQuery({ name: 'dates', required: false, schema: { type: 'string', enum: ['keep', 'move'] } })
   @ApiResponse({ status: 422, description: 'Every wrong value with its path' })
+  @Answers(seasonCountsSchema)
   replace(
     @Body() value: unknown,
     @Query({ schema: importQuerySchema }) query: z.infer<typeof importQuerySchema>,

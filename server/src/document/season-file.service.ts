@@ -1,4 +1,5 @@
 import { Inject, Injectable } from '@nestjs/common';
+import type { SeasonCounts } from '@usual-pantry/core/api';
 import { kitchenDraftSchema } from '@usual-pantry/core/kitchen';
 import type { SeasonFile } from '@usual-pantry/core/season-file';
 import type { EntityManager } from 'typeorm';
@@ -20,7 +21,7 @@ import { Backups } from '../storage/backups.js';
 import { insertRecord, type MainRow, type Mapping } from '../storage/records.js';
 import { UnitOfWork } from '../storage/unit-of-work.js';
 import { letOthersIn } from '../thread/thread.js';
-import type { ReadSeason, SeasonCounts, SeasonHead, SeasonJob, SeasonList } from './season-reader.js';
+import type { ReadSeason, SeasonHead, SeasonJob, SeasonList } from './season-reader.js';
 
 /** Injection token of the thread that reads. */
 export const SEASON_READER = Symbol('SEASON_READER');

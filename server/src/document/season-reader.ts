@@ -1,3 +1,4 @@
+import type { SeasonCounts } from '@usual-pantry/core/api';
 import { sealOrder } from '@usual-pantry/core/order';
 import { moveSeason, readSeasonFile, type SeasonFile } from '@usual-pantry/core/season-file';
 import type { Day } from '@usual-pantry/core/quantity';
@@ -26,15 +27,6 @@ export type SeasonList = (typeof seasonLists)[number];
 
 /** What is no list. */
 export type SeasonHead = Pick<SeasonFile, 'kitchen' | 'plan'>;
-
-/** How many records a file holds. */
-export interface SeasonCounts {
-  readonly ingredients: number;
-  readonly recipes: number;
-  readonly pieces: number;
-  readonly boxes: number;
-  readonly orders: number;
-}
 
 /** A file that can be taken, in pieces that are each read in no time. */
 export interface ReadSeason {

@@ -11,7 +11,14 @@ export const cookieName = (isSecure: boolean): string => (isSecure ? '__Host-pan
 const open = new Set(['GET /door', 'POST /door/sign-in', 'POST /door/pair', 'GET /health', 'POST /inbox/messages']);
 
 /** What a helper may ask for: what is to be done, with money, contacts and settings left out. All else is refused. */
-const forHelpers = new Set(['GET /plan', 'GET /book', 'GET /changes', 'POST /door/sign-out']);
+const forHelpers = new Set([
+  'GET /plan',
+  'GET /plan/runs',
+  'GET /plan/hand-overs',
+  'GET /book',
+  'GET /changes',
+  'POST /door/sign-out',
+]);
 
 /** Who asks, as the door found out. */
 export const visitorAt = (response: Response): Visitor | null =>

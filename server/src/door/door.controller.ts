@@ -1,23 +1,30 @@
 import { Body, Controller, Delete, Get, HttpCode, Inject, Param, Post, Put, Req, Res } from '@nestjs/common';
-import { ApiBody, ApiOperation, ApiParam, ApiResponse, ApiTags } from '@nestjs/swagger';
+import { ApiOperation, ApiParam, ApiResponse, ApiTags } from '@nestjs/swagger';
+import {
+  devicesSchema,
+  doorSchema,
+  makeCodeSchema,
+  pairingCodeSchema,
+  pairSchema,
+  setPassphraseSchema,
+  signInSchema,
+  type DevicesAnswer,
+  type DoorAnswer,
+  type MakeCode,
+  type Pair,
+  type PairingCode,
+  type SetPassphrase,
+  type SignIn,
+} from '@usual-pantry/core/api';
 import type { Request, Response } from 'express';
-import { z } from 'zod';
-import { jsonSchemaOf } from '../http/json-schema.js';
-import { Audit, type AuditLine } from './audit.js';
+import { Answers, AnswersNothing, Takes } from '../http/contract.js';
+import { Audit } from './audit.js';
 import { cookieName, visitorAt } from './door-guard.js';
-import { roles } from './door-file.js';
-import { DoorService, IDLE_MS, type Device } from './door.service.js';
-import { passphraseSchema } from './passphrase.js';
+import { DoorService, IDLE_MS } from './door.service.js';
 import { visitor } from './visitor.js';
 
 /** The addresses at which other devices find this kitchen. */
 export const SERVED_AT = Symbol('SERVED_AT');
-
-const nameSchema = z.string().trim().min(1, 'must say which device').max(60);
-const signInSchema = z.strictObject({ passphrase: z.string().max(200), name: nameSchema });
-const pairSchema = z.strictObject({ code: z.string().max(40) });
-const codeSchema = z.strictObject({ role: z.enum(roles), name: nameSchema });
-const setSchema = z.strictObject({ passphrase: passphraseSchema, old: z.string().max(200).nullable() });
 
 @ApiTags('Door')
 @Controller('api/door')
@@ -30,7 +37,8 @@ export class DoorController {
 
   @Get()
   @ApiOperation({ summary: 'Whether one has to sign in here, and as who one has' })
-  show(@Res({ passthrough: true }) response: Response) {
+  @Answers(doorSchema)
+  show(@Res({ passthrough: true }) response: Response): DoorAnswer {
     const who = visitorAt(response);
     return {
       isLocked: this.door.isLocked,
@@ -42,11 +50,12 @@ export class DoorController {
   @Post('sign-in')
   @HttpCode(204)
   @ApiOperation({ summary: 'Lets a device in with the passphrase; it is known by a cookie from then on' })
-  @ApiBody({ schema: jsonSchemaOf(signInSchema) })
+  @Takes(signInSchema)
+  @AnswersNothing()
   @ApiResponse({ status: 401, description: 'Not the passphrase' })
   @ApiResponse({ status: 429, description: 'Too many tries' })
   async signIn(
-    @Body({ schema: signInSchema }) { passphrase, name }: z.infer<typeof signInSchema>,
+    @Body({ schema: signInSchema }) { passphrase, name }: SignIn,
     @Req() request: Request,
     @Res({ passthrough: true }) response: Response,
   ): Promise<void> {
@@ -58,11 +67,12 @@ export class DoorController {
   @ApiOperation({
     summary: 'Lets a device in with a code from one that is signed in; a code holds for minutes and once',
   })
-  @ApiBody({ schema: jsonSchemaOf(pairSchema) })
+  @Takes(pairSchema)
+  @AnswersNothing()
   @ApiResponse({ status: 401, description: 'No such code' })
   @ApiResponse({ status: 429, description: 'Too many tries' })
   async pair(
-    @Body({ schema: pairSchema }) { code }: z.infer<typeof pairSchema>,
+    @Body({ schema: pairSchema }) { code }: Pair,
     @Req() request: Request,
     @Res({ passthrough: true }) response: Response,
   ): Promise<void> {
@@ -72,6 +82,7 @@ export class DoorController {
   @Post('sign-out')
   @HttpCode(204)
   @ApiOperation({ summary: 'Lets this device out' })
+  @AnswersNothing()
   signOut(@Req() request: Request, @Res({ passthrough: true }) response: Response): void {
     const { sessionId } = visitor();
     if (sessionId !== null) this.door.remove(sessionId, 'signed out');
@@ -81,14 +92,16 @@ export class DoorController {
   @Put('passphrase')
   @HttpCode(204)
   @ApiOperation({ summary: 'Sets the passphrase; every other device must sign in again' })
-  @ApiBody({ schema: jsonSchemaOf(setSchema) })
-  setPassphrase(@Body({ schema: setSchema }) { passphrase, old }: z.infer<typeof setSchema>): Promise<void> {
+  @Takes(setPassphraseSchema)
+  @AnswersNothing()
+  setPassphrase(@Body({ schema: setPassphraseSchema }) { passphrase, old }: SetPassphrase): Promise<void> {
     return this.door.setPassphrase(passphrase, old, visitor().sessionId);
   }
 
   @Get('devices')
   @ApiOperation({ summary: 'Devices that are let in, and what was written down of comings and goings' })
-  devices(): { devices: (Device & { isThis: boolean })[]; audit: AuditLine[] } {
+  @Answers(devicesSchema)
+  devices(): DevicesAnswer {
     const { sessionId } = visitor();
     return {
       devices: this.door.devices().map((device) => ({ ...device, isThis: device.id === sessionId })),
@@ -100,6 +113,7 @@ export class DoorController {
   @HttpCode(204)
   @ApiOperation({ summary: 'Lets a device out' })
   @ApiParam({ name: 'id', schema: { type: 'string' } })
+  @AnswersNothing()
   remove(@Param('id') id: string): void {
     this.door.remove(id, 'device removed');
   }
@@ -108,8 +122,9 @@ export class DoorController {
   @ApiOperation({
     summary: 'A code with which one device can come in within minutes, with a picture of each address to scan',
   })
-  @ApiBody({ schema: jsonSchemaOf(codeSchema) })
-  async makeCode(@Body({ schema: codeSchema }) { role, name }: z.infer<typeof codeSchema>) {
+  @Takes(makeCodeSchema)
+  @Answers(pairingCodeSchema, 201)
+  async makeCode(@Body({ schema: makeCodeSchema }) { role, name }: MakeCode): Promise<PairingCode> {
     const { toSVG } = await import('bwip-js/node');
     const { code, until } = this.door.makeCode(role, name);
     const addresses = this.servedAt().map((address) => {

@@ -11,7 +11,8 @@ import { ownCertificate } from './certificate.js';
 import { DoorFile } from './door-file.js';
 import { DoorService, IDLE_MS } from './door.service.js';
 import { isGuessable } from './guessable.js';
-import { hashPassphrase, isPassphrase, passphraseSchema } from './passphrase.js';
+import { passphraseSchema } from '@usual-pantry/core/api';
+import { hashPassphrase, isPassphrase } from './passphrase.js';
 
 let server: TestServer;
 beforeEach(async () => {
@@ -210,7 +211,12 @@ describe('a helper', () => {
       if (status === 403) expect([path, (body as { code: string }).code]).toEqual([path, 'not-for-helpers']);
       else allowed.push(`${method} ${path}`);
     }
-    expect(allowed.sort()).toEqual(['get /api/book', 'get /api/plan']);
+    expect(allowed.sort()).toEqual([
+      'get /api/book',
+      'get /api/plan',
+      'get /api/plan/hand-overs',
+      'get /api/plan/runs',
+    ]);
     await agent.post('/api/door/sign-out').expect(204);
     await agent.get('/api/plan').expect(401);
   });
@@ -219,11 +225,12 @@ describe('a helper', () => {
     await signIn().expect(204);
     const { body: orders } = await server.http.get('/api/orders?size=200').expect(200);
     const agent = await helper();
-    const plan = (await agent.get('/api/plan').expect(200)).body as Record<string, unknown>;
+    const parts = ['', '/runs', '/hand-overs'].map(async (part) => (await agent.get(`/api/plan${part}`).expect(200)).body as Record<string, unknown>); // prettier-ignore
+    const [plan, runs, handOvers] = await Promise.all(parts);
     const book = (await agent.get('/api/book').expect(200)).body as Record<string, unknown>;
-    expect(plan).toMatchObject({ findings: [], shopping: [], shoppingCostMinor: 0 });
-    expect(plan['runs']).not.toEqual([]);
-    const said = JSON.stringify([plan, book]);
+    expect(plan).toMatchObject({ findings: { stop: 0, decide: 0, know: 0 }, toBuy: 0, shoppingCostMinor: 0 });
+    expect(runs?.['runs']).not.toEqual([]);
+    const said = JSON.stringify([plan, runs, handOvers, book]);
     for (const { customer, handOver } of (
       orders as { items: { customer: { contact: string }; handOver: { place: string } }[] }
     ).items) {

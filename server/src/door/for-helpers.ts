@@ -1,5 +1,6 @@
+import { countFindings, type PlanSummary } from '@usual-pantry/core/api';
 import { emptyKitchen } from '@usual-pantry/core/kitchen';
-import type { PlanAnswer } from '@usual-pantry/core/plan';
+import type { HandOverDay } from '@usual-pantry/core/plan';
 import type { StoredBook } from '../book/book.service.js';
 
 type Box = StoredBook['boxes'][number];
@@ -10,18 +11,18 @@ const withoutPrice = <Of extends Pick<Box, 'priceMinor' | 'packaging'>>(box: Of)
   packaging: [],
 });
 
-/** The plan as a helper sees it: what is to be done, without money, places of customers, and what is for the maker to decide. */
-export const planForHelper = (plan: PlanAnswer): PlanAnswer => ({
+/** The season in short as a helper sees it: what is to be done, without money and what is for the maker to decide. */
+export const summaryForHelper = (plan: PlanSummary): PlanSummary => ({
   ...plan,
-  findings: [],
-  shopping: [],
+  findings: countFindings([]),
+  toBuy: 0,
   shoppingCostMinor: 0,
   solved: null,
-  days: plan.days.map((day) => ({
-    ...day,
-    handOvers: day.handOvers.map((each) => ({ ...each, place: '', dueMinor: 0 })),
-  })),
 });
+
+/** What is handed over as a helper sees it: without money and the places of customers. */
+export const handOversForHelper = (days: readonly HandOverDay[]): HandOverDay[] =>
+  days.map(({ day, orders }) => ({ day, orders: orders.map((each) => ({ ...each, place: '', dueMinor: 0 })) }));
 
 /** The book as a helper sees it: recipes, pieces and boxes, and of the settings what the bench needs. Nothing that is paid or asked for. */
 export function bookForHelper(book: StoredBook): StoredBook {

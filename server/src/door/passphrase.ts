@@ -1,20 +1,6 @@
 import { randomBytes, scrypt, timingSafeEqual, type ScryptOptions } from 'node:crypto';
 import { z } from 'zod';
 
-/** Long enough that it cannot be guessed by trying, and never cut short. */
-const LEAST = 15;
-const MOST = 128;
-
-/** A passphrase as it is set: compared in one composed form, with spaces and signs of any kind. */
-export const passphraseSchema = z
-  .string()
-  .max(MOST, `must have ${String(MOST)} characters at most`)
-  .transform((text) => text.normalize('NFC'))
-  .refine(
-    (text) => Array.from(text).length >= LEAST,
-    `must have ${String(LEAST)} characters at least: some words will do`,
-  );
-
 /** A passphrase as it is kept: scrypt (RFC 7914) with its own salt and cost. */
 export const hashSchema = z.strictObject({
   salt: z.string(),

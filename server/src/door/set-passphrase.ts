@@ -1,12 +1,13 @@
 import { createInterface } from 'node:readline/promises';
 import { Writable } from 'node:stream';
+import { passphraseSchema } from '@usual-pantry/core/api';
 import { readConfig } from '../config.js';
 import { CannotStart } from '../storage/cannot-start.js';
 import { holdFolder } from '../storage/folder.js';
 import { Audit } from './audit.js';
 import { DoorFile } from './door-file.js';
 import { GUESSABLE, isGuessable } from './guessable.js';
-import { hashPassphrase, passphraseSchema } from './passphrase.js';
+import { hashPassphrase } from './passphrase.js';
 
 /** Asks without showing what is typed; takes a line of the input where nobody types. */
 async function ask(question: string): Promise<string> {

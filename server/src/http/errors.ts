@@ -1,35 +1,17 @@
 import { HttpException } from '@nestjs/common';
+import type { Problem as ApiProblem } from '@usual-pantry/core/api';
 import { sayPath, type WrongValue } from '@usual-pantry/core/record';
 import type { Response } from 'express';
 import { problems, problemType, type ProblemCode } from './problems.js';
 
 /** What uses a record, so that the maker can open it. */
-export interface User {
-  readonly noun: string;
-  readonly id: string;
-  readonly name: string;
-}
+export type User = NonNullable<ApiProblem['users']>[number];
 
 /** What is known of a refusal beside its kind. */
-interface More {
-  /** Each wrong value with its path, such as `lines[0].count`. */
-  readonly wrong?: readonly { readonly path: string; readonly message: string }[];
-  /** The record as it is stored now. */
-  readonly current?: unknown;
-  readonly users?: readonly User[];
-}
+type More = Pick<ApiProblem, 'wrong' | 'current' | 'users'>;
 
-/** The body of every refusal: problem details (RFC 9457), with what is needed to mend it. */
-export interface Problem extends More {
-  readonly type: string;
-  readonly title: string;
-  readonly status: number;
-  /** What happened this time, in words. */
-  readonly detail: string;
-  readonly code: ProblemCode;
-  readonly safe: string;
-  readonly toDo: string;
-}
+/** The body of every refusal. */
+export type Problem = ApiProblem & { readonly code: ProblemCode };
 
 /** A refusal as an exception that Nest turns into an answer. */
 export class Refused extends HttpException {

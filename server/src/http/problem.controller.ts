@@ -1,5 +1,7 @@
 import { Controller, Get, Param } from '@nestjs/common';
 import { ApiOperation, ApiParam, ApiTags } from '@nestjs/swagger';
+import { problemKindSchema, problemKindsSchema } from '@usual-pantry/core/api';
+import { Answers } from './contract.js';
 import { notFound } from './errors.js';
 import { isProblemCode, problems, problemType, type ProblemCode } from './problems.js';
 
@@ -10,6 +12,7 @@ const described = (code: ProblemCode) => ({ type: problemType(code), code, ...pr
 export class ProblemController {
   @Get()
   @ApiOperation({ summary: 'Every kind of refusal: its status, what is safe, and what to do' })
+  @Answers(problemKindsSchema)
   list() {
     return (Object.keys(problems) as ProblemCode[]).map(described);
   }
@@ -17,6 +20,7 @@ export class ProblemController {
   @Get(':code')
   @ApiOperation({ summary: 'One kind of refusal' })
   @ApiParam({ name: 'code', schema: { type: 'string' } })
+  @Answers(problemKindSchema)
   get(@Param('code') code: string) {
     if (!isProblemCode(code)) throw notFound('problem', code);
     return described(code);

@@ -1,8 +1,8 @@
 import { Body, Delete, Get, HttpCode, Param, Post, Put, Query, UseInterceptors } from '@nestjs/common';
-import { ApiBody, ApiHeader, ApiOperation, ApiParam, ApiQuery, ApiResponse } from '@nestjs/swagger';
+import { ApiHeader, ApiOperation, ApiParam, ApiQuery, ApiResponse } from '@nestjs/swagger';
 import { idSchema, versionSchema } from '@usual-pantry/core/record';
 import { z } from 'zod';
-import { jsonSchemaOf } from './json-schema.js';
+import { Answers, AnswersNothing, Takes } from './contract.js';
 import { onceHeader, OnceInterceptor } from './once.interceptor.js';
 import type { Listing, ListQuery, MainRow, Records, Stored } from '../storage/records.js';
 
@@ -45,14 +45,21 @@ export function recordController<Draft extends object, Row extends MainRow>({
   stored,
   query = listQuerySchema,
 }: Shapes<Draft>) {
-  const created = draft.safeExtend({ id: idSchema.optional() }) as unknown as z.ZodType<Created<Draft>>;
-  const edited = draft.safeExtend({ version: versionSchema }) as unknown as z.ZodType<Edited<Draft>>;
-  const listing = z.object({
-    items: z.array(stored),
-    total: z.int(),
-    page: z.int(),
-    size: z.int(),
-  });
+  const name = `${noun.charAt(0).toUpperCase()}${noun.slice(1)}`;
+  const created = draft.safeExtend({ id: idSchema.optional() }).meta({ id: `New${name}` }) as unknown as z.ZodType<
+    Created<Draft>
+  >;
+  const edited = draft.safeExtend({ version: versionSchema }).meta({ id: `Edited${name}` }) as unknown as z.ZodType<
+    Edited<Draft>
+  >;
+  const listing = z
+    .strictObject({
+      items: z.array(stored),
+      total: z.int(),
+      page: z.int(),
+      size: z.int(),
+    })
+    .meta({ id: `${name}Page` });
 
   abstract class RecordController {
     constructor(readonly records: Records<Draft, Row>) {}
@@ -76,7 +83,7 @@ export function recordController<Draft extends object, Row extends MainRow>({
       schema: { type: 'string', enum: ['asc', 'desc'] },
     })
     @ApiQuery({ name: 'search', required: false, schema: { type: 'string' } })
-    @ApiResponse({ status: 200, schema: jsonSchemaOf(listing) })
+    @Answers(listing)
     list(@Query({ schema: query }) part: ListQuery): Promise<Listing<Draft>> {
       return this.records.list(part);
     }
@@ -84,7 +91,7 @@ export function recordController<Draft extends object, Row extends MainRow>({
     @Get(':id')
     @ApiOperation({ summary: `One ${noun}` })
     @ApiParam({ name: 'id', schema: { type: 'string' } })
-    @ApiResponse({ status: 200, schema: jsonSchemaOf(stored) })
+    @Answers(stored)
     @ApiResponse({ status: 404, description: 'There is none with this id' })
     get(@Param('id') id: string): Promise<Stored<Draft>> {
       return this.records.get(id);
@@ -94,8 +101,8 @@ export function recordController<Draft extends object, Row extends MainRow>({
     @UseInterceptors(OnceInterceptor)
     @ApiHeader(onceHeader)
     @ApiOperation({ summary: `Add a ${noun}` })
-    @ApiBody({ schema: jsonSchemaOf(created) })
-    @ApiResponse({ status: 201, schema: jsonSchemaOf(stored) })
+    @Takes(created)
+    @Answers(stored, 201)
     @ApiResponse({ status: 422, description: 'Wrong values, each with its path' })
     add(@Body({ schema: created }) body: Created<Draft>): Promise<Stored<Draft>> {
       return this.records.create(without(body, 'id') as unknown as Draft, body.id);
@@ -104,8 +111,8 @@ export function recordController<Draft extends object, Row extends MainRow>({
     @Put(':id')
     @ApiOperation({ summary: `Change a ${noun}; the version says what was edited` })
     @ApiParam({ name: 'id', schema: { type: 'string' } })
-    @ApiBody({ schema: jsonSchemaOf(edited) })
-    @ApiResponse({ status: 200, schema: jsonSchemaOf(stored) })
+    @Takes(edited)
+    @Answers(stored)
     @ApiResponse({ status: 409, description: 'A stale edit, with the current record' })
     @ApiResponse({ status: 422, description: 'Wrong values, each with its path' })
     change(@Param('id') id: string, @Body({ schema: edited }) body: Edited<Draft>): Promise<Stored<Draft>> {
@@ -117,7 +124,7 @@ export function recordController<Draft extends object, Row extends MainRow>({
     @ApiOperation({ summary: `Delete a ${noun}; refused while something uses it` })
     @ApiParam({ name: 'id', schema: { type: 'string' } })
     @ApiQuery({ name: 'version', schema: { type: 'integer', minimum: 1 } })
-    @ApiResponse({ status: 204, description: 'Deleted' })
+    @AnswersNothing()
     @ApiResponse({ status: 409, description: 'In use, with the list of users; or a stale edit' })
     remove(
       @Param('id') id: string,

@@ -1,12 +1,17 @@
 import { Body, Controller, Get, Headers, HttpCode, Param, Post } from '@nestjs/common';
-import { ApiBody, ApiOperation, ApiResponse, ApiTags } from '@nestjs/swagger';
+import { ApiOperation, ApiResponse, ApiTags } from '@nestjs/swagger';
+import {
+  inboxKeySchema,
+  inboxSchema,
+  receiptSchema,
+  testMessageSchema,
+  testReceiptsSchema,
+  type InboxAnswer,
+  type TestMessage,
+} from '@usual-pantry/core/api';
 import { shopMessageSchema, type Receipt } from '@usual-pantry/core/intake';
-import { z } from 'zod';
-import { jsonSchemaOf } from '../http/json-schema.js';
-import type { InboxMessageRow } from './inbox.entity.js';
-import { InboxService, manners } from './inbox.service.js';
-
-const testSchema = z.strictObject({ order: shopMessageSchema.shape.order, manner: z.enum(manners) });
+import { Answers, Takes } from '../http/contract.js';
+import { InboxService } from './inbox.service.js';
 
 @ApiTags('Inbox')
 @Controller('api/inbox')
@@ -15,7 +20,8 @@ export class InboxController {
 
   @Get()
   @ApiOperation({ summary: 'The newest messages of the shop, and when the key was made that it signs with' })
-  async show(): Promise<{ keyMadeAt: string | null; messages: InboxMessageRow[] }> {
+  @Answers(inboxSchema)
+  async show(): Promise<InboxAnswer> {
     return { keyMadeAt: await this.inbox.keyMadeAt(), messages: await this.inbox.messages() };
   }
 
@@ -23,6 +29,7 @@ export class InboxController {
   @ApiOperation({
     summary: 'Makes a new key for the shop to sign with, shown this once; the one before holds no longer',
   })
+  @Answers(inboxKeySchema, 201)
   makeKey(): { key: string } {
     return { key: this.inbox.makeKey() };
   }
@@ -33,7 +40,8 @@ export class InboxController {
     summary:
       'Takes a message of the shop. x-inbox-time: ISO 8601; x-inbox-signature: HMAC-SHA256 of time, newline, body, as hex',
   })
-  @ApiBody({ schema: jsonSchemaOf(shopMessageSchema) })
+  @Takes(shopMessageSchema)
+  @Answers(receiptSchema)
   @ApiResponse({ status: 401, description: 'Not signed by the shop, or too long ago' })
   receive(
     @Body() body: unknown,
@@ -46,6 +54,7 @@ export class InboxController {
   @Post('messages/:id/take')
   @HttpCode(200)
   @ApiOperation({ summary: 'Takes a message that was refused or waits to be settled' })
+  @Answers(receiptSchema)
   take(@Param('id') id: string): Promise<Receipt> {
     return this.inbox.takeAfterAll(id);
   }
@@ -53,8 +62,9 @@ export class InboxController {
   @Post('test')
   @HttpCode(200)
   @ApiOperation({ summary: 'Sends a test order as a shop would: once, twice, out of order or unsigned' })
-  @ApiBody({ schema: jsonSchemaOf(testSchema) })
-  test(@Body({ schema: testSchema }) { order, manner }: z.infer<typeof testSchema>) {
+  @Takes(testMessageSchema)
+  @Answers(testReceiptsSchema)
+  test(@Body({ schema: testMessageSchema }) { order, manner }: TestMessage) {
     return this.inbox.send(order, manner);
   }
 }

@@ -2,6 +2,7 @@ import { randomBytes, randomUUID } from 'node:crypto';
 import { readFile, stat } from 'node:fs/promises';
 import { join } from 'node:path';
 import { Inject, Injectable } from '@nestjs/common';
+import type { TestMessage } from '@usual-pantry/core/api';
 import {
   planMessage,
   shelfOfBook,
@@ -30,10 +31,6 @@ interface Delivery {
   readonly time: string | undefined;
   readonly signature: string | undefined;
 }
-
-/** How the stand-in for a shop delivers its test message. */
-export const manners = ['once', 'twice', 'out of order', 'unsigned'] as const;
-export type Manner = (typeof manners)[number];
 
 const SHOWN = 100;
 const KEY_BYTES = 32;
@@ -114,7 +111,10 @@ export class InboxService {
   }
 
   /** Sends a message as a shop would, signed by the shop's secret and over the same way in. */
-  async send(order: ShopMessage['order'], manner: Manner): Promise<(Receipt | { readonly refused: string })[]> {
+  async send(
+    order: ShopMessage['order'],
+    manner: TestMessage['manner'],
+  ): Promise<(Receipt | { readonly refused: string })[]> {
     const reference = `test-${randomUUID().slice(0, 8)}`;
     const first: ShopMessage = { id: randomUUID(), reference, revision: 1, order };
     const more = order.lines.map((line, index) => (index === 0 ? { ...line, count: line.count + 1 } : line));

@@ -1,12 +1,8 @@
 import { Body, Controller, Get, Put } from '@nestjs/common';
-import { ApiBody, ApiOperation, ApiResponse, ApiTags } from '@nestjs/swagger';
-import { kitchenDraftSchema } from '@usual-pantry/core/kitchen';
-import { z } from 'zod';
-import { jsonSchemaOf } from '../http/json-schema.js';
-import { KitchenRecords, type StoredKitchen } from './kitchen.records.js';
-
-/** A kitchen that has never been set has version 0. */
-const editSchema = kitchenDraftSchema.safeExtend({ version: z.int().min(0) });
+import { ApiOperation, ApiTags } from '@nestjs/swagger';
+import { storedKitchenSchema, type StoredKitchen } from '@usual-pantry/core/api';
+import { Answers, Takes } from '../http/contract.js';
+import { KitchenRecords } from './kitchen.records.js';
 
 @ApiTags('Kitchen')
 @Controller('api/kitchen')
@@ -15,16 +11,16 @@ export class KitchenController {
 
   @Get()
   @ApiOperation({ summary: 'The settings' })
-  @ApiResponse({ status: 200, schema: jsonSchemaOf(editSchema) })
+  @Answers(storedKitchenSchema)
   get(): Promise<StoredKitchen> {
     return this.records.get();
   }
 
   @Put()
   @ApiOperation({ summary: 'Change the settings' })
-  @ApiBody({ schema: jsonSchemaOf(editSchema) })
-  @ApiResponse({ status: 200, schema: jsonSchemaOf(editSchema) })
-  change(@Body({ schema: editSchema }) body: z.infer<typeof editSchema>): Promise<StoredKitchen> {
+  @Takes(storedKitchenSchema)
+  @Answers(storedKitchenSchema)
+  change(@Body({ schema: storedKitchenSchema }) body: StoredKitchen): Promise<StoredKitchen> {
     const { version, ...draft } = body;
     return this.records.update(version, draft);
   }

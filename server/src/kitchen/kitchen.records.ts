@@ -1,4 +1,5 @@
 import { Injectable } from '@nestjs/common';
+import type { StoredKitchen } from '@usual-pantry/core/api';
 import { emptyKitchen, kitchenDraftSchema, type KitchenDraft } from '@usual-pantry/core/kitchen';
 import type { EntityManager } from 'typeorm';
 import { stale } from '../http/errors.js';
@@ -6,11 +7,6 @@ import { UnitOfWork } from '../storage/unit-of-work.js';
 import { KitchenRow } from './kitchen.entity.js';
 
 const KITCHEN = 'kitchen';
-
-/** The settings with their version; 0 as long as nothing has been set. */
-export interface StoredKitchen extends KitchenDraft {
-  readonly version: number;
-}
 
 /** Reads the settings; settings that came later than the stored ones take their defaults. */
 export async function loadKitchen(manager: EntityManager): Promise<StoredKitchen> {

@@ -1,7 +1,8 @@
 import { Controller, Get, Inject, Param, Query, Res } from '@nestjs/common';
-import { ApiOperation, ApiProduces, ApiQuery, ApiTags } from '@nestjs/swagger';
+import { ApiOperation, ApiQuery, ApiTags } from '@nestjs/swagger';
+import { labelRunsSchema, setLabelSchema, type SetLabel } from '@usual-pantry/core/api';
 import { finding, type Finding } from '@usual-pantry/core/finding';
-import { usLabel, type Label, type LabelLayout } from '@usual-pantry/core/label';
+import { usLabel } from '@usual-pantry/core/label';
 import { exclusionSchema, packBox, packedKey } from '@usual-pantry/core/order';
 import type { LabelRun } from '@usual-pantry/core/plan';
 import { daySchema, idSchema } from '@usual-pantry/core/record';
@@ -10,6 +11,7 @@ import { z } from 'zod';
 import { BookService } from '../book/book.service.js';
 import { leastHeight, setLabel } from '../document/label-pdf.js';
 import type { LabelJob } from '../document/label-worker.js';
+import { Answers, AnswersFile } from '../http/contract.js';
 import { whenGone } from '../http/gone.js';
 import { runIn } from '../http/readers.js';
 import { Thread } from '../thread/thread.js';
@@ -52,12 +54,6 @@ const pdfQuerySchema = labelQuerySchema.extend({
   copies: z.coerce.number().int().min(1).max(MOST_COPIES).default(1),
 });
 
-/** A label with its dates, set in type. */
-interface SetLabel extends Label {
-  readonly run: LabelRun | null;
-  readonly layout: LabelLayout;
-}
-
 @ApiTags('Labels')
 @Controller('api')
 export class LabelController {
@@ -70,6 +66,7 @@ export class LabelController {
   @ApiOperation({
     summary: 'Which labels the open orders need: box, hand-over, number, made on, best before',
   })
+  @Answers(labelRunsSchema)
   async runs(): Promise<readonly LabelRun[]> {
     return (await this.books.plan()).plan.labels;
   }
@@ -81,6 +78,7 @@ export class LabelController {
   @ApiQuery({ name: 'edition', required: false, schema: { type: 'integer', minimum: 1 } })
   @ApiQuery({ name: 'leaveOut', required: false, schema: { type: 'boolean' } })
   @ApiQuery({ name: 'standIns', required: false, schema: { type: 'string', example: 'praline.malted' } })
+  @Answers(setLabelSchema)
   label(
     @Param('id') id: string,
     @Query({ schema: labelQuerySchema }) query: z.infer<typeof labelQuerySchema>,
@@ -90,7 +88,7 @@ export class LabelController {
 
   @Get('boxes/:id/label.pdf')
   @ApiOperation({ summary: 'The same as a PDF at true size, one label a page' })
-  @ApiProduces('application/pdf')
+  @AnswersFile('application/pdf')
   @ApiQuery({ name: 'handOver', required: false, schema: { type: 'string', format: 'date' } })
   @ApiQuery({ name: 'without', required: false, schema: { type: 'string', example: 'nuts,sesame' } })
   @ApiQuery({ name: 'edition', required: false, schema: { type: 'integer', minimum: 1 } })

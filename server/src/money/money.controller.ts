@@ -1,6 +1,8 @@
 import { Controller, Get } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
+import { boxCostsSchema } from '@usual-pantry/core/api';
 import type { BoxCost } from '@usual-pantry/core/money';
+import { Answers } from '../http/contract.js';
 import { BookService } from '../book/book.service.js';
 
 @ApiTags('Money')
@@ -12,6 +14,7 @@ export class MoneyController {
   @ApiOperation({
     summary: 'What each box costs and brings: ingredients with losses, packaging, hands x rate, price, margin',
   })
+  @Answers(boxCostsSchema)
   boxes(): Promise<readonly BoxCost[]> {
     return this.books.costs();
   }

@@ -10,7 +10,7 @@ import {
 import type { Order } from '@usual-pantry/core/order';
 import { readJson, refusedBody, type RefusedBody } from '../http/read-json.js';
 import { answerJobs } from '../thread/answer.js';
-import { orderFileSchema } from './order-file.schema.js';
+import { orderFileSchema } from '@usual-pantry/core/api';
 
 /** A CSV of orders as it was sent, and what it is read against. */
 export interface OrderFileJob {

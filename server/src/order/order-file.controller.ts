@@ -1,12 +1,12 @@
 import { Body, Controller, Get, Header, HttpCode, Post, Res, UseInterceptors } from '@nestjs/common';
-import { ApiBody, ApiHeader, ApiOperation, ApiTags } from '@nestjs/swagger';
+import { ApiHeader, ApiOperation, ApiTags } from '@nestjs/swagger';
+import { orderFileAnswerSchema, orderFileSchema } from '@usual-pantry/core/api';
 import type { OrderFileAnswer } from '@usual-pantry/core/format';
 import type { Response } from 'express';
 import { whenGone } from '../http/gone.js';
-import { jsonSchemaOf } from '../http/json-schema.js';
+import { Answers, AnswersFile, Takes } from '../http/contract.js';
 import { onceHeader, OnceInterceptor } from '../http/once.interceptor.js';
 import { bytesOf } from '../http/readers.js';
-import { orderFileSchema } from './order-file.schema.js';
 import { OrderFileService } from './order-file.service.js';
 
 @ApiTags('Orders')
@@ -18,6 +18,7 @@ export class OrderFileController {
   @Header('Content-Type', 'text/csv; charset=utf-8')
   @Header('Content-Disposition', 'attachment; filename="orders.csv"')
   @ApiOperation({ summary: 'Every order as CSV, one row a box, safe in a spreadsheet' })
+  @AnswersFile('text/csv')
   write(): Promise<string> {
     return this.files.write();
   }
@@ -25,7 +26,8 @@ export class OrderFileController {
   @Post('check')
   @HttpCode(200)
   @ApiOperation({ summary: 'What a CSV of orders would do, row by row; changes nothing' })
-  @ApiBody({ schema: jsonSchemaOf(orderFileSchema) })
+  @Takes(orderFileSchema)
+  @Answers(orderFileAnswerSchema)
   check(@Body() body: unknown, @Res({ passthrough: true }) response: Response): Promise<OrderFileAnswer> {
     return this.files.check(bytesOf(body), whenGone(response));
   }
@@ -35,7 +37,8 @@ export class OrderFileController {
   @UseInterceptors(OnceInterceptor)
   @ApiHeader(onceHeader)
   @ApiOperation({ summary: 'Take the orders of a CSV in one transaction; refused rows change nothing' })
-  @ApiBody({ schema: jsonSchemaOf(orderFileSchema) })
+  @Takes(orderFileSchema)
+  @Answers(orderFileAnswerSchema)
   take(@Body() body: unknown, @Res({ passthrough: true }) response: Response): Promise<OrderFileAnswer> {
     return this.files.take(bytesOf(body), whenGone(response));
   }

@@ -1,20 +1,13 @@
 import { Body, Controller, HttpCode, Post } from '@nestjs/common';
-import { ApiBody, ApiOperation, ApiTags } from '@nestjs/swagger';
+import { ApiOperation, ApiTags } from '@nestjs/swagger';
+import { changedOrdersSchema, orderStatesSchema, type OrderStates } from '@usual-pantry/core/api';
 import { exclusionSchema, orderDraftSchema, orderSchema, orderStates, type OrderDraft } from '@usual-pantry/core/order';
-import { daySchema, idSchema, versionSchema } from '@usual-pantry/core/record';
+import { daySchema } from '@usual-pantry/core/record';
 import { z } from 'zod';
 import { listQuerySchema, recordController } from '../http/record-controller.js';
-import { jsonSchemaOf } from '../http/json-schema.js';
+import { Answers, Takes } from '../http/contract.js';
 import type { OrderRow } from './order.entity.js';
 import { OrderRecords } from './order.records.js';
-
-const statesSchema = z.strictObject({
-  orders: z
-    .array(z.strictObject({ id: idSchema, version: versionSchema }))
-    .min(1)
-    .max(500),
-  state: z.enum(orderStates),
-});
 
 @ApiTags('Orders')
 @Controller('api/orders')
@@ -37,8 +30,9 @@ export class OrderController extends recordController<OrderDraft, OrderRow>({
   @Post('states')
   @HttpCode(200)
   @ApiOperation({ summary: 'Brings several orders into one state, all of them or none' })
-  @ApiBody({ schema: jsonSchemaOf(statesSchema) })
-  changeStates(@Body({ schema: statesSchema }) { orders, state }: z.infer<typeof statesSchema>) {
+  @Takes(orderStatesSchema)
+  @Answers(changedOrdersSchema)
+  changeStates(@Body({ schema: orderStatesSchema }) { orders, state }: OrderStates) {
     return this.records.updateAll(orders, (order) => ({ ...order, state }));
   }
 }

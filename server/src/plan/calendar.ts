@@ -37,16 +37,17 @@ export function calendarOf(plan: Plan, maker: string): string {
         summary: `Bench: ${sayMinutes(day.bookedMinutes)}`,
         description: dayText(day, plan),
       });
-    for (const order of day.handOvers)
+  }
+  for (const { day, orders } of plan.handOvers)
+    for (const order of orders)
       calendar.createEvent({
         id: `hand-over-${order.orderId}@usual-pantry`,
-        start: new Date(`${day.day}T00:00:00`),
+        start: new Date(`${day}T00:00:00`),
         allDay: true,
         timezone: null,
         summary: `Hand over to ${order.customer}`,
         location: order.place,
         description: order.contents.map(({ boxName, count }) => `${String(count)} × ${boxName}`).join('\n'),
       });
-  }
   return inLines(calendar.toString());
 }

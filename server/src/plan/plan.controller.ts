@@ -1,14 +1,32 @@
-import { Body, Controller, Delete, Get, Header, HttpCode, Post, Put, Res } from '@nestjs/common';
-import { ApiBody, ApiOperation, ApiTags } from '@nestjs/swagger';
-import type { Finding } from '@usual-pantry/core/finding';
-import { orderDraftSchema } from '@usual-pantry/core/order';
+import { Body, Controller, Delete, Get, Header, HttpCode, Post, Put, Query, Res } from '@nestjs/common';
+import { ApiOperation, ApiQuery, ApiTags } from '@nestjs/swagger';
 import {
-  decisionSchema,
-  followsGuide,
-  type DecisionStep,
-  type PlanAnswer,
-  type StoredDecision,
-} from '@usual-pantry/core/plan';
+  askedOrderSchema,
+  decisionNowSchema,
+  decisionStepSchema,
+  findingPageSchema,
+  findingSchema,
+  handOverDaysSchema,
+  moveRunSchema,
+  pinRunSchema,
+  planJobSchema,
+  planRunsSchema,
+  planSummary,
+  planSummarySchema,
+  promiseCheckSchema,
+  restoreDecisionSchema,
+  shoppingListSchema,
+  whatIfAnswerSchema,
+  type AskedOrder,
+  type FindingPage,
+  type MoveRun,
+  type PinRun,
+  type PlanRuns,
+  type PlanSummary,
+  type RestoreDecision,
+} from '@usual-pantry/core/api';
+import { gravestFirst, type Finding } from '@usual-pantry/core/finding';
+import { followsGuide, type DecisionStep, type HandOverDay, type StoredDecision } from '@usual-pantry/core/plan';
 import { shoppingCsv, shoppingText } from '@usual-pantry/core/format';
 import { whatIfSchema, type PlanJob, type WhatIf, type WhatIfAnswer } from '@usual-pantry/core/programme';
 import type { PromiseCheck } from '@usual-pantry/core/promise';
@@ -18,11 +36,11 @@ import type { Response } from 'express';
 import { z } from 'zod';
 import { BookService } from '../book/book.service.js';
 import { Clock } from '../clock/clock.js';
-import { planForHelper } from '../door/for-helpers.js';
+import { handOversForHelper, summaryForHelper } from '../door/for-helpers.js';
 import { isHelper } from '../door/visitor.js';
 import { Refused } from '../http/errors.js';
 import { whenGone } from '../http/gone.js';
-import { jsonSchemaOf } from '../http/json-schema.js';
+import { Answers, AnswersFile, AnswersNothing, Takes } from '../http/contract.js';
 import { PromiseService } from '../promise/promise.service.js';
 import { GivenUp } from '../thread/thread.js';
 import { Backups } from '../storage/backups.js';
@@ -30,13 +48,21 @@ import { Disk } from '../storage/disk.js';
 import { calendarOf } from './calendar.js';
 import { SeasonPlanner } from './season-planner.js';
 
-/** An order that may be stored already: then it is not counted twice. */
-const askedSchema = orderDraftSchema.safeExtend({ id: idSchema.optional() });
+/** Which findings are wanted. */
+const findingQuerySchema = z.strictObject({
+  page: z.coerce.number().int().min(1).default(1),
+  size: z.coerce.number().int().min(1).max(200).default(50),
+  /** What they are about: nouns with commas between. */
+  about: z
+    .string()
+    .transform((text) => text.split(','))
+    .pipe(z.array(findingSchema.shape.about.shape.noun))
+    .optional(),
+  id: idSchema.optional(),
+});
 
-const moveSchema = z.strictObject({ recipeId: idSchema, from: daySchema, to: daySchema });
-const pinSchema = z.strictObject({ recipeId: idSchema, day: daySchema, pinned: z.boolean() });
-
-const restoreSchema = z.strictObject({ version: z.int().min(0), decision: decisionSchema.nullable() });
+/** Which days are wanted; all of them without. */
+const dayQuerySchema = z.strictObject({ day: daySchema.optional() });
 
 @ApiTags('Plan')
 @Controller('api')
@@ -51,31 +77,53 @@ export class PlanController {
   ) {}
 
   @Get('plan')
-  @ApiOperation({
-    summary: 'The season worked out from the open orders: runs, left-overs, shopping, days, label dates, findings',
-  })
-  async plan(): Promise<PlanAnswer> {
+  @ApiOperation({ summary: 'The season in short: how much there is of everything, and its days' })
+  @Answers(planSummarySchema)
+  async plan(): Promise<PlanSummary> {
     const { plan, today, season, stored } = await this.books.plan();
     const { makerName, currency } = season.data.kitchen;
-    const answer: PlanAnswer = {
-      ...plan,
-      findings: [...(await this.disk.findings()), ...this.backups.findings(), ...plan.findings],
-      today,
-      maker: makerName,
-      currency,
-      solved: stored?.solved ?? null,
-      decided: stored !== null,
-      follows: stored !== null && followsGuide(plan, stored.guide),
-    };
-    return isHelper() ? planForHelper(answer) : answer;
+    const summary = planSummary(
+      { ...plan, findings: await this.allFindings() },
+      {
+        today,
+        maker: makerName,
+        currency,
+        solved: stored?.solved ?? null,
+        decided: stored !== null,
+        follows: stored !== null && followsGuide(plan, stored.guide),
+      },
+    );
+    return isHelper() ? summaryForHelper(summary) : summary;
   }
 
+  @Get('plan/runs')
+  @ApiOperation({ summary: 'What is made, finished and packed on which day, and what it is for' })
+  @Answers(planRunsSchema)
+  async runs(): Promise<PlanRuns> {
+    const { runs, made, finishings, days } = (await this.books.plan()).plan;
+    return { runs, made, finishings, days };
+  }
+
+  @Get('plan/hand-overs')
+  @ApiOperation({ summary: 'What is handed over by day: all days, or one' })
+  @ApiQuery({ name: 'day', required: false, schema: { type: 'string', format: 'date' } })
+  @Answers(handOverDaysSchema)
+  async handOvers(
+    @Query({ schema: dayQuerySchema }) { day }: z.infer<typeof dayQuerySchema>,
+  ): Promise<readonly HandOverDay[]> {
+    const { handOvers } = (await this.books.plan()).plan;
+    const wanted = day === undefined ? handOvers : handOvers.filter((each) => each.day === day);
+    return isHelper() ? handOversForHelper(wanted) : wanted;
+  }
+
+  @Answers(planJobSchema)
   @Get('plan/job')
   @ApiOperation({ summary: 'How far a long solve is, or what came of the last one' })
   job(): PlanJob {
     return this.planner.job;
   }
 
+  @Answers(planJobSchema, 202)
   @Post('plan/job')
   @HttpCode(202)
   @ApiOperation({ summary: 'Starts to plan the season with the solver; what is found is stored' })
@@ -83,53 +131,60 @@ export class PlanController {
     return this.planner.start();
   }
 
+  @Answers(planJobSchema)
   @Delete('plan/job')
   @ApiOperation({ summary: 'Stops the solver; the last plan stays' })
   stop(): Promise<PlanJob> {
     return this.planner.stop();
   }
 
+  @Answers(decisionStepSchema)
   @Post('plan/moves')
   @HttpCode(200)
   @ApiOperation({ summary: 'Moves a run to another day and pins it there; refused with every reason' })
-  @ApiBody({ schema: jsonSchemaOf(moveSchema) })
-  move(@Body({ schema: moveSchema }) { recipeId, from, to }: z.infer<typeof moveSchema>): Promise<DecisionStep> {
+  @Takes(moveRunSchema)
+  move(@Body({ schema: moveRunSchema }) { recipeId, from, to }: MoveRun): Promise<DecisionStep> {
     return this.planner.move(recipeId, from, to);
   }
 
+  @Answers(decisionStepSchema)
   @Post('plan/pins')
   @HttpCode(200)
   @ApiOperation({ summary: 'Pins a run to its day, or lets it go' })
-  @ApiBody({ schema: jsonSchemaOf(pinSchema) })
-  pin(@Body({ schema: pinSchema }) { recipeId, day, pinned }: z.infer<typeof pinSchema>): Promise<DecisionStep> {
+  @Takes(pinRunSchema)
+  pin(@Body({ schema: pinRunSchema }) { recipeId, day, pinned }: PinRun): Promise<DecisionStep> {
     return this.planner.pin(recipeId, day, pinned);
   }
 
+  @Answers(decisionNowSchema)
   @Put('plan/decision')
   @ApiOperation({ summary: 'Puts back what was decided before; refused when something else was decided since' })
-  @ApiBody({ schema: jsonSchemaOf(restoreSchema) })
+  @Takes(restoreDecisionSchema)
   async restore(
-    @Body({ schema: restoreSchema }) { version, decision }: z.infer<typeof restoreSchema>,
+    @Body({ schema: restoreDecisionSchema }) { version, decision }: RestoreDecision,
   ): Promise<{ decision: StoredDecision | null }> {
     return { decision: await this.planner.restore(version, decision) };
   }
 
+  @Answers(whatIfAnswerSchema)
   @Post('plan/what-if')
   @HttpCode(200)
   @ApiOperation({ summary: 'What a change would do to the season; changes nothing' })
-  @ApiBody({ schema: jsonSchemaOf(whatIfSchema) })
+  @Takes(whatIfSchema)
   whatIf(@Body({ schema: whatIfSchema }) change: WhatIf): Promise<WhatIfAnswer> {
     return this.planner.whatIf(change);
   }
 
+  @AnswersNothing()
   @Post('plan/what-if/accept')
   @HttpCode(204)
   @ApiOperation({ summary: 'Makes the change that was last looked at, and its plan, real' })
-  @ApiBody({ schema: jsonSchemaOf(whatIfSchema) })
+  @Takes(whatIfSchema)
   accept(@Body({ schema: whatIfSchema }) change: WhatIf): Promise<void> {
     return this.planner.accept(change);
   }
 
+  @AnswersFile('text/calendar')
   @Get('plan/calendar.ics')
   @Header('Content-Type', 'text/calendar; charset=utf-8')
   @Header('Content-Disposition', 'attachment; filename="bench-days.ics"')
@@ -139,6 +194,7 @@ export class PlanController {
     return calendarOf(plan, season.data.kitchen.makerName);
   }
 
+  @AnswersFile('text/csv')
   @Get('plan/shopping.csv')
   @Header('Content-Type', 'text/csv; charset=utf-8')
   @Header('Content-Disposition', 'attachment; filename="shopping.csv"')
@@ -148,6 +204,7 @@ export class PlanController {
     return shoppingCsv(plan.shopping, season.data.kitchen.currency);
   }
 
+  @AnswersFile('text/plain')
   @Get('plan/shopping.txt')
   @Header('Content-Type', 'text/plain; charset=utf-8')
   @ApiOperation({ summary: 'The shopping list as plain text, by shop' })
@@ -156,20 +213,22 @@ export class PlanController {
     return shoppingText(plan.shopping);
   }
 
+  @Answers(shoppingListSchema)
   @Get('plan/shopping')
   @ApiOperation({ summary: 'The shopping list: whole packs at least cost, net of what is on hand' })
   async shopping(): Promise<readonly ShoppingLine[]> {
     return (await this.books.plan()).plan.shopping;
   }
 
+  @Answers(promiseCheckSchema)
   @Post('plan/promise')
   @HttpCode(200)
   @ApiOperation({
     summary: 'Whether an order can be promised for its day, why not, and the earliest day; changes nothing',
   })
-  @ApiBody({ schema: jsonSchemaOf(orderDraftSchema) })
+  @Takes(askedOrderSchema)
   async promise(
-    @Body({ schema: askedSchema }) asked: z.infer<typeof askedSchema>,
+    @Body({ schema: askedOrderSchema }) asked: AskedOrder,
     @Res({ passthrough: true }) response: Response,
   ): Promise<PromiseCheck> {
     // The next keystroke asks anew, and ends the connection of what was asked before.
@@ -183,9 +242,25 @@ export class PlanController {
     }
   }
 
-  @Get('findings')
-  @ApiOperation({ summary: 'What must be settled, the gravest first' })
-  async findings(): Promise<readonly Finding[]> {
-    return (await this.plan()).findings;
+  @Get('plan/findings')
+  @ApiOperation({ summary: 'A page of what must be decided or is worth knowing, the gravest first' })
+  @ApiQuery({ name: 'page', required: false, schema: { type: 'integer', minimum: 1, default: 1 } })
+  @ApiQuery({ name: 'size', required: false, schema: { type: 'integer', minimum: 1, maximum: 200, default: 50 } })
+  @ApiQuery({ name: 'about', required: false, schema: { type: 'string', example: 'order,box' } })
+  @ApiQuery({ name: 'id', required: false, schema: { type: 'string' } })
+  @Answers(findingPageSchema)
+  async findings(
+    @Query({ schema: findingQuerySchema }) { page, size, about, id }: z.infer<typeof findingQuerySchema>,
+  ): Promise<FindingPage> {
+    const found = (await this.allFindings()).filter(
+      (each) => (about?.includes(each.about.noun) ?? true) && (id === undefined || each.about.id === id),
+    );
+    return { items: found.slice((page - 1) * size, page * size), total: found.length, page, size };
+  }
+
+  /** What the season and what the machine says. */
+  private async allFindings(): Promise<readonly Finding[]> {
+    const { plan } = await this.books.plan();
+    return gravestFirst([...(await this.disk.findings()), ...this.backups.findings(), ...plan.findings]);
   }
 }

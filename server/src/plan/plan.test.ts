@@ -1,10 +1,9 @@
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import ICAL from 'ical.js';
 import { openBook } from '@usual-pantry/core/book';
-import type { Plan } from '@usual-pantry/core/plan';
 import type { SeasonFile } from '@usual-pantry/core/season-file';
 import { verifyPlan } from '../../../core/testing/verify-plan.js';
-import { openServer, TODAY, type TestServer } from '../testing/server.js';
+import { openServer, planOf, type TestServer, TODAY } from '../testing/server.js';
 
 let server: TestServer;
 beforeAll(async () => {
@@ -12,8 +11,7 @@ beforeAll(async () => {
 });
 afterAll(() => server.close());
 
-type Answer = Plan & { decided: boolean; follows: boolean; solved: { gap: number } | null };
-const plan = async () => (await server.http.get('/api/plan').expect(200)).body as Answer;
+const plan = () => planOf(server);
 const verified = async () => {
   const file = (await server.http.get('/api/season-file').expect(200)).body as SeasonFile;
   return verifyPlan(await plan(), openBook(file), file.orders, TODAY);
@@ -216,8 +214,8 @@ describe('the season plan', () => {
     const days = now.days
       .filter(({ bookedMinutes }) => bookedMinutes > 0)
       .map(({ day }) => `bench-${day}@usual-pantry`);
-    const orders = now.days.flatMap(({ handOvers }) =>
-      handOvers.map(({ orderId }) => `hand-over-${orderId}@usual-pantry`),
+    const orders = now.handOvers.flatMap(({ orders: list }) =>
+      list.map(({ orderId }) => `hand-over-${orderId}@usual-pantry`),
     );
     expect(events.map(({ uid }) => uid).sort()).toEqual([...days, ...orders].sort());
     const first = events.find(({ uid }) => uid === days[0]);

@@ -6,8 +6,10 @@ import { SeasonPlanRow } from './season-plan.entity.js';
 const PLAN = 'plan';
 
 /** What was decided; null when nothing was. */
-export const loadPlan = (manager: EntityManager): Promise<StoredDecision | null> =>
-  manager.findOneBy(SeasonPlanRow, { id: PLAN });
+export async function loadPlan(manager: EntityManager): Promise<StoredDecision | null> {
+  const row = await manager.findOneBy(SeasonPlanRow, { id: PLAN });
+  return row && { version: row.version, guide: row.guide, solved: row.solved };
+}
 
 /** Writes what was decided over whatever is there. */
 export async function storePlan(manager: EntityManager, { guide, solved }: Decision): Promise<StoredDecision> {

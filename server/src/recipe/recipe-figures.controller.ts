@@ -1,28 +1,32 @@
 import { Body, Controller, Get, HttpCode, Inject, Param, Post, Res } from '@nestjs/common';
-import { ApiBody, ApiOperation, ApiTags } from '@nestjs/swagger';
-import { measureHabits } from '@usual-pantry/core/kitchen';
+import { ApiOperation, ApiTags } from '@nestjs/swagger';
+import {
+  linesReadSchema,
+  readLinesSchema,
+  recipeEstimateSchema,
+  recipeFiguresSchema,
+  recipeMethodSchema,
+  recipeVersionsSchema,
+  type Answer,
+  type ReadLines,
+  type RecipeFigures,
+  type RecipeVersion,
+} from '@usual-pantry/core/api';
 import { pantryItems, type ReadLine } from '@usual-pantry/core/reading';
 import { estimateOf, stepCautions, stepTarget, worstBoiling } from '@usual-pantry/core/recipe';
 import type { Response } from 'express';
-import { z } from 'zod';
 import { BookService } from '../book/book.service.js';
 import { notFound } from '../http/errors.js';
 import { whenGone } from '../http/gone.js';
-import { jsonSchemaOf } from '../http/json-schema.js';
+import { Answers, Takes } from '../http/contract.js';
 import { runIn } from '../http/readers.js';
 import { Thread } from '../thread/thread.js';
 import type { LinesJob } from './line-reader.js';
-import { RecipeRecords, type RecipeVersion } from './recipe.records.js';
+import { RecipeRecords } from './recipe.records.js';
 
 /** Injection token of the thread that reads pasted lines. */
 export const LINE_READER = Symbol('LINE_READER');
 const MOST_MS = 20_000;
-
-/** Pasted text, and what its cups and spoons are; the kitchen's habit when that is not said. */
-const readLinesSchema = z.strictObject({
-  text: z.string().max(20_000, 'is longer than any recipe: 20,000 characters can be read at once'),
-  habit: z.enum(measureHabits).optional(),
-});
 
 @ApiTags('Recipes')
 @Controller('api/recipes')
@@ -37,11 +41,13 @@ export class RecipeFiguresController {
   @ApiOperation({
     summary: 'Line weights, raw mass, yield, allergens and ingredient shares of the base batch, in grams',
   })
-  async figures(@Param('id') id: string) {
+  @Answers(recipeFiguresSchema)
+  async figures(@Param('id') id: string): Promise<RecipeFigures> {
     const facts = (await this.books.season()).book.recipes.get(id);
     if (!facts) throw notFound('recipe', id);
+    const { lineGrams, rawGrams, yieldGrams, contains, mayContain, complete } = facts;
     return {
-      ...facts,
+      ...{ lineGrams, rawGrams, yieldGrams, contains, mayContain, complete },
       ingredientsPerGram: Object.fromEntries(facts.ingredientsPerGram),
       listedPerGram: Object.fromEntries(facts.listedPerGram),
     };
@@ -52,7 +58,8 @@ export class RecipeFiguresController {
     summary:
       'Composition, water activity, alcohol, energy and ganache balance of the finished recipe: estimates, not measurements',
   })
-  async estimate(@Param('id') id: string) {
+  @Answers(recipeEstimateSchema)
+  async estimate(@Param('id') id: string): Promise<Answer<typeof recipeEstimateSchema>> {
     const { book } = await this.books.season();
     const facts = book.recipes.get(id);
     if (!facts) throw notFound('recipe', id);
@@ -61,7 +68,8 @@ export class RecipeFiguresController {
 
   @Get(':id/method')
   @ApiOperation({ summary: 'Steps with targets for this kitchen (C), cautions and the mass after each (g)' })
-  async method(@Param('id') id: string) {
+  @Answers(recipeMethodSchema)
+  async method(@Param('id') id: string): Promise<Answer<typeof recipeMethodSchema>> {
     const { book } = await this.books.season();
     const facts = book.recipes.get(id);
     if (!facts) throw notFound('recipe', id);
@@ -78,6 +86,7 @@ export class RecipeFiguresController {
 
   @Get(':id/versions')
   @ApiOperation({ summary: 'Earlier versions of the recipe, the newest first' })
+  @Answers(recipeVersionsSchema)
   versions(@Param('id') id: string): Promise<RecipeVersion[]> {
     return this.records.versions(id);
   }
@@ -85,9 +94,10 @@ export class RecipeFiguresController {
   @Post('read-lines')
   @HttpCode(200)
   @ApiOperation({ summary: 'Reads pasted ingredient lines against the pantry; changes nothing' })
-  @ApiBody({ schema: jsonSchemaOf(readLinesSchema) })
+  @Takes(readLinesSchema)
+  @Answers(linesReadSchema)
   async readLines(
-    @Body({ schema: readLinesSchema }) { text, habit }: z.infer<typeof readLinesSchema>,
+    @Body({ schema: readLinesSchema }) { text, habit }: ReadLines,
     @Res({ passthrough: true }) response: Response,
   ): Promise<ReadLine[]> {
     const { data } = await this.books.season();

@@ -1,10 +1,10 @@
+import { backupKinds } from '@usual-pantry/core/api';
 import { existsSync, mkdirSync, readdirSync, rmSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Day } from '@usual-pantry/core/quantity';
 import { PRIVATE_FOLDER } from './folder.js';
 
 /** Why a copy was taken. */
-export const backupKinds = ['daily', 'before-migration', 'before-import', 'before-restore', 'on-demand'] as const;
 export type BackupKind = (typeof backupKinds)[number];
 
 /** A copy of the whole database. */

@@ -1,5 +1,7 @@
 import { Controller, Get, HttpCode, Param, Post, StreamableFile } from '@nestjs/common';
 import { ApiOperation, ApiParam, ApiResponse, ApiTags } from '@nestjs/swagger';
+import { backupSchema, backupsSchema, databaseHealthSchema, restoredSchema } from '@usual-pantry/core/api';
+import { Answers, AnswersFile } from '../http/contract.js';
 import { Audit } from '../door/audit.js';
 import { Backups, type Backup } from './backups.js';
 import type { Health } from './inspect.js';
@@ -14,12 +16,14 @@ export class BackupController {
 
   @Get()
   @ApiOperation({ summary: 'Copies of the whole database, the newest first' })
+  @Answers(backupsSchema)
   list(): Backup[] {
     return this.backups.list();
   }
 
   @Post()
   @ApiOperation({ summary: 'Takes a copy now, while everything goes on' })
+  @Answers(backupSchema, 201)
   take(): Promise<Backup> {
     return this.backups.take('on-demand');
   }
@@ -27,6 +31,7 @@ export class BackupController {
   @Post('check')
   @HttpCode(200)
   @ApiOperation({ summary: 'Looks at every page and index of the database itself' })
+  @Answers(databaseHealthSchema)
   checkDatabase(): Promise<Health> {
     return this.backups.check(null);
   }
@@ -35,6 +40,7 @@ export class BackupController {
   @HttpCode(200)
   @ApiOperation({ summary: 'Looks at every page and index of a copy' })
   @ApiParam({ name: 'name', schema: { type: 'string' } })
+  @Answers(databaseHealthSchema)
   check(@Param('name') name: string): Promise<Health> {
     return this.backups.check(name);
   }
@@ -42,6 +48,7 @@ export class BackupController {
   @Get(':name/file')
   @ApiOperation({ summary: 'A copy as a file: a whole SQLite database' })
   @ApiParam({ name: 'name', schema: { type: 'string' } })
+  @AnswersFile('application/vnd.sqlite3')
   file(@Param('name') name: string): StreamableFile {
     const stream = this.backups.read(name);
     this.audit.note('backup taken away', name);
@@ -56,6 +63,7 @@ export class BackupController {
   @ApiOperation({ summary: 'Puts a copy back, after a copy of what is there now' })
   @ApiParam({ name: 'name', schema: { type: 'string' } })
   @ApiResponse({ status: 422, description: 'The copy cannot be used; everything is as before' })
+  @Answers(restoredSchema)
   async restore(@Param('name') name: string): Promise<{ before: Backup }> {
     const before = await this.backups.restore(name);
     this.audit.note('restored', name);

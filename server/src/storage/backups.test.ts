@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { SeasonFile } from '@usual-pantry/core/season-file';
 import { addDays } from '@usual-pantry/core/quantity';
-import { openServer, readDemo, TODAY, type TestServer } from '../testing/server.js';
+import { openServer, planOf, readDemo, type TestServer, TODAY } from '../testing/server.js';
 import { backupFolder, keptBackups, readName, type BackupFile } from './backup-files.js';
 import { Backups } from './backups.js';
 import { closeDatabase, DATABASE_FILE, openDatabase } from './data-source.js';
@@ -89,7 +89,7 @@ describe('a copy of the database', () => {
     await writeFile(join(folder, 'backups'), 'in the way');
     await server.app.get(Backups).takeDaily();
     await add('All the same');
-    const { findings } = (await server.http.get('/api/plan').expect(200)).body as { findings: { code: string }[] };
+    const { findings } = await planOf(server);
     expect(findings.map(({ code }) => code)).toContain('no-backup');
   });
 });

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, it } from '@jest/globals';
 import { injectFaults, SqliteFault, type Fault } from '../testing/faults.js';
-import { openServer, type TestServer } from '../testing/server.js';
+import { openServer, planOf, type TestServer } from '../testing/server.js';
 import { Disk } from './disk.js';
 
 let folder: string;
@@ -126,9 +126,7 @@ describe('a write whose database fails', () => {
       disk.freeBytes = () => Promise.resolve(megabytes * 1024 * 1024);
     };
     const codes = async () =>
-      (
-        (await server.http.get('/api/plan').expect(200)).body as { findings: { code: string; severity: string }[] }
-      ).findings
+      (await planOf(server)).findings
         .filter(({ code }) => code === 'disk-low' || code === 'disk-full')
         .map(({ severity }) => severity);
     free(5_000);

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 
 /** As much of a JSON Schema as the API's documents use. */
 export interface Schema {
+  readonly $ref?: string;
   readonly type?: string | readonly string[];
   readonly properties?: Readonly<Record<string, Schema>>;
   readonly required?: readonly string[];
@@ -16,6 +17,16 @@ export interface Schema {
   readonly pattern?: string;
   readonly format?: string;
   readonly nullable?: boolean;
+}
+
+/** A schema with everything that it refers to in its place. */
+export function writtenOut<Shape>(shape: Shape, named: Readonly<Record<string, Schema>>): Shape {
+  if (Array.isArray(shape)) return shape.map((each: unknown) => writtenOut(each, named)) as Shape;
+  if (typeof shape !== 'object' || shape === null) return shape;
+  const { $ref } = shape as Schema;
+  const name = $ref?.split('/').at(-1);
+  if (name !== undefined) return writtenOut(named[name] as Shape, named);
+  return Object.fromEntries(Object.entries(shape).map(([key, value]) => [key, writtenOut(value, named)])) as Shape;
 }
 
 /** Names that every object has, texts that are cut, read in two ways or found by nobody, numbers at the edge of what can be. */

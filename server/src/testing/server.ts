@@ -10,7 +10,9 @@ import { createApp } from '../app.js';
 import { DoorFile } from '../door/door-file.js';
 import { hashPassphrase } from '../door/passphrase.js';
 import { copyDatabase } from '../storage/copy.js';
+import { wholePlan, type WholePlan } from '../../../core/testing/whole-plan.js';
 import { DATABASE_FILE } from '../storage/data-source.js';
+import { ContractChecker } from './contract-checker.js';
 
 /** The day on which the tests' clock stands. */
 export const TODAY = '2026-11-25';
@@ -67,6 +69,7 @@ export async function openServer({
     { dataDir, pagesDir: 'web/dist', allowedHosts: [], today: TODAY, isLocked: locked },
     true,
   );
+  app.useGlobalInterceptors(new ContractChecker());
   await app.init();
   const http = request.agent(app.getHttpServer());
   return {
@@ -79,3 +82,7 @@ export async function openServer({
     },
   };
 }
+
+/** Everything of the plan, as the API tells it. */
+export const planOf = ({ http }: Pick<TestServer, 'http'>): Promise<WholePlan> =>
+  wholePlan(async (path) => (await http.get(`/api${path}`).expect(200)).body as never);

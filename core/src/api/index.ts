@@ -1,0 +1,11 @@
+export { type Answer } from './answer.js';
+export * from './batch.js';
+export * from './book.js';
+export * from './box.js';
+export * from './finding.js';
+export * from './keeping.js';
+export * from './label.js';
+export * from './order.js';
+export * from './plan.js';
+export * from './problem.js';
+export * from './recipe.js';

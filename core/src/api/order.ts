@@ -1,0 +1,92 @@
+import { z } from 'zod';
+import { orderFields, type OrderFileAnswer } from '../format/index.js';
+import { messageFates, shopMessageSchema, type Receipt } from '../intake/index.js';
+import { orderSchema, orderStates } from '../order/index.js';
+import { idSchema, versionSchema } from '../record/index.js';
+import type { Answer } from './answer.js';
+
+/** A CSV of orders, and how it is to be read. */
+export const orderFileSchema = z
+  .strictObject({
+    text: z.string().max(10_000_000, 'is larger than 10 MB'),
+    mapping: z.partialRecord(z.enum(orderFields), z.string()).optional(),
+    dayOrder: z.enum(['day first', 'month first', 'unknown']).default('unknown'),
+  })
+  .meta({ id: 'OrderFile' });
+
+export const orderFileAnswerSchema = z
+  .strictObject({
+    columns: z.array(z.string()),
+    mapping: z.partialRecord(z.enum(orderFields), z.string()),
+    report: z.array(
+      z.strictObject({
+        row: z.number(),
+        fate: z.enum(['new', 'changed', 'same', 'double', 'refused']),
+        customer: z.string(),
+        what: z.string(),
+        why: z.string(),
+      }),
+    ),
+    orders: z.strictObject({ create: z.number(), update: z.number() }),
+    refused: z.string(),
+  })
+  .meta({ id: 'OrderFileAnswer' }) satisfies z.ZodType<OrderFileAnswer>;
+
+/** Orders that are to be brought into one state. */
+export const orderStatesSchema = z
+  .strictObject({
+    orders: z
+      .array(z.strictObject({ id: idSchema, version: versionSchema }))
+      .min(1)
+      .max(500),
+    state: z.enum(orderStates),
+  })
+  .meta({ id: 'OrderStates' });
+export type OrderStates = z.output<typeof orderStatesSchema>;
+export const changedOrdersSchema = z
+  .array(z.strictObject({ before: orderSchema, after: orderSchema }))
+  .meta({ id: 'ChangedOrders' });
+
+export const receiptSchema = z
+  .strictObject({
+    id: z.string(),
+    fate: z.enum(messageFates),
+    why: z.string(),
+    orderId: z.string(),
+    again: z.boolean(),
+  })
+  .meta({ id: 'Receipt' }) satisfies z.ZodType<Receipt>;
+
+/** The newest messages of the shop, and when the key was made that it signs with. */
+export const inboxSchema = z
+  .strictObject({
+    keyMadeAt: z.string().nullable(),
+    messages: z.array(
+      z
+        .strictObject({
+          id: z.string(),
+          receivedAt: z.string(),
+          reference: z.string(),
+          revision: z.number(),
+          message: shopMessageSchema,
+          fate: z.enum(messageFates),
+          why: z.string(),
+          orderId: z.string(),
+          orderVersion: z.number().nullable(),
+        })
+        .meta({ id: 'InboxMessage' }),
+    ),
+  })
+  .meta({ id: 'Inbox' });
+export type InboxAnswer = Answer<typeof inboxSchema>;
+export const inboxKeySchema = z.strictObject({ key: z.string() }).meta({ id: 'InboxKey' });
+
+/** In which ways the test shop sends an order. */
+export const shopManners = ['once', 'twice', 'out of order', 'unsigned'] as const;
+export const testMessageSchema = z
+  .strictObject({ order: shopMessageSchema.shape.order, manner: z.enum(shopManners) })
+  .meta({ id: 'TestMessage' });
+export type TestMessage = z.output<typeof testMessageSchema>;
+export const testReceiptsSchema = z
+  .array(z.union([receiptSchema, z.strictObject({ refused: z.string() })]))
+  .meta({ id: 'TestReceipts' });

@@ -1,0 +1,335 @@
+import { z } from 'zod';
+import { orderDraftSchema, orderStates } from '../order/index.js';
+import {
+  decisionSchema,
+  nutClasses,
+  type DecisionStep,
+  type HandOverDay,
+  type LabelRun,
+  type Plan,
+} from '../plan/index.js';
+import type { PlanJob, WhatIfAnswer } from '../programme/index.js';
+import type { PromiseCheck } from '../promise/index.js';
+import { daySchema, idSchema } from '../record/index.js';
+import type { ShoppingLine } from '../shopping/index.js';
+import type { Answer } from './answer.js';
+import { batchCountSchema, countFindings, findingCountsSchema, waysOutSchema } from './finding.js';
+
+const packedShape = {
+  edition: z.number().nullable(),
+  without: z.array(z.string()),
+  leaveOut: z.boolean(),
+  standIns: z.array(z.strictObject({ pieceId: z.string(), withId: z.string() })),
+};
+
+const pegSchema = z
+  .strictObject({
+    kind: z.enum(['recipe', 'piece']),
+    id: z.string(),
+    name: z.string(),
+    role: z.enum(['layer', 'body', 'finish', 'coating', 'shell', 'component']),
+    pieces: z.number(),
+    grams: z.number(),
+    poolGrams: z.number(),
+    on: z.string(),
+    handOver: z.string().nullable(),
+    window: z.strictObject({ from: z.string(), to: z.string() }),
+  })
+  .meta({ id: 'Peg' });
+
+const runShape = {
+  recipeId: z.string(),
+  recipeName: z.string(),
+  day: z.string(),
+  batches: z.array(batchCountSchema),
+  batchCount: z.number(),
+  yieldGrams: z.number(),
+  usedGrams: z.number(),
+  poolGrams: z.number(),
+  leftOverGrams: z.number(),
+  sparePieces: z.number(),
+  leftOverPieces: z.number().nullable(),
+  pegs: z.array(pegSchema),
+  handsMinutes: z.number(),
+  pinned: z.boolean(),
+};
+const productionRunSchema = z.strictObject(runShape).meta({ id: 'ProductionRun' });
+const madeRunSchema = z
+  .strictObject({
+    ...runShape,
+    batchIds: z.array(z.string()),
+    tried: z.array(batchCountSchema),
+    finishedOn: z.string().nullable(),
+  })
+  .meta({ id: 'MadeRun' });
+
+const finishingSchema = z
+  .strictObject({
+    pieceId: z.string(),
+    pieceName: z.string(),
+    day: z.string(),
+    count: z.number(),
+    madeOn: z.string(),
+    handOver: z.string(),
+    handsMinutes: z.number(),
+  })
+  .meta({ id: 'Finishing' });
+
+const seasonDaySchema = z
+  .strictObject({
+    day: z.string(),
+    benchMinutes: z.number(),
+    makerMinutes: z.number(),
+    sharedMinutes: z.number(),
+    bookedMinutes: z.number(),
+    readyMinutes: z.number(),
+    doneMinutes: z.number(),
+    humid: z.boolean(),
+    runs: z.array(z.string()),
+    packs: z.array(
+      z.strictObject({
+        boxId: z.string(),
+        boxName: z.string(),
+        handOver: z.string(),
+        count: z.number(),
+        minutes: z.number(),
+        nuts: z.enum(nutClasses),
+        ...packedShape,
+      }),
+    ),
+    handOvers: z.number(),
+  })
+  .meta({ id: 'SeasonDay' });
+
+/** The part of a plan that the bench needs: what is made and finished on which day, and what is packed. */
+export const planRunsSchema = z
+  .strictObject({
+    runs: z.array(productionRunSchema),
+    made: z.array(madeRunSchema),
+    finishings: z.array(finishingSchema),
+    days: z.array(seasonDaySchema),
+  })
+  .meta({ id: 'PlanRuns' }) satisfies z.ZodType<Pick<Plan, 'runs' | 'made' | 'finishings' | 'days'>>;
+export type PlanRuns = Answer<typeof planRunsSchema>;
+
+/** A day of the season in short. */
+const dayInShortSchema = z
+  .strictObject({
+    day: z.string(),
+    benchMinutes: z.number(),
+    bookedMinutes: z.number(),
+    humid: z.boolean(),
+    /** Names of the recipes begun on it. */
+    runs: z.array(z.string()),
+    packedBoxes: z.number(),
+    handOvers: z.number(),
+  })
+  .meta({ id: 'DayInShort' });
+export type DayInShort = Answer<typeof dayInShortSchema>;
+
+/** The season in short: how much there is of everything, and its days. */
+export const planSummarySchema = z
+  .strictObject({
+    today: z.string(),
+    maker: z.string(),
+    currency: z.string(),
+    solved: decisionSchema.shape.solved,
+    /** Whether anything was decided about the days. */
+    decided: z.boolean(),
+    /** Whether it makes just what was decided. */
+    follows: z.boolean(),
+    orders: z.number(),
+    leftOut: z.number(),
+    boxes: z.number(),
+    pieces: z.number(),
+    batches: z.number(),
+    madeBatches: z.number(),
+    leftOverGrams: z.number(),
+    /** Ingredients that must be bought. */
+    toBuy: z.number(),
+    shoppingCostMinor: z.number(),
+    labels: z.number(),
+    findings: findingCountsSchema,
+    days: z.array(dayInShortSchema),
+  })
+  .meta({ id: 'PlanSummary' });
+export type PlanSummary = Answer<typeof planSummarySchema>;
+
+/** What stands beside a plan in its summary. */
+type Beside = Pick<PlanSummary, 'today' | 'maker' | 'currency' | 'solved' | 'decided' | 'follows'>;
+
+/** A plan in short. @param beside what is known of it beside what follows from the orders */
+export const planSummary = (plan: Plan, beside: Beside): PlanSummary => ({
+  ...beside,
+  orders: plan.orders,
+  leftOut: plan.leftOut.length,
+  boxes: plan.boxes,
+  pieces: plan.pieces,
+  batches: plan.batches,
+  madeBatches: plan.made.reduce((sum, { batchCount }) => sum + batchCount, 0),
+  leftOverGrams: plan.leftOverGrams,
+  toBuy: new Set(plan.shopping.filter(({ packs }) => packs.length > 0).map(({ ingredientId }) => ingredientId)).size,
+  shoppingCostMinor: plan.shoppingCostMinor,
+  labels: plan.labels.reduce((sum, { count }) => sum + count, 0),
+  findings: countFindings(plan.findings),
+  days: plan.days.map(({ day, benchMinutes, bookedMinutes, humid, runs, packs, handOvers }) => ({
+    day,
+    benchMinutes,
+    bookedMinutes,
+    humid,
+    runs,
+    packedBoxes: packs.reduce((sum, { count }) => sum + count, 0),
+    handOvers,
+  })),
+});
+
+export const handOverDaysSchema = z
+  .array(
+    z
+      .strictObject({
+        day: z.string(),
+        orders: z.array(
+          z
+            .strictObject({
+              orderId: z.string(),
+              customer: z.string(),
+              way: orderDraftSchema.shape.handOver.shape.way,
+              place: z.string(),
+              state: z.enum(orderStates),
+              boxes: z.number(),
+              contents: z.array(
+                z.strictObject({
+                  boxName: z.string(),
+                  count: z.number(),
+                  changes: z.array(z.string()),
+                  ...packedShape,
+                }),
+              ),
+              dueMinor: z.number(),
+            })
+            .meta({ id: 'HandOver' }),
+        ),
+      })
+      .meta({ id: 'HandOverDay' }),
+  )
+  .meta({ id: 'HandOverDays' }) satisfies z.ZodType<readonly HandOverDay[]>;
+
+export const labelRunSchema = z
+  .strictObject({
+    boxId: z.string(),
+    boxName: z.string(),
+    handOver: z.string(),
+    count: z.number(),
+    madeOn: z.string(),
+    bestBefore: z.string(),
+    ...packedShape,
+  })
+  .meta({ id: 'LabelRun' }) satisfies z.ZodType<LabelRun>;
+export const labelRunsSchema = z.array(labelRunSchema).meta({ id: 'LabelRuns' });
+
+export const shoppingListSchema = z
+  .array(
+    z
+      .strictObject({
+        key: z.string(),
+        ingredientId: z.string(),
+        name: z.string(),
+        neededGrams: z.number(),
+        onHandGrams: z.number(),
+        missingGrams: z.number(),
+        packs: z.array(
+          z
+            .strictObject({
+              name: z.string(),
+              supplier: z.string(),
+              grams: z.number(),
+              count: z.number(),
+              costMinor: z.number(),
+              leadDays: z.number(),
+            })
+            .meta({ id: 'PackCount' }),
+        ),
+        costMinor: z.number(),
+        leftGrams: z.number(),
+        spoiltGrams: z.number(),
+        buyBy: z.string(),
+        notBefore: z.string().nullable(),
+        firstUse: z.string(),
+        lastUse: z.string(),
+        keepsDays: z.number().nullable(),
+      })
+      .meta({ id: 'ShoppingLine' }),
+  )
+  .meta({ id: 'ShoppingList' }) satisfies z.ZodType<readonly ShoppingLine[]>;
+
+const storedDecisionSchema = decisionSchema.extend({ version: z.int() }).meta({ id: 'StoredDecision' });
+export const decisionStepSchema = z
+  .strictObject({ before: storedDecisionSchema.nullable(), after: storedDecisionSchema })
+  .meta({ id: 'DecisionStep' }) satisfies z.ZodType<DecisionStep>;
+export const decisionNowSchema = z
+  .strictObject({ decision: storedDecisionSchema.nullable() })
+  .meta({ id: 'DecisionNow' });
+
+export const planJobSchema = z
+  .strictObject({
+    state: z.enum(['idle', 'running', 'done', 'stopped', 'failed']),
+    kind: z.enum(['plan', 'what-if']),
+    startedAt: z.string().nullable(),
+    objective: z.number().nullable(),
+    bound: z.number().nullable(),
+    message: z.string(),
+    clash: z.array(z.string()),
+    waysOut: waysOutSchema,
+  })
+  .meta({ id: 'PlanJob' }) satisfies z.ZodType<PlanJob>;
+
+const planSumSchema = z
+  .strictObject({
+    batches: z.number(),
+    handsMinutes: z.number(),
+    overMinutes: z.number(),
+    shoppingMinor: z.number(),
+    leftOverGrams: z.number(),
+    broken: z.array(z.string()),
+    runs: z.array(z.strictObject({ recipeName: z.string(), day: z.string() })),
+  })
+  .meta({ id: 'PlanSum' });
+export const whatIfAnswerSchema = z
+  .strictObject({
+    before: planSumSchema,
+    after: planSumSchema.nullable(),
+    clash: z.array(z.string()),
+    waysOut: waysOutSchema,
+  })
+  .meta({ id: 'WhatIfAnswer' }) satisfies z.ZodType<WhatIfAnswer>;
+
+export const promiseCheckSchema = z
+  .strictObject({
+    verdict: z.enum(['feasible', 'tight', 'not feasible', 'not known']),
+    why: z.array(z.string()),
+    toDecide: z.array(z.string()),
+    earliest: z.string().nullable(),
+  })
+  .meta({ id: 'PromiseCheck' }) satisfies z.ZodType<PromiseCheck>;
+
+/** An order that may be stored already: then it is not counted twice. */
+export const askedOrderSchema = orderDraftSchema.safeExtend({ id: idSchema.optional() }).meta({ id: 'AskedOrder' });
+export type AskedOrder = z.output<typeof askedOrderSchema>;
+
+/** A run that is to be made on another day. */
+export const moveRunSchema = z
+  .strictObject({ recipeId: idSchema, from: daySchema, to: daySchema })
+  .meta({ id: 'MoveRun' });
+export type MoveRun = z.output<typeof moveRunSchema>;
+
+/** A run that is to stay on its day, or not any more. */
+export const pinRunSchema = z
+  .strictObject({ recipeId: idSchema, day: daySchema, pinned: z.boolean() })
+  .meta({ id: 'PinRun' });
+export type PinRun = z.output<typeof pinRunSchema>;
+
+/** What was decided before, to be put back over what has this version. */
+export const restoreDecisionSchema = z
+  .strictObject({ version: z.int().min(0), decision: decisionSchema.nullable() })
+  .meta({ id: 'RestoreDecision' });
+export type RestoreDecision = z.output<typeof restoreDecisionSchema>;
