@@ -3,9 +3,7 @@ import type { KitchenDraft } from '@usual-pantry/core/kitchen';
 import type { Plan } from '@usual-pantry/core/plan';
 import type { SeasonFile } from '@usual-pantry/core/season-file';
 import { verifyPlan } from '../core/testing/verify-plan';
-import { ask, expect, test, TODAY } from './support/kitchen';
-
-const planOf = (request: Parameters<typeof ask>[0]) => ask<Plan>(request, '/api/plan');
+import { ask, expect, test, TODAY, planOf } from './support/kitchen';
 
 test('a day that is lost is set, and what falls on it is a decision with a way out that is pressed', async ({
   page,

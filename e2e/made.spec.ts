@@ -4,9 +4,8 @@ import type { Batch } from '@usual-pantry/core/batch';
 import type { Plan } from '@usual-pantry/core/plan';
 import type { SeasonFile } from '@usual-pantry/core/season-file';
 import { verifyPlan } from '../core/testing/verify-plan';
-import { ask, expect, test, TODAY } from './support/kitchen';
+import { ask, expect, test, TODAY, planOf } from './support/kitchen';
 
-const planOf = (request: Parameters<typeof ask>[0]) => ask<Plan>(request, '/api/plan');
 const batchesOf = async (request: Parameters<typeof ask>[0]) =>
   (await ask<{ batches: Batch[] }>(request, '/api/book')).batches;
 

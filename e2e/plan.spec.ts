@@ -6,7 +6,7 @@ import { sayDay } from '@usual-pantry/core/quantity';
 import type { SeasonFile } from '@usual-pantry/core/season-file';
 import { verifyBench } from '../core/testing/verify-bench';
 import { verifyPlan } from '../core/testing/verify-plan';
-import { ask, expect, test, TODAY } from './support/kitchen';
+import { ask, expect, test, TODAY, planOf } from './support/kitchen';
 
 test('a season is planned, a batch moved and pinned, a day lost, shopping ticked off and the calendar taken along', async ({
   page,
@@ -14,7 +14,7 @@ test('a season is planned, a batch moved and pinned, a day lost, shopping ticked
 }) => {
   const verified = async () => {
     const file = await ask<SeasonFile>(request, '/api/season-file');
-    const [plan, book] = [await ask<Plan>(request, '/api/plan'), openBook(file)];
+    const [plan, book] = [await planOf(request), openBook(file)];
     return [
       ...verifyPlan(plan, book, file.orders, TODAY),
       ...plan.days.flatMap(({ day }) => verifyBench(benchDay(plan, day, book), plan, day, book)),
@@ -26,7 +26,7 @@ test('a season is planned, a batch moved and pinned, a day lost, shopping ticked
   expect(await verified()).toEqual([]);
 
   // A run is moved by its menu, where days that will not do say why
-  const plan = await ask<Plan>(request, '/api/plan');
+  const plan = await planOf(request);
   const toffee = plan.runs.find(({ recipeId }) => recipeId === 'pumpkin-toffee');
   if (!toffee) throw new Error('no toffee is made');
   const sheet = page.getByRole('region', { name: 'Bench sheet' });
@@ -108,7 +108,7 @@ test('a season is planned, a batch moved and pinned, a day lost, shopping ticked
 
   // What is bought goes into the pantry
   await page.getByRole('tab', { name: 'Shopping' }).click();
-  const [line] = (await ask<Plan>(request, '/api/plan')).shopping.filter(({ packs }) => packs.length > 0);
+  const [line] = (await planOf(request)).shopping.filter(({ packs }) => packs.length > 0);
   if (!line) throw new Error('nothing to buy');
   await page.getByRole('button', { name: `${line.name} is bought` }).click();
   await page.getByLabel('Paid, USD').fill('many');
@@ -127,7 +127,7 @@ test('a season is planned, a batch moved and pinned, a day lost, shopping ticked
 });
 
 test('a run is dragged to another day, and stays where it is when it cannot be there', async ({ page, request }) => {
-  const [plan, file] = [await ask<Plan>(request, '/api/plan'), await ask<SeasonFile>(request, '/api/season-file')];
+  const [plan, file] = [await planOf(request), await ask<SeasonFile>(request, '/api/season-file')];
   const book = openBook(file);
   const benchDays = plan.days.filter(({ bookedMinutes }) => bookedMinutes > 0).map(({ day }) => day);
   /** The first making that can, or cannot, be on the bench day before its own. */
@@ -168,7 +168,7 @@ test('a run is dragged to another day, and stays where it is when it cannot be t
 
 test('a plan that is being worked out can be stopped, and the last one stays', async ({ page, request }) => {
   await page.goto('/plan');
-  const before = (await ask<Plan>(request, '/api/plan')).runs.length;
+  const before = (await planOf(request)).runs.length;
   await page.goto('/settings');
   await page.getByLabel('Made before hand-over').fill('2');
   await page.getByRole('button', { name: 'Save settings' }).click();

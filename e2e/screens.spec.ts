@@ -1,5 +1,5 @@
 import type { SeasonFile } from '@usual-pantry/core/season-file';
-import { ask, expect, test } from './support/kitchen';
+import { ask, expect, test, planOf } from './support/kitchen';
 
 interface Plan {
   readonly orders: number;
@@ -14,7 +14,7 @@ interface Plan {
 const say = (count: number) => count.toLocaleString('en-US');
 
 test('Today says what the plan says, and a day of the strip opens that day', async ({ page, request }) => {
-  const plan = await ask<Plan>(request, '/api/plan');
+  const plan = await planOf(request);
   await page.goto('/');
   await expect(page.getByTestId('answer')).toContainText(
     `${plan.orders} orders, ${plan.boxes} boxes, ${say(plan.pieces)} pieces: ${plan.batches} batches`,
@@ -53,7 +53,7 @@ test('orders are searched, filtered and sorted by the server', async ({ page }) 
 });
 
 test('the plan shows every making and every purchase that the API names', async ({ page, request }) => {
-  const plan = await ask<Plan>(request, '/api/plan');
+  const plan = await planOf(request);
   await page.goto('/plan');
   const batches = page.getByRole('region', { name: 'Batches' }).getByRole('row');
   await expect(batches).toHaveCount(new Set(plan.runs.map(({ recipeName }) => recipeName)).size + 1);

@@ -1,3 +1,4 @@
+import { wholePlan, type WholePlan } from '../../core/testing/whole-plan.js';
 import { test as base, expect, type APIRequestContext } from '@playwright/test';
 import { spawn, type ChildProcess } from 'node:child_process';
 import { copyFile, mkdir, mkdtemp, rm } from 'node:fs/promises';
@@ -128,3 +129,7 @@ export const ask = async <T>(request: APIRequestContext, address: string): Promi
   expect(answer.ok(), address).toBe(true);
   return (await answer.json()) as T;
 };
+
+/** Everything of the plan, as the API tells it. */
+export const planOf = (request: APIRequestContext): Promise<WholePlan> =>
+  wholePlan((path) => ask(request, `/api${path}`));

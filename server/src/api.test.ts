@@ -64,7 +64,7 @@ describe('orders', () => {
 
   it('with a broken exclusion are stored and make a finding with ways out', async () => {
     const added = await add({ exclusions: ['gluten'] });
-    const { body } = await server.http.get(`/api/plan/findings?about=order&id=${added.id}`).expect(200);
+    const { body } = await server.http.get(`/api/plan/findings?about=order&ids=${added.id}`).expect(200);
     const [found] = (body as { items: Finding[] }).items;
     expect(found).toMatchObject({ code: 'exclusion-broken', severity: 'decide' });
     expect(found?.waysOut.length).toBeGreaterThan(1);

@@ -22,6 +22,7 @@ import { LABEL_PRESS, LabelController } from './label/label.controller.js';
 import { MoneyController } from './money/money.controller.js';
 import { OrderFileController } from './order/order-file.controller.js';
 import { ORDER_FILE_READER, OrderFileService } from './order/order-file.service.js';
+import { CustomerController } from './order/customer.controller.js';
 import { OrderController } from './order/order.controller.js';
 import { OrderRecords } from './order/order.records.js';
 import { PieceController } from './piece/piece.controller.js';
@@ -122,6 +123,7 @@ export class AppModule {
         OrderFileController,
         InboxController,
         ComposeController,
+        CustomerController,
         OrderController,
         PlanController,
         MoneyController,

@@ -90,3 +90,7 @@ export type TestMessage = z.output<typeof testMessageSchema>;
 export const testReceiptsSchema = z
   .array(z.union([receiptSchema, z.strictObject({ refused: z.string() })]))
   .meta({ id: 'TestReceipts' });
+
+/** Names of customers, each once. */
+export const customersSchema = z.strictObject({ names: z.array(z.string()) }).meta({ id: 'Customers' });
+export type Customers = Answer<typeof customersSchema>;

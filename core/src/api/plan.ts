@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { Finding } from '../finding/index.js';
 import { orderDraftSchema, orderStates } from '../order/index.js';
 import {
   decisionSchema,
@@ -206,6 +207,8 @@ export const handOverDaysSchema = z
                 }),
               ),
               dueMinor: z.number(),
+              /** Whether something must be decided about it. */
+              toDecide: z.boolean(),
             })
             .meta({ id: 'HandOver' }),
         ),
@@ -213,6 +216,18 @@ export const handOverDaysSchema = z
       .meta({ id: 'HandOverDay' }),
   )
   .meta({ id: 'HandOverDays' }) satisfies z.ZodType<readonly HandOverDay[]>;
+export type HandOverDays = Answer<typeof handOverDaysSchema>;
+
+/** Hand-overs with the word whether something must be decided about an order. */
+export function withToDecide(days: readonly HandOverDay[], findings: readonly Finding[]): HandOverDays {
+  const toDecide = new Set(
+    findings.flatMap(({ about, severity }) => (about.noun === 'order' && severity !== 'know' ? [about.id] : [])),
+  );
+  return days.map(({ day, orders }) => ({
+    day,
+    orders: orders.map((order) => ({ ...order, toDecide: toDecide.has(order.orderId) })),
+  }));
+}
 
 export const labelRunSchema = z
   .strictObject({

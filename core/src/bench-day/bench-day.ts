@@ -19,7 +19,7 @@ import {
   type Operation,
   type OperationWords,
 } from './operations.js';
-import { type Plan, helperHours } from '../plan/index.js';
+import { type PlanWork, helperHours } from '../plan/index.js';
 
 /** One stretch of somebody's hands on a day. */
 export interface BenchTask extends OperationWords {
@@ -84,7 +84,7 @@ function withHelper(
 }
 
 /** Strips of one recipe that follow one another without a break are one strip. */
-function joined(tasks: readonly BenchTask[], plan: Plan, day: Day): BenchTask[] {
+function joined(tasks: readonly BenchTask[], plan: PlanWork, day: Day): BenchTask[] {
   const list: BenchTask[] = [];
   for (const task of tasks) {
     const before = list.findLast(({ who }) => who === task.who);
@@ -157,7 +157,7 @@ function waitsIn(tasks: readonly BenchTask[]): BenchDay['waits'] {
  * is finished. Only the maker cooks, so that no two pots want hands in the same minute; a helper finishes and packs.
  * @param enough minutes within which it may end: no shorter order is looked for
  */
-export function benchDay(plan: Plan, day: Day, book: Book, enough = 0): BenchDay {
+export function benchDay(plan: PlanWork, day: Day, book: Book, enough = 0): BenchDay {
   const jobs = operationsOf(plan, day, book);
   const maker: Resource = { key: MAKER, capacity: 1 };
   const helpMinutes = helperHours(day, book.kitchen) * 60;

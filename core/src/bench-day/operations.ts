@@ -13,7 +13,7 @@ import {
   nutClasses,
   profileOf,
   type Pack,
-  type Plan,
+  type PlanWork,
   type ProductionRun,
   helperHours,
   workByDay,
@@ -95,7 +95,7 @@ function usesOf(stretch: Stretch, readyMinutes: number): Use[] {
 }
 
 /** What is worked on on a day: what is begun, and what was begun before and goes on, components before what uses them. */
-function workOn(plan: Plan, day: Day, book: Book): WorkOf<ProductionRun>[] {
+function workOn(plan: PlanWork, day: Day, book: Book): WorkOf<ProductionRun>[] {
   const componentsFirst = byLowLevelCode(book).reverse();
   const made = plan.made.filter((each) => each.day < day);
   return (workByDay([...made, ...plan.runs], book.recipes, book.kitchen).get(day) ?? []).sort(
@@ -104,7 +104,7 @@ function workOn(plan: Plan, day: Day, book: Book): WorkOf<ProductionRun>[] {
 }
 
 /** Every batch that is worked on on a day, stretch by stretch; getting ready goes before the first of each recipe. */
-function makeJobs(plan: Plan, day: Day, book: Book): Operation[] {
+function makeJobs(plan: PlanWork, day: Day, book: Book): Operation[] {
   /** The last stretches of all batches of a recipe: what uses it waits for them. */
   const done = new Map<string, { key: string; lag: number }[]>();
   return workOn(plan, day, book).flatMap(({ run, facts, work: { stretches } }) => {
@@ -176,7 +176,7 @@ const plain = (
 });
 
 /** Pieces that are cut, rolled or dipped; divided in two when somebody helps. */
-function finishJobs(plan: Plan, day: Day, book: Book, makes: readonly Operation[], helped: boolean): Operation[] {
+function finishJobs(plan: PlanWork, day: Day, book: Book, makes: readonly Operation[], helped: boolean): Operation[] {
   const sums = new Map<string, { count: number; minutes: number; sameDay: boolean }>();
   for (const { pieceId, count, handsMinutes, madeOn, day: on } of plan.finishings) {
     if (on !== day) continue;
@@ -209,7 +209,7 @@ function finishJobs(plan: Plan, day: Day, book: Book, makes: readonly Operation[
 }
 
 /** Boxes that are packed: each when what goes into it is finished. */
-const packJobs = (plan: Plan, day: Day, book: Book, finishes: readonly Operation[], helped: boolean): Operation[] =>
+const packJobs = (plan: PlanWork, day: Day, book: Book, finishes: readonly Operation[], helped: boolean): Operation[] =>
   plan.days
     .filter((each) => each.day === day)
     .flatMap(({ packs }) => packs)
@@ -263,7 +263,7 @@ export const cleanWords = ({ fromKind, toKind }: ChangedOver): OperationWords =>
  * All of a day's work: without nuts before tree nuts before peanut, with a clean-down between, and by kinds between which {@link cleaningOf}
  * has it cleaned, so that nothing is made after what has an allergen that it lacks.
  */
-export function operationsOf(plan: Plan, day: Day, book: Book): Operation[] {
+export function operationsOf(plan: PlanWork, day: Day, book: Book): Operation[] {
   const makes = makeJobs(plan, day, book);
   const helped = helperHours(day, book.kitchen) > 0;
   const finishes = finishJobs(plan, day, book, makes, helped);

@@ -15,7 +15,11 @@ export interface Waiting {
 }
 
 /** How long the maker waits on a day, and what can be done meanwhile; null when no wait is worth filling. */
-export function whileWaiting(plan: Plan, day: Day, { waits }: Pick<BenchDay, 'waits'>): Waiting | null {
+export function whileWaiting(
+  plan: Pick<Plan, 'days' | 'labels'>,
+  day: Day,
+  { waits }: Pick<BenchDay, 'waits'>,
+): Waiting | null {
   const minutes = waits.reduce((sum, wait) => sum + (wait.minutes >= WORTH_FILLING ? wait.minutes : 0), 0);
   if (minutes === 0) return null;
   const next = plan.days.find((entry) => entry.day > day && entry.runs.length > 0);

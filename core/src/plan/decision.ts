@@ -1,6 +1,5 @@
 import { z } from 'zod';
 import { guideSchema } from './guide.js';
-import type { Plan } from './shape.js';
 
 /** What the solver said of a plan when it was found; money in minor units. */
 export const solvedSchema = z.strictObject({
@@ -23,16 +22,4 @@ export type StoredDecision = Decision & { readonly version: number };
 export interface DecisionStep {
   readonly before: StoredDecision | null;
   readonly after: StoredDecision;
-}
-
-/** The plan with all that a screen needs to show it. */
-export interface PlanAnswer extends Plan {
-  readonly today: string;
-  readonly maker: string;
-  readonly currency: string;
-  readonly solved: Decision['solved'];
-  /** Whether anything was decided about the days. */
-  readonly decided: boolean;
-  /** Whether it makes just what was decided. */
-  readonly follows: boolean;
 }

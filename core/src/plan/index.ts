@@ -1,6 +1,6 @@
 export { type Breach, breachesOf, newBreaches, NOTICED } from './breaches.js';
 export { allergensIn, cleanOff, nutClass, type NutClass, nutClasses, profileOf, turnRules } from './clean-downs.js';
-export { type Decision, decisionSchema, type DecisionStep, type PlanAnswer, type StoredDecision } from './decision.js';
+export { type Decision, decisionSchema, type DecisionStep, type StoredDecision } from './decision.js';
 export type { PieceDemand } from './demand.js';
 export { componentKey, type DayShare, type Guide, guideSchema, moveGuide, pieceKey, withoutMade } from './guide.js';
 export { KEEPS_AS_STOCK_DAYS, leftOverUse } from './left-over.js';
@@ -14,7 +14,7 @@ export { planSeason, seasonNeeds } from './plan.js';
 export { type MadeRun, type ProductionRun, sharedGrams } from './run.js';
 export type { HandOver, HandOverDay } from './hand-over.js';
 export type { SeasonDay } from './season-days.js';
-export type { LabelRun, Plan } from './shape.js';
+export type { LabelRun, Plan, PlanWork } from './shape.js';
 export { countsOf, leftGramsOf } from './supplies.js';
 export { tryMove } from './try-move.js';
 export { isInPan, mouldsFilled, mouldShareOf, mouldsOf, panKinds, panShareOf, pansTaken } from './vessels.js';

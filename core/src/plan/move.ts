@@ -2,7 +2,7 @@ import type { Book } from '../book/index.js';
 import { sayDay, sayList, sayShortDay, type Day } from '../quantity/index.js';
 import { batchesOf, componentKey, pieceKey, withoutMade, type DayShare, type Guide, type Pin } from './guide.js';
 import { triedOf } from './made-runs.js';
-import type { Plan } from './shape.js';
+import type { Plan, PlanWork } from './shape.js';
 import { isBenchDay, isHumid } from './windows.js';
 
 /** The plan as it stands, with what is made already, written down as decisions, so that one of them can be changed. */
@@ -36,7 +36,7 @@ export const followsGuide = (plan: Plan, guide: Guide): boolean =>
   sorted(batchesOf(plan.runs)) === sorted(withoutMade(guide, triedOf(plan.made)).batches);
 
 /** Why a run cannot be moved to a day; each a sentence. Empty when it can. */
-export function whyNotTo(plan: Plan, recipeId: string, from: Day, to: Day, book: Book, today: Day): string[] {
+export function whyNotTo(plan: PlanWork, recipeId: string, from: Day, to: Day, book: Book, today: Day): string[] {
   const run = plan.runs.find((each) => each.recipeId === recipeId && each.day === from);
   const facts = book.recipes.get(recipeId);
   if (!run || !facts) return ['That making is not in the plan any more.'];
@@ -103,7 +103,7 @@ export function moveRun(guide: Guide, recipeId: string, from: Day, to: Day, plan
 }
 
 /** Why a run is on its day and not on another; a sentence or two. */
-export function whyThen(plan: Plan, recipeId: string, day: Day, book: Book, today: Day): string {
+export function whyThen(plan: PlanWork, recipeId: string, day: Day, book: Book, today: Day): string {
   const run = plan.runs.find((each) => each.recipeId === recipeId && each.day === day);
   if (!run || run.pegs.length === 0) return run?.pinned ? 'You pinned it here.' : '';
   const pinned = run.pinned ? 'You pinned it here. ' : '';

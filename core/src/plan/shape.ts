@@ -26,6 +26,9 @@ export interface LateOrder {
   readonly missing: readonly PieceFacts[];
 }
 
+/** The part of a plan that says what is done on which day. */
+export type PlanWork = Pick<Plan, 'runs' | 'made' | 'finishings' | 'days'>;
+
 /** The season worked out from the orders. */
 export interface Plan {
   /** Open orders, and what is ordered by them: those that are left out among it. */

@@ -1,6 +1,5 @@
-import { countFindings, type PlanSummary } from '@usual-pantry/core/api';
+import { countFindings, type HandOverDays, type PlanSummary } from '@usual-pantry/core/api';
 import { emptyKitchen } from '@usual-pantry/core/kitchen';
-import type { HandOverDay } from '@usual-pantry/core/plan';
 import type { StoredBook } from '../book/book.service.js';
 
 type Box = StoredBook['boxes'][number];
@@ -21,8 +20,11 @@ export const summaryForHelper = (plan: PlanSummary): PlanSummary => ({
 });
 
 /** What is handed over as a helper sees it: without money and the places of customers. */
-export const handOversForHelper = (days: readonly HandOverDay[]): HandOverDay[] =>
-  days.map(({ day, orders }) => ({ day, orders: orders.map((each) => ({ ...each, place: '', dueMinor: 0 })) }));
+export const handOversForHelper = (days: HandOverDays): HandOverDays =>
+  days.map(({ day, orders }) => ({
+    day,
+    orders: orders.map((each) => ({ ...each, place: '', dueMinor: 0, toDecide: false })),
+  }));
 
 /** The book as a helper sees it: recipes, pieces and boxes, and of the settings what the bench needs. Nothing that is paid or asked for. */
 export function bookForHelper(book: StoredBook): StoredBook {

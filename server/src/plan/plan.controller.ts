@@ -17,8 +17,10 @@ import {
   restoreDecisionSchema,
   shoppingListSchema,
   whatIfAnswerSchema,
+  withToDecide,
   type AskedOrder,
   type FindingPage,
+  type HandOverDays,
   type MoveRun,
   type PinRun,
   type PlanRuns,
@@ -26,12 +28,12 @@ import {
   type RestoreDecision,
 } from '@usual-pantry/core/api';
 import { gravestFirst, type Finding } from '@usual-pantry/core/finding';
-import { followsGuide, type DecisionStep, type HandOverDay, type StoredDecision } from '@usual-pantry/core/plan';
+import { followsGuide, type DecisionStep, type StoredDecision } from '@usual-pantry/core/plan';
 import { shoppingCsv, shoppingText } from '@usual-pantry/core/format';
 import { whatIfSchema, type PlanJob, type WhatIf, type WhatIfAnswer } from '@usual-pantry/core/programme';
 import type { PromiseCheck } from '@usual-pantry/core/promise';
 import type { ShoppingLine } from '@usual-pantry/core/shopping';
-import { daySchema, idSchema } from '@usual-pantry/core/record';
+import { daySchema } from '@usual-pantry/core/record';
 import type { Response } from 'express';
 import { z } from 'zod';
 import { BookService } from '../book/book.service.js';
@@ -51,14 +53,19 @@ import { SeasonPlanner } from './season-planner.js';
 /** Which findings are wanted. */
 const findingQuerySchema = z.strictObject({
   page: z.coerce.number().int().min(1).default(1),
-  size: z.coerce.number().int().min(1).max(200).default(50),
+  size: z.coerce.number().int().min(1).max(500).default(50),
   /** What they are about: nouns with commas between. */
   about: z
     .string()
     .transform((text) => text.split(','))
     .pipe(z.array(findingSchema.shape.about.shape.noun))
     .optional(),
-  id: idSchema.optional(),
+  /** Ids of records, with commas between. */
+  ids: z
+    .string()
+    .max(20_000)
+    .transform((text) => new Set(text.split(',')))
+    .optional(),
 });
 
 /** Which days are wanted; all of them without. */
@@ -108,12 +115,11 @@ export class PlanController {
   @ApiOperation({ summary: 'What is handed over by day: all days, or one' })
   @ApiQuery({ name: 'day', required: false, schema: { type: 'string', format: 'date' } })
   @Answers(handOverDaysSchema)
-  async handOvers(
-    @Query({ schema: dayQuerySchema }) { day }: z.infer<typeof dayQuerySchema>,
-  ): Promise<readonly HandOverDay[]> {
-    const { handOvers } = (await this.books.plan()).plan;
+  async handOvers(@Query({ schema: dayQuerySchema }) { day }: z.infer<typeof dayQuerySchema>): Promise<HandOverDays> {
+    const { handOvers, findings } = (await this.books.plan()).plan;
     const wanted = day === undefined ? handOvers : handOvers.filter((each) => each.day === day);
-    return isHelper() ? handOversForHelper(wanted) : wanted;
+    const days = withToDecide(wanted, findings);
+    return isHelper() ? handOversForHelper(days) : days;
   }
 
   @Answers(planJobSchema)
@@ -245,15 +251,15 @@ export class PlanController {
   @Get('plan/findings')
   @ApiOperation({ summary: 'A page of what must be decided or is worth knowing, the gravest first' })
   @ApiQuery({ name: 'page', required: false, schema: { type: 'integer', minimum: 1, default: 1 } })
-  @ApiQuery({ name: 'size', required: false, schema: { type: 'integer', minimum: 1, maximum: 200, default: 50 } })
+  @ApiQuery({ name: 'size', required: false, schema: { type: 'integer', minimum: 1, maximum: 500, default: 50 } })
   @ApiQuery({ name: 'about', required: false, schema: { type: 'string', example: 'order,box' } })
-  @ApiQuery({ name: 'id', required: false, schema: { type: 'string' } })
+  @ApiQuery({ name: 'ids', required: false, schema: { type: 'string', example: 'o1,o2' } })
   @Answers(findingPageSchema)
   async findings(
-    @Query({ schema: findingQuerySchema }) { page, size, about, id }: z.infer<typeof findingQuerySchema>,
+    @Query({ schema: findingQuerySchema }) { page, size, about, ids }: z.infer<typeof findingQuerySchema>,
   ): Promise<FindingPage> {
     const found = (await this.allFindings()).filter(
-      (each) => (about?.includes(each.about.noun) ?? true) && (id === undefined || each.about.id === id),
+      (each) => (about?.includes(each.about.noun) ?? true) && (ids?.has(each.about.id) ?? true),
     );
     return { items: found.slice((page - 1) * size, page * size), total: found.length, page, size };
   }

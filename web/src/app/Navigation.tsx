@@ -1,4 +1,4 @@
-import type { PlanAnswer } from '@usual-pantry/core/plan';
+import type { PlanSummary } from '@usual-pantry/core/api';
 import { mdiDotsHorizontal } from '@mdi/js';
 import BottomNavigation from '@mui/material/BottomNavigation';
 import BottomNavigationAction from '@mui/material/BottomNavigationAction';
@@ -10,14 +10,14 @@ import Paper from '@mui/material/Paper';
 import Typography from '@mui/material/Typography';
 import { memo, useState } from 'react';
 import { Link, NavLink, useLocation, useNavigate } from 'react-router';
-import { useBookQuery } from './api';
-import { Icon } from './Icon';
+import { Icon } from '../parts/Icon';
 import type { Screen } from './screens';
 import { useScreens } from './useScreens';
-import { FIGURES, NAV_WIDTH, STRIP_HEIGHT } from './theme';
+import { FIGURES, NAV_WIDTH, STRIP_HEIGHT } from '../parts/theme';
+import { useBookQuery } from '../data/book';
 
 /** The count beside a name, where it says something. */
-function useCounts(plan: PlanAnswer | undefined): Record<string, string> {
+function useCounts(plan: PlanSummary | undefined): Record<string, string> {
   const { data: book } = useBookQuery();
   return {
     Orders: plan ? String(plan.orders) : '',
@@ -25,7 +25,7 @@ function useCounts(plan: PlanAnswer | undefined): Record<string, string> {
     Recipes: book ? String(book.recipes.length) : '',
     Pantry: book ? String(book.ingredients.length) : '',
     Plan: plan ? String(plan.batches) : '',
-    Labels: plan ? String(plan.labels.reduce((sum, run) => sum + run.count, 0)) : '',
+    Labels: plan ? String(plan.labels) : '',
   };
 }
 
@@ -74,7 +74,7 @@ const Entry = memo(function Entry({ screen, count }: { screen: Screen; count: st
 });
 
 /** Down the left, in the order of the work. */
-export function Navigation({ plan }: { plan: PlanAnswer | undefined }) {
+export function Navigation({ plan }: { plan: PlanSummary | undefined }) {
   const counts = useCounts(plan);
   const { screens, settings } = useScreens();
   return (

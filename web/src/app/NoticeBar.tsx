@@ -1,8 +1,8 @@
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import Snackbar from '@mui/material/Snackbar';
-import { hushed, undo } from './history';
-import { useAppDispatch, useAppSelector } from './store';
+import { hushed, undo } from '../data/history';
+import { useAppDispatch, useAppSelector } from '../data/store';
 
 /** What has just been done, with a way to take it back. */
 export function NoticeBar() {

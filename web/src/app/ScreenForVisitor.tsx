@@ -2,7 +2,7 @@ import Link from '@mui/material/Link';
 import { Link as RouterLink, Outlet, useLocation } from 'react-router';
 import { AnswerLine } from '../parts/AnswerLine';
 import { Empty } from '../parts/Panel';
-import { useIsHelper } from './keeping';
+import { useIsHelper } from '../data/door';
 
 /** The screen of the address; a helper, who may see Today, is told so at every other. */
 export function ScreenForVisitor() {

@@ -1,26 +1,26 @@
 import Box from '@mui/material/Box';
 import { weekday, sayDay, sayMinutes, sayCount } from '@usual-pantry/core/quantity';
-import type { SeasonDay, PlanAnswer } from '@usual-pantry/core/plan';
+import type { DayInShort, PlanSummary } from '@usual-pantry/core/api';
 import { memo } from 'react';
 import { Link, useLocation, useSearchParams } from 'react-router';
-import { FIGURES, STRIP_HEIGHT } from './theme';
+import { FIGURES, STRIP_HEIGHT } from '../parts/theme';
 
 const LETTERS = ['S', 'M', 'T', 'W', 'T', 'F', 'S'];
 
 /** A day in words, for a tooltip and for a screen reader. */
-function sayStripDay({ day, benchMinutes, bookedMinutes, handOvers, humid }: SeasonDay): string {
+function sayStripDay({ day, benchMinutes, bookedMinutes, handOvers, humid }: DayInShort): string {
   const bench =
     benchMinutes > 0
       ? `${sayMinutes(bookedMinutes)} booked of ${sayMinutes(benchMinutes)}`
       : bookedMinutes > 0
         ? `${sayMinutes(bookedMinutes)} booked on no bench day`
         : 'no bench day';
-  const hand = handOvers.length > 0 ? `, ${sayCount(handOvers.length, 'order')} to hand over` : '';
+  const hand = handOvers > 0 ? `, ${sayCount(handOvers, 'order')} to hand over` : '';
   return `${sayDay(day)}: ${bench}${hand}${humid ? ', humid' : ''}`;
 }
 
 /** Drawn again only when the day itself has changed: answers share what is the same as before. */
-const StripDay = memo(function StripDay({ entry, chosen }: { entry: SeasonDay; chosen: boolean }) {
+const StripDay = memo(function StripDay({ entry, chosen }: { entry: DayInShort; chosen: boolean }) {
   const { day, benchMinutes, bookedMinutes, handOvers } = entry;
   const over = bookedMinutes > benchMinutes + 1;
   const filled = benchMinutes > 0 ? Math.min(1, bookedMinutes / benchMinutes) : over ? 1 : 0;
@@ -81,7 +81,7 @@ const StripDay = memo(function StripDay({ entry, chosen }: { entry: SeasonDay; c
             ≈
           </Box>
         )}
-        {handOvers.length > 0 && (
+        {handOvers > 0 && (
           <Box
             sx={{
               position: 'absolute',
@@ -102,7 +102,7 @@ const StripDay = memo(function StripDay({ entry, chosen }: { entry: SeasonDay; c
 });
 
 /** One cell a day from today to the last hand-over: bench hours booked of those there are, a notch for a hand-over. */
-export function SeasonStrip({ plan }: { plan: PlanAnswer | undefined }) {
+export function SeasonStrip({ plan }: { plan: PlanSummary | undefined }) {
   const [search] = useSearchParams();
   const { pathname } = useLocation();
   const chosen = pathname === '/' ? (search.get('day') ?? plan?.today) : undefined;

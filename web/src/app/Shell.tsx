@@ -3,13 +3,13 @@ import useMediaQuery from '@mui/material/useMediaQuery';
 import { useTheme } from '@mui/material/styles';
 import { lazy, Suspense } from 'react';
 import { ScrollRestoration } from 'react-router';
-import { usePlanQuery } from './api';
-import { useDoorQuery } from './keeping';
 import { BottomBar, Navigation } from './Navigation';
 import { NoticeBar } from './NoticeBar';
 import { ScreenForVisitor } from './ScreenForVisitor';
 import { SeasonStrip } from './SeasonStrip';
 import { Shortcuts } from './Shortcuts';
+import { usePlanQuery } from '../data/plan';
+import { useDoorQuery } from '../data/door';
 
 const SignIn = lazy(async () => ({ default: (await import('../door/SignIn')).SignIn }));
 

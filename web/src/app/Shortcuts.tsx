@@ -10,9 +10,9 @@ import TableRow from '@mui/material/TableRow';
 import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useNavigate } from 'react-router';
-import { redo, undo } from './history';
+import { redo, undo } from '../data/history';
 import { screens, settingsScreen } from './screens';
-import { useAppDispatch } from './store';
+import { useAppDispatch } from '../data/store';
 
 const others: readonly (readonly [string, string])[] = [
   ['?', 'This list'],

@@ -10,11 +10,11 @@ import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { RouterProvider } from 'react-router/dom';
 import { speakPlainly } from '@usual-pantry/core/record';
-import { nonce } from './nonce';
+import { nonce } from '../parts/nonce';
 import { router } from './routes';
-import { followChanges, store } from './store';
-import { steadyPresses } from './steadyPress';
-import { theme } from './theme';
+import { followChanges, store } from '../data/store';
+import { steadyPresses } from '../parts/steadyPress';
+import { theme } from '../parts/theme';
 
 speakPlainly();
 

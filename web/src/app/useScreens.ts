@@ -1,5 +1,5 @@
-import { useIsHelper } from './keeping';
 import { screens, settingsScreen, type Screen } from './screens';
+import { useIsHelper } from '../data/door';
 
 const forHelpers = screens.filter(({ path }) => path === '/');
 

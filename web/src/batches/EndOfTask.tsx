@@ -1,9 +1,10 @@
 import Button from '@mui/material/Button';
-import { finishedWith, type PlanAnswer } from '@usual-pantry/core/plan';
+import type { PlanRuns } from '@usual-pantry/core/api';
+import { finishedWith } from '@usual-pantry/core/plan';
 import type { BenchTask } from '@usual-pantry/core/bench-day';
 import type { Day } from '@usual-pantry/core/quantity';
-import { useBatches } from '../parts/useBatches';
-import type { SeasonBook } from '../parts/useSeason';
+import { useBatches } from '../data/useBatches';
+import type { SeasonBook } from '../data/useSeason';
 import { MadeButton } from './MadeButton';
 
 interface Props {
@@ -11,12 +12,13 @@ interface Props {
   /** All strips of the day, in order. */
   readonly tasks: readonly BenchTask[];
   readonly day: Day;
-  readonly plan: PlanAnswer;
+  readonly plan: PlanRuns;
+  readonly today: Day;
   readonly season: SeasonBook;
 }
 
 /** What says that a stretch of work is at its end: its batches are made, or its pieces are finished. */
-export function EndOfTask({ task, tasks, day, plan, season }: Props) {
+export function EndOfTask({ task, tasks, day, plan, today, season }: Props) {
   const { finished } = useBatches();
   const { recipeId, pieceId } = task;
   if (recipeId !== null) {
@@ -24,14 +26,14 @@ export function EndOfTask({ task, tasks, day, plan, season }: Props) {
     const run = plan.runs.find((each) => each.recipeId === recipeId && each.day === day);
     const facts = season.book.recipes.get(recipeId);
     if (!isLast || !run || !facts) return null;
-    return <MadeButton run={run} yieldGrams={facts.yieldGrams} today={plan.today} />;
+    return <MadeButton run={run} yieldGrams={facts.yieldGrams} today={today} />;
   }
   if (pieceId === null || tasks.findLast((each) => each.pieceId === pieceId) !== task) return null;
   const made = finishedWith(plan, pieceId, day, season.book);
   const name = season.book.pieces.get(pieceId)?.piece.name ?? pieceId;
   if (!made) return null;
   return (
-    <Button size="small" aria-label={`${name} is finished`} onClick={() => void finished(name, made, plan.today)}>
+    <Button size="small" aria-label={`${name} is finished`} onClick={() => void finished(name, made, today)}>
       Finished
     </Button>
   );

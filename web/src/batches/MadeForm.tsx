@@ -12,11 +12,11 @@ import { multipleOf, sayBatches } from '@usual-pantry/core/recipe';
 import { useState } from 'react';
 import { FormProvider, useForm, useWatch } from 'react-hook-form';
 import { z } from 'zod';
-import type { Refusal } from '../app/api';
 import { ChoiceInput, NumberInput, TextInput } from '../parts/fields';
-import type { MadeNow } from '../parts/useBatches';
-import { useBatches } from '../parts/useBatches';
-import { useSeasonBook } from '../parts/useSeason';
+import type { MadeNow } from '../data/useBatches';
+import { useBatches } from '../data/useBatches';
+import { useSeasonBook } from '../data/useSeason';
+import type { Refusal } from '../parts/refusal';
 
 const MOST = 40;
 const madeFormSchema = z.object({

@@ -6,10 +6,10 @@ import type { MadeRun } from '@usual-pantry/core/plan';
 import { sayCount, sayGrams, sayShortDay } from '@usual-pantry/core/quantity';
 import { sayBatches } from '@usual-pantry/core/recipe';
 import { useState } from 'react';
-import { FIGURES } from '../app/theme';
-import { Icon } from '../app/Icon';
+import { FIGURES } from '../parts/theme';
+import { Icon } from '../parts/Icon';
 import { readNumber } from '../parts/readNumber';
-import { useBatches } from '../parts/useBatches';
+import { useBatches } from '../data/useBatches';
 import { useAttempt } from '../parts/useAttempt';
 
 /** What was made and what came of it, in words. */

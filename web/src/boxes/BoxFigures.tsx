@@ -11,7 +11,7 @@ import { Figure, FigureList } from '../parts/Figures';
 import { Panel } from '../parts/Panel';
 import { Worked } from '../parts/Worked';
 import { sayPercent } from '../parts/words';
-import type { SeasonBook } from '../parts/useSeason';
+import type { SeasonBook } from '../data/useSeason';
 import { costWorking } from './costWorking';
 
 /** The cost of a box as it is typed. */

@@ -5,9 +5,9 @@ import { resolveBox, type Box as StoredBox } from '@usual-pantry/core/box';
 import { sayList } from '@usual-pantry/core/quantity';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { sayExclusion } from '../orders/words';
-import { useEdit } from '../parts/useEdit';
-import type { SeasonBook } from '../parts/useSeason';
+import { sayExclusion } from '../parts/packedWords';
+import { useEdit } from '../data/useEdit';
+import type { SeasonBook } from '../data/useSeason';
 import { useAttempt } from '../parts/useAttempt';
 import { WithoutPicker } from './WithoutPicker';
 

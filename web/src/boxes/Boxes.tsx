@@ -1,16 +1,16 @@
 import { sayCount, sayGrams, sayMoney } from '@usual-pantry/core/quantity';
 import { useParams } from 'react-router';
-import { useMoneyQuery } from '../app/api';
 import { AllergenTags } from '../parts/Allergens';
 import { AnswerLine } from '../parts/AnswerLine';
-import { Findings } from '../parts/Findings';
+import { Findings } from '../findings/Findings';
 import { Empty } from '../parts/Panel';
-import { RecordList } from '../parts/RecordList';
+import { RecordList } from '../records/RecordList';
 import { sayPercent } from '../parts/words';
-import { useSeasonBook, type SeasonBook } from '../parts/useSeason';
+import { useSeasonBook, type SeasonBook } from '../data/useSeason';
 import { Waiting } from '../parts/Waiting';
 import { BoxComposer } from './BoxComposer';
 import { MiniTray } from './MiniTray';
+import { useMoneyQuery } from '../data/boxes';
 
 function BoxList({ season }: { season: SeasonBook }) {
   const { data: costs } = useMoneyQuery();

@@ -11,10 +11,11 @@ import type { Aim, Composition } from '@usual-pantry/core/compose';
 import { sayCount, sayList, sayMinutes, sayMoney } from '@usual-pantry/core/quantity';
 import { useState } from 'react';
 import { useFormContext } from 'react-hook-form';
-import { useComposeMutation, type Refusal } from '../app/api';
 import { sayPercent } from '../parts/words';
-import type { SeasonBook } from '../parts/useSeason';
+import type { SeasonBook } from '../data/useSeason';
 import { WithoutPicker } from './WithoutPicker';
+import { useComposeMutation } from '../data/boxes';
+import type { Refusal } from '../parts/refusal';
 
 const aims: Record<Aim, string> = {
   cost: 'The cheapest',

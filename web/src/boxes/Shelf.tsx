@@ -6,8 +6,8 @@ import { sayGrams } from '@usual-pantry/core/quantity';
 import { AllergenTags } from '../parts/Allergens';
 import { Panel } from '../parts/Panel';
 import { PieceDrawing } from '../parts/PieceDrawing';
-import type { SeasonBook } from '../parts/useSeason';
-import { FIGURES } from '../app/theme';
+import type { SeasonBook } from '../data/useSeason';
+import { FIGURES } from '../parts/theme';
 
 /** The digit that places the shelf's piece at a position: 1 to 9, then 0. */
 export const shelfDigit = (index: number): string | null => (index < 9 ? String(index + 1) : index === 9 ? '0' : null);

@@ -2,7 +2,7 @@ import Autocomplete from '@mui/material/Autocomplete';
 import TextField from '@mui/material/TextField';
 import type { BoxDraft } from '@usual-pantry/core/box';
 import { useFormContext, useWatch } from 'react-hook-form';
-import type { SeasonBook } from '../parts/useSeason';
+import type { SeasonBook } from '../data/useSeason';
 
 /** The pieces that may take a cell's place when an order rules its own out, the preferred one first. */
 export function StandIns({ season, cell: index }: { season: SeasonBook; cell: number }) {

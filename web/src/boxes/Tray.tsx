@@ -8,7 +8,7 @@ import { useRef, type KeyboardEvent, type ReactNode } from 'react';
 import { flushSync } from 'react-dom';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { PieceDrawing } from '../parts/PieceDrawing';
-import type { SeasonBook } from '../parts/useSeason';
+import type { SeasonBook } from '../data/useSeason';
 import { shelfDigit } from './Shelf';
 
 interface TrayProps {

@@ -2,10 +2,10 @@ import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { useLocation } from 'react-router';
-import { usePairMutation } from '../app/keeping';
 import { PlainForm } from '../parts/PlainForm';
 import { useAttempt } from '../parts/useAttempt';
 import { Threshold } from './Threshold';
+import { usePairMutation } from '../data/door';
 
 /** Lets this device in with a code from one that is signed in. The code of a scanned picture stands behind the # of the address. */
 export function Pair() {

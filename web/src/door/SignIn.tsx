@@ -3,11 +3,11 @@ import Link from '@mui/material/Link';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { Link as RouterLink } from 'react-router';
-import { useSignInMutation } from '../app/keeping';
 import { PassphraseField } from '../parts/PassphraseField';
 import { PlainForm } from '../parts/PlainForm';
 import { useAttempt } from '../parts/useAttempt';
 import { deviceName, Threshold } from './Threshold';
+import { useSignInMutation } from '../data/door';
 
 /** Lets the maker in with the passphrase. */
 export function SignIn() {

@@ -1,7 +1,6 @@
 import Box from '@mui/material/Box';
 import type { LabelFace } from '@usual-pantry/core/label';
-import type { LabelAnswer } from '../app/api';
-
+import type { SetLabel as LabelAnswer } from '@usual-pantry/core/api';
 const faces: Record<LabelFace, { family: string; weight: number }> = {
   text: { family: '"Atkinson Hyperlegible Next Variable"', weight: 400 },
   bold: { family: '"Atkinson Hyperlegible Next Variable"', weight: 700 },

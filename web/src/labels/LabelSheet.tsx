@@ -7,12 +7,12 @@ import Typography from '@mui/material/Typography';
 import type { PackedAs } from '@usual-pantry/core/order';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { useLabelQuery } from '../app/api';
-import { Icon } from '../app/Icon';
+import { Icon } from '../parts/Icon';
 import { packedQuery } from '../parts/addresses';
-import { Findings } from '../parts/Findings';
+import { Findings } from '../findings/Findings';
 import { Waiting } from '../parts/Waiting';
 import { LabelPreview } from './LabelPreview';
+import { useLabelQuery } from '../data/boxes';
 
 const MOST_COPIES = 500;
 

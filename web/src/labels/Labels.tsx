@@ -1,19 +1,20 @@
-import type { PlanAnswer } from '@usual-pantry/core/plan';
+import type { LabelRun } from '@usual-pantry/core/plan';
 import type { NamedThings } from '@usual-pantry/core/ingredient';
 import { AS_IT_IS, type PackedAs } from '@usual-pantry/core/order';
 import { sayCount, sayShortDay } from '@usual-pantry/core/quantity';
 import Box from '@mui/material/Box';
 import Paper from '@mui/material/Paper';
 import { Link, useParams, useSearchParams } from 'react-router';
-import { useBookQuery, usePlanQuery } from '../app/api';
 import { AnswerLine, Mark } from '../parts/AnswerLine';
 import { Empty } from '../parts/Panel';
 import { SplitView } from '../parts/SplitView';
-import { useNames } from '../parts/useSeason';
+import { useNames } from '../data/useSeason';
 import { Waiting } from '../parts/Waiting';
 import { labelAddress, readPacked } from '../parts/addresses';
-import { sayPacked } from '../orders/words';
+import { sayPacked } from '../parts/packedWords';
 import { LabelSheet } from './LabelSheet';
+import { useBookQuery } from '../data/book';
+import { useLabelRunsQuery } from '../data/plan';
 
 interface Row {
   readonly boxId: string;
@@ -24,8 +25,12 @@ interface Row {
 }
 
 /** A label for each box and hand-over, then each box without dates. */
-const rowsOf = (plan: PlanAnswer, boxes: readonly { id: string; name: string }[], names: NamedThings): Row[] => [
-  ...plan.labels.map((run) => ({
+const rowsOf = (
+  runs: readonly LabelRun[],
+  boxes: readonly { id: string; name: string }[],
+  names: NamedThings,
+): Row[] => [
+  ...runs.map((run) => ({
     boxId: run.boxId,
     name: sayPacked(run.boxName, run, names),
     handOver: run.handOver,
@@ -71,17 +76,17 @@ function RunList({ rows, open }: { rows: readonly Row[]; open: Row | undefined }
 export function Labels() {
   const { boxId } = useParams();
   const [search] = useSearchParams();
-  const { data: plan, error, refetch } = usePlanQuery();
+  const { data: runs, error, refetch } = useLabelRunsQuery();
   const { data: book } = useBookQuery();
   const names = useNames();
-  if (!plan || !book) return <Waiting error={error} again={refetch} />;
-  const rows = rowsOf(plan, book.boxes, names);
+  if (!runs || !book) return <Waiting error={error} again={refetch} />;
+  const rows = rowsOf(runs, book.boxes, names);
   if (rows.length === 0) return <Empty title="No boxes, so no labels.">Fill a box, and its label stands here.</Empty>;
   const handOver = search.get('handOver');
   const packed = readPacked(search);
   const address = boxId === undefined ? '' : labelAddress(boxId, handOver, packed);
   const open = rows.find((row) => addressOf(row) === address);
-  const labels = plan.labels.reduce((sum, run) => sum + run.count, 0);
+  const labels = runs.reduce((sum, run) => sum + run.count, 0);
   return (
     <>
       {!boxId && (
@@ -90,8 +95,8 @@ export function Labels() {
             'No open orders; labels without dates are below.'
           ) : (
             <>
-              <Mark tone="hot">{sayCount(labels, 'label')}</Mark> to print, of {sayCount(plan.labels.length, 'kind')} by
-              box and hand-over.
+              <Mark tone="hot">{sayCount(labels, 'label')}</Mark> to print, of {sayCount(runs.length, 'kind')} by box
+              and hand-over.
             </>
           )}
         </AnswerLine>
@@ -105,7 +110,7 @@ export function Labels() {
               boxId={boxId}
               handOver={handOver}
               packed={packed}
-              count={plan.labels.find((run) => labelAddress(run.boxId, run.handOver, run) === address)?.count ?? 1}
+              count={runs.find((run) => labelAddress(run.boxId, run.handOver, run) === address)?.count ?? 1}
             />
           )
         }

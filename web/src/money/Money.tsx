@@ -10,14 +10,15 @@ import TableRow from '@mui/material/TableRow';
 import type { BoxCost } from '@usual-pantry/core/money';
 import { sayMinutes, sayMoney } from '@usual-pantry/core/quantity';
 import { Link as RouterLink } from 'react-router';
-import { useBookQuery, useMoneyQuery } from '../app/api';
-import { FIGURES } from '../app/theme';
+import { FIGURES } from '../parts/theme';
 import { costWorking } from '../boxes/costWorking';
 import { AnswerLine, Mark } from '../parts/AnswerLine';
 import { Empty } from '../parts/Panel';
 import { Waiting } from '../parts/Waiting';
 import { Worked } from '../parts/Worked';
 import { sayPercent } from '../parts/words';
+import { useBookQuery } from '../data/book';
+import { useMoneyQuery } from '../data/boxes';
 
 const parts = [
   { name: 'ingredients', of: (cost: BoxCost) => cost.ingredientsMinor, colour: 'hot.main' },

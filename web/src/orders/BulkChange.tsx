@@ -5,9 +5,10 @@ import TextField from '@mui/material/TextField';
 import { orderStates, type Order, type OrderState } from '@usual-pantry/core/order';
 import { sayCount } from '@usual-pantry/core/quantity';
 import { useState } from 'react';
-import { useChangeStatesMutation, type Refusal } from '../app/api';
-import { recorded, said } from '../app/history';
-import { useAppDispatch } from '../app/store';
+import { recorded, said } from '../data/history';
+import { useAppDispatch } from '../data/store';
+import { useChangeStatesMutation } from '../data/orders';
+import type { Refusal } from '../parts/refusal';
 
 /** Brings all chosen orders into one state; one undo takes it back. */
 export function BulkChange({ orders, onDone }: { orders: readonly Order[]; onDone: () => void }) {

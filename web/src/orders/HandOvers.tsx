@@ -7,14 +7,15 @@ import { packedKey } from '@usual-pantry/core/order';
 import type { HandOver } from '@usual-pantry/core/plan';
 import { sayCount, sayDay, sayMoney } from '@usual-pantry/core/quantity';
 import { Link as RouterLink } from 'react-router';
-import { usePlanQuery } from '../app/api';
-import { Icon } from '../app/Icon';
-import { FIGURES } from '../app/theme';
+import { Icon } from '../parts/Icon';
+import { FIGURES } from '../parts/theme';
 import { AnswerLine, Mark } from '../parts/AnswerLine';
 import { Empty, Panel } from '../parts/Panel';
-import { useNames } from '../parts/useSeason';
+import { useNames } from '../data/useSeason';
 import { Waiting } from '../parts/Waiting';
-import { sayPacked } from './words';
+import { sayPacked } from '../parts/packedWords';
+import { useHandOversQuery } from '../data/plan';
+import { useBookQuery } from '../data/book';
 
 const ways = ['stall', 'pick-up', 'courier'] as const;
 
@@ -48,10 +49,10 @@ function Line({ order, currency }: { order: HandOver; currency: string }) {
 
 /** What is handed over on which day and how, to be printed and ticked off. */
 export function HandOvers() {
-  const { data: plan, error, refetch } = usePlanQuery();
-  if (!plan) return <Waiting error={error} again={refetch} />;
-  const days = plan.days.filter(({ handOvers }) => handOvers.length > 0);
-  const due = days.flatMap(({ handOvers }) => handOvers).reduce((sum, { dueMinor }) => sum + dueMinor, 0);
+  const { data: days, error, refetch } = useHandOversQuery(null);
+  const currency = useBookQuery().data?.kitchen.currency;
+  if (!days || currency === undefined) return <Waiting error={error} again={refetch} />;
+  const due = days.flatMap(({ orders }) => orders).reduce((sum, { dueMinor }) => sum + dueMinor, 0);
   const [next] = days;
   if (!next) return <Empty title="Nothing to hand over." />;
   return (
@@ -59,9 +60,9 @@ export function HandOvers() {
       <AnswerLine>
         {sayCount(days.length, 'hand-over day')}; next,{' '}
         <Mark tone="hot">
-          {sayCount(next.handOvers.length, 'order')} on {sayDay(next.day)}
+          {sayCount(next.orders.length, 'order')} on {sayDay(next.day)}
         </Mark>
-        . {sayMoney(due, plan.currency)} still to be paid.
+        . {sayMoney(due, currency)} still to be paid.
       </AnswerLine>
       <Button
         startIcon={<Icon path={mdiPrinterOutline} />}
@@ -73,17 +74,17 @@ export function HandOvers() {
         Print the list
       </Button>
       <Box sx={{ display: 'grid', gap: 2 }}>
-        {days.map(({ day, handOvers }) => (
+        {days.map(({ day, orders: all }) => (
           <Panel key={day} title={sayDay(day)}>
             {ways.map((way) => {
-              const orders = handOvers.filter((each) => each.way === way);
+              const orders = all.filter((each) => each.way === way);
               if (orders.length === 0) return null;
               return (
                 <Box key={way} component="section" aria-label={way} sx={{ mb: 1 }}>
                   <Typography variant="h3">{way}</Typography>
                   <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none' }}>
                     {orders.map((order) => (
-                      <Line key={order.orderId} order={order} currency={plan.currency} />
+                      <Line key={order.orderId} order={order} currency={currency} />
                     ))}
                   </Box>
                 </Box>

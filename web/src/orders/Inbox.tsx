@@ -10,22 +10,17 @@ import type { MessageFate } from '@usual-pantry/core/intake';
 import { addDays, sayCount, sayShortDay } from '@usual-pantry/core/quantity';
 import { useState } from 'react';
 import { Link as RouterLink } from 'react-router';
-import {
-  useInboxQuery,
-  useSendTestMutation,
-  useTakeMessageMutation,
-  type InboxMessage,
-  type Refusal,
-} from '../app/api';
-import { said } from '../app/history';
-import { useMakeInboxKeyMutation } from '../app/keeping';
-import { useAppDispatch } from '../app/store';
+import { said } from '../data/history';
+import { useAppDispatch } from '../data/store';
 import { AnswerLine, Mark } from '../parts/AnswerLine';
 import { Empty, Panel } from '../parts/Panel';
 import { useAttempt } from '../parts/useAttempt';
-import { useSeasonBook, type SeasonBook } from '../parts/useSeason';
+import { useSeasonBook, type SeasonBook } from '../data/useSeason';
 import { Waiting } from '../parts/Waiting';
 import { sayMoment } from '../parts/words';
+import { useInboxQuery, useSendTestMutation, useTakeMessageMutation, useMakeInboxKeyMutation } from '../data/orders';
+import type { InboxAnswer, TestMessage } from '@usual-pantry/core/api';
+import type { Refusal } from '../parts/refusal';
 
 const tones: Record<MessageFate, 'success' | 'default' | 'error' | 'warning'> = {
   taken: 'success',
@@ -34,7 +29,7 @@ const tones: Record<MessageFate, 'success' | 'default' | 'error' | 'warning'> = 
   'to settle': 'warning',
 };
 
-function Message({ message }: { message: InboxMessage }) {
+function Message({ message }: { message: InboxAnswer['messages'][number] }) {
   const dispatch = useAppDispatch();
   const [take, { isLoading }] = useTakeMessageMutation();
   const { order } = message.message;
@@ -111,7 +106,7 @@ function TestOrder({ season }: { season: SeasonBook }) {
   const go = async () => {
     try {
       const receipts = await send({
-        manner: typed.manner,
+        manner: typed.manner as TestMessage['manner'],
         order: {
           customer: { name: typed.customer, contact: '' },
           lines: [{ box: typed.box, count: Number(typed.count) }],

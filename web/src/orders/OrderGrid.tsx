@@ -4,13 +4,14 @@ import type { NamedThings } from '@usual-pantry/core/ingredient';
 import type { Order, OrderState } from '@usual-pantry/core/order';
 import { sayShortDay } from '@usual-pantry/core/quantity';
 import { memo, useMemo } from 'react';
-import { useBookQuery, usePlanQuery } from '../app/api';
-import { nonce } from '../app/nonce';
+import { nonce } from '../parts/nonce';
 import { gridLook } from './gridLook';
-import { FIGURES } from '../app/theme';
-import { useNames } from '../parts/useSeason';
+import { FIGURES } from '../parts/theme';
+import { useNames } from '../data/useSeason';
 import { TickBox } from './TickBox';
-import { sayExclusion } from './words';
+import { sayExclusion } from '../parts/packedWords';
+import { useBookQuery } from '../data/book';
+import { useFindingsQuery } from '../data/plan';
 
 const tones: Record<OrderState, 'text-primary' | 'success-main' | 'primary-main' | 'warning-main'> = {
   asked: 'warning-main',
@@ -116,14 +117,17 @@ function columnsOf(
   ];
 }
 
+const ABOUT = ['order'] as const;
+const MOST_FINDINGS = 500;
+
 /** Columns that are made anew only when what they show has changed: a new array makes the grid work everything out again. */
-function useColumns(compact: boolean): Columns {
+function useColumns(compact: boolean, ids: string): Columns {
   const { data: book } = useBookQuery();
-  const { data: plan } = usePlanQuery();
+  const { data: found } = useFindingsQuery({ size: MOST_FINDINGS, about: ABOUT, ids: ids || 'none' });
   const names = useNames();
   const boxes = book?.boxes;
-  const toDecide = (plan?.findings ?? [])
-    .filter(({ about, severity }) => about.noun === 'order' && severity !== 'know')
+  const toDecide = (found?.items ?? [])
+    .filter(({ severity }) => severity !== 'know')
     .map(({ about }) => about.id)
     .join(' ');
   return useMemo(
@@ -157,7 +161,7 @@ export const OrderGrid = memo(function OrderGrid({
   noRows,
   ...props
 }: GridProps) {
-  const columns = useColumns(compact);
+  const columns = useColumns(compact, props.rows?.map(({ id }) => id).join() ?? '');
   const marked = useMemo(
     () => ({ type: 'include' as const, ids: new Set<GridRowId>(compact ? (openId ? [openId] : []) : chosen) }),
     [compact, openId, chosen],

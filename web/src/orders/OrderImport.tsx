@@ -15,14 +15,14 @@ import {
 import type { DayOrder } from '@usual-pantry/core/intake';
 import { sayCount } from '@usual-pantry/core/quantity';
 import { useState } from 'react';
-import { useCheckOrderFileMutation, useTakeOrderFileMutation } from '../app/api';
-import { nonce } from '../app/nonce';
+import { nonce } from '../parts/nonce';
 import { gridLook } from './gridLook';
 import { AnswerLine, Mark } from '../parts/AnswerLine';
 import { Panel } from '../parts/Panel';
 import { saveAs } from '../parts/saveAs';
 import { useAttempt } from '../parts/useAttempt';
 import { keepMapping, keptMapping } from './mappings';
+import { useCheckOrderFileMutation, useTakeOrderFileMutation } from '../data/orders';
 
 /** The text of a file, in UTF-8 or UTF-16 where its bytes say so, otherwise in the Western code page of old spreadsheets. */
 async function textOf(file: File): Promise<string> {

@@ -1,8 +1,8 @@
 import { memo } from 'react';
-import { useOrderQuery } from '../app/api';
-import { useSeasonBook } from '../parts/useSeason';
+import { useSeasonBook } from '../data/useSeason';
 import { Waiting } from '../parts/Waiting';
 import { OrderForm } from './OrderForm';
+import { useOrderQuery } from '../data/orders';
 
 /** One stored order, or a new one. Drawn again only when the order or the book changes. */
 export const OrderPage = memo(function OrderPage({ id }: { id: string }) {

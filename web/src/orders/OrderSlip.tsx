@@ -20,12 +20,12 @@ import {
 } from '@usual-pantry/core/order';
 import { sayDay, sayList, sayMoney } from '@usual-pantry/core/quantity';
 import { Link as RouterLink } from 'react-router';
-import { useOrderQuery } from '../app/api';
-import { Icon } from '../app/Icon';
-import { FIGURES } from '../app/theme';
-import { useSeasonBook, type SeasonBook } from '../parts/useSeason';
+import { Icon } from '../parts/Icon';
+import { FIGURES } from '../parts/theme';
+import { useSeasonBook, type SeasonBook } from '../data/useSeason';
 import { Waiting } from '../parts/Waiting';
-import { sayExclusion, sayPacked } from './words';
+import { sayExclusion, sayPacked } from '../parts/packedWords';
+import { useOrderQuery } from '../data/orders';
 
 /** One box of the order: what it is, what lies in it as it is packed, and its price. */
 function SlipLine({ order, line, season }: { order: Order; line: OrderLine; season: SeasonBook }) {

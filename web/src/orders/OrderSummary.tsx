@@ -19,18 +19,18 @@ import {
 import { sayGrams, sayMoney, sayShortDay } from '@usual-pantry/core/quantity';
 import { pieceCosts } from '@usual-pantry/core/money';
 import { useFormContext, useFormState, useWatch } from 'react-hook-form';
-import { usePlanQuery } from '../app/api';
-import { Findings } from '../parts/Findings';
+import { Findings } from '../findings/Findings';
 import { Figure, FigureList } from '../parts/Figures';
-import type { SeasonBook } from '../parts/useSeason';
+import type { SeasonBook } from '../data/useSeason';
 import { PromiseLine } from './PromiseLine';
+import { useLabelRunsQuery } from '../data/plan';
 
 /** What the order comes to while it is typed, and what it breaks. Label dates are those of the stored plan. */
 export function OrderSummary({ season, order }: { season: SeasonBook; order: Order | null }) {
   const values = useWatch();
   const { isDirty } = useFormState();
   const { setValue } = useFormContext<OrderDraft>();
-  const { data: plan } = usePlanQuery();
+  const { data: labels } = useLabelRunsQuery();
   const parsed = orderDraftSchema.safeParse(values);
   const { book, data } = season;
   const lines = parsed.success ? parsed.data.lines : (order?.lines ?? []);
@@ -43,9 +43,10 @@ export function OrderSummary({ season, order }: { season: SeasonBook; order: Ord
   const grams = boxes.reduce((sum, { facts, line }) => sum + facts.weightGrams * line.count, 0);
   const pieces = boxes.reduce((sum, { facts, line }) => sum + facts.pieceCount * line.count, 0);
   const due = parsed.success ? dueOf(parsed.data, book) : price;
-  const runs = plan?.labels.filter(
+  const runs = labels?.filter(
     (run) =>
-      run.handOver === order?.handOver.on &&
+      order !== null &&
+      run.handOver === order.handOver.on &&
       order.lines.some(
         (line) =>
           line.boxId === run.boxId && packedKey(run.boxId, packedAs(order, line, book)) === packedKey(run.boxId, run),

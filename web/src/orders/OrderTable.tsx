@@ -5,16 +5,16 @@ import useMediaQuery from '@mui/material/useMediaQuery';
 import { useTheme } from '@mui/material/styles';
 import type { GridSortModel } from '@mui/x-data-grid';
 import { exclusionCodes, exclusionName } from '@usual-pantry/core/ingredient';
-import { NO_NAMES } from '../parts/useSeason';
+import { NO_NAMES } from '../data/useSeason';
 import { orderStates, type Order, type OrderState } from '@usual-pantry/core/order';
 import { sayCount } from '@usual-pantry/core/quantity';
 import { memo, useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { useOrdersQuery, usePrefetch, type OrderListQuery } from '../app/api';
 import { SearchField } from '../parts/SearchField';
 import { useListKeys } from '../parts/useListKeys';
 import { BulkChange } from './BulkChange';
 import { OrderGrid } from './OrderGrid';
+import { orderApi, useOrdersQuery, type OrderListQuery } from '../data/orders';
 
 const PAGE_SIZE = 25;
 const NO_ROWS: readonly Order[] = [];
@@ -142,7 +142,7 @@ export const OrderTable = memo(function OrderTable({
   const { data, currentData, isFetching } = useOrdersQuery(query);
   const rows = data?.items ?? NO_ROWS;
   // The next page is there before it is turned to.
-  const prefetch = usePrefetch('orders');
+  const prefetch = orderApi.usePrefetch('orders');
   const more = currentData !== undefined && currentData.total > query.page * PAGE_SIZE;
   useEffect(() => {
     if (more) prefetch({ ...query, page: query.page + 1 });

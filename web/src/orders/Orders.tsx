@@ -1,4 +1,4 @@
-import type { PlanAnswer } from '@usual-pantry/core/plan';
+import type { PlanSummary } from '@usual-pantry/core/api';
 import { mdiFileDelimitedOutline, mdiHandshakeOutline, mdiInboxArrowDownOutline, mdiPlus } from '@mdi/js';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
@@ -6,10 +6,9 @@ import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { sayCount, sayDay } from '@usual-pantry/core/quantity';
 import { Link, useParams, useSearchParams } from 'react-router';
-import { usePlanQuery } from '../app/api';
-import { Icon } from '../app/Icon';
+import { Icon } from '../parts/Icon';
 import { AnswerLine, Mark } from '../parts/AnswerLine';
-import { Findings } from '../parts/Findings';
+import { PlanFindings } from '../findings/Findings';
 import { SplitView } from '../parts/SplitView';
 import { Waiting } from '../parts/Waiting';
 import { HandOvers } from './HandOvers';
@@ -20,10 +19,11 @@ import { OrderSlip } from './OrderSlip';
 import { OrderTable } from './OrderTable';
 import { QuickEntry } from './QuickEntry';
 import { Tickets } from './Tickets';
+import { usePlanQuery } from '../data/plan';
 
-function Answer({ plan }: { plan: PlanAnswer }) {
-  const next = plan.days.find((day) => day.handOvers.length > 0);
-  const broken = plan.findings.filter((each) => each.code === 'exclusion-broken').length;
+function Answer({ plan }: { plan: PlanSummary }) {
+  const next = plan.days.find((day) => day.handOvers > 0);
+  const broken = plan.findings.codes['exclusion-broken'] ?? 0;
   if (plan.orders === 0) return <AnswerLine>No open orders. Take the first one.</AnswerLine>;
   return (
     <AnswerLine>
@@ -32,7 +32,7 @@ function Answer({ plan }: { plan: PlanAnswer }) {
         <>
           ; next,{' '}
           <Mark tone="hot">
-            {sayCount(next.handOvers.length, 'order')} on {sayDay(next.day)}
+            {sayCount(next.handOvers, 'order')} on {sayDay(next.day)}
           </Mark>
         </>
       )}
@@ -45,6 +45,8 @@ function Answer({ plan }: { plan: PlanAnswer }) {
     </AnswerLine>
   );
 }
+
+const ABOUT = ['order'] as const;
 
 /** What starts an order or brings several. */
 const actions = (
@@ -79,7 +81,7 @@ export function Orders() {
     <>
       {!id && <Answer plan={plan} />}
       {!id && <QuickEntry />}
-      {!id && <Findings findings={plan.findings.filter((each) => each.about.noun === 'order')} atFirst={2} />}
+      {!id && <PlanFindings about={ABOUT} atFirst={2} />}
       {!id && (
         <Box sx={{ display: 'flex', gap: 1, mb: 1.5, flexWrap: 'wrap' }}>
           <ToggleButtonGroup
@@ -98,7 +100,7 @@ export function Orders() {
         </Box>
       )}
       {!id && rail ? (
-        <Tickets plan={plan} />
+        <Tickets />
       ) : (
         <SplitView
           listWidth="370px"

@@ -22,16 +22,17 @@ import {
 import { sayDay, sayList } from '@usual-pantry/core/quantity';
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { usePlanQuery, type Refusal } from '../app/api';
-import { Icon } from '../app/Icon';
-import { FIGURES } from '../app/theme';
-import { keepDraft, takeDraft } from '../parts/drafts';
-import { Findings } from '../parts/Findings';
-import { useEdit } from '../parts/useEdit';
-import { useSeasonBook, type SeasonBook } from '../parts/useSeason';
+import { Icon } from '../parts/Icon';
+import { FIGURES } from '../parts/theme';
+import { keepDraft, takeDraft } from '../records/drafts';
+import { Findings } from '../findings/Findings';
+import { useEdit } from '../data/useEdit';
+import { useSeasonBook, type SeasonBook } from '../data/useSeason';
 import { freshOrder } from './freshOrder';
 import { PromiseLine } from './PromiseLine';
-import { sayExclusion } from './words';
+import { sayExclusion } from '../parts/packedWords';
+import { useCustomersQuery } from '../data/orders';
+import type { Refusal } from '../parts/refusal';
 
 /** Under which name the form keeps a new order. */
 const NEW_ORDER = 'order new';
@@ -191,7 +192,7 @@ interface Changes {
 /** One typed line, read live into an order; the form for the rest. */
 export function QuickEntry() {
   const { season } = useSeasonBook();
-  const { data: plan } = usePlanQuery();
+  const { data: customers } = useCustomersQuery();
   const navigate = useNavigate();
   const edit = useEdit();
   const [text, setText] = useState('');
@@ -200,9 +201,8 @@ export function QuickEntry() {
   const [trouble, setTrouble] = useState<string | null>(null);
   const book = season?.book;
   const shelf = useMemo(() => {
-    const customers = plan?.days.flatMap(({ handOvers }) => handOvers.map(({ customer }) => customer)) ?? [];
-    return book && shelfOfBook(book, [...new Set(customers)]);
-  }, [book, plan]);
+    return book && shelfOfBook(book, customers?.names ?? []);
+  }, [book, customers]);
   if (!season || !shelf) return null;
   const read = readQuickOrder(text, shelf, season.data.today, answers);
   const whole = read.missing.length === 0 && read.questions.length === 0;

@@ -2,10 +2,10 @@ import { mdiHistory } from '@mdi/js';
 import Button from '@mui/material/Button';
 import type { OrderDraft } from '@usual-pantry/core/order';
 import { useFormContext, useWatch } from 'react-hook-form';
-import { useOrdersQuery } from '../app/api';
-import { Icon } from '../app/Icon';
+import { Icon } from '../parts/Icon';
 import { useSettled } from '../parts/useSettled';
-import type { SeasonBook } from '../parts/useSeason';
+import type { SeasonBook } from '../data/useSeason';
+import { useOrdersQuery } from '../data/orders';
 
 const SETTLES_MS = 250;
 /** Shorter names are not looked for. */

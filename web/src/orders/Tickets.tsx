@@ -2,20 +2,23 @@ import Box from '@mui/material/Box';
 import Paper from '@mui/material/Paper';
 import Typography from '@mui/material/Typography';
 import { packedKey } from '@usual-pantry/core/order';
-import type { HandOver, SeasonDay, PlanAnswer } from '@usual-pantry/core/plan';
+import type { HandOverDays } from '@usual-pantry/core/api';
 import { sayCount, sayMoney, sayShortDay } from '@usual-pantry/core/quantity';
 import { memo } from 'react';
 import { Link } from 'react-router';
-import { FIGURES } from '../app/theme';
+import { FIGURES } from '../parts/theme';
 import { useListKeys } from '../parts/useListKeys';
-import { useNames } from '../parts/useSeason';
-import { sayPacked } from './words';
+import { useNames } from '../data/useSeason';
+import { useBookQuery } from '../data/book';
+import { useHandOversQuery } from '../data/plan';
+import { Waiting } from '../parts/Waiting';
+import { sayPacked } from '../parts/packedWords';
 
 /** So many tickets hang under one day; the others are in the table. */
 const MOST_A_DAY = 24;
 
 /** One order on a slip of paper under its day. */
-function Ticket({ order, currency, toDecide }: { order: HandOver; currency: string; toDecide: boolean }) {
+function Ticket({ order, currency }: { order: DayProps['day']['orders'][number]; currency: string }) {
   const names = useNames();
   return (
     <Paper
@@ -28,7 +31,7 @@ function Ticket({ order, currency, toDecide }: { order: HandOver; currency: stri
         textDecoration: 'none',
         color: 'text.primary',
         borderTop: 5,
-        borderTopColor: toDecide ? 'warning.light' : 'rim',
+        borderTopColor: order.toDecide ? 'warning.light' : 'rim',
         '&:hover': { bgcolor: 'action.hover' },
         '&:focus-visible': { outline: '3px solid', outlineColor: 'warning.light' },
       }}
@@ -44,33 +47,32 @@ function Ticket({ order, currency, toDecide }: { order: HandOver; currency: stri
       </Box>
       <Box sx={{ fontFamily: FIGURES, fontSize: 13 }}>
         {order.dueMinor > 0 ? `${sayMoney(order.dueMinor, currency)} due` : 'paid'}
-        {toDecide && ' · to decide'}
+        {order.toDecide && ' · to decide'}
       </Box>
     </Paper>
   );
 }
 
 interface DayProps {
-  readonly day: SeasonDay;
+  readonly day: HandOverDays[number];
   readonly currency: string;
-  readonly toDecide: ReadonlySet<string>;
 }
 
-function DayOfTickets({ day, currency, toDecide }: DayProps) {
-  const boxes = day.handOvers.reduce((sum, order) => sum + order.boxes, 0);
-  const hidden = day.handOvers.length - MOST_A_DAY;
+function DayOfTickets({ day, currency }: DayProps) {
+  const boxes = day.orders.reduce((sum, order) => sum + order.boxes, 0);
+  const hidden = day.orders.length - MOST_A_DAY;
   return (
     <Box component="section" aria-label={sayShortDay(day.day)} sx={{ width: 236, flexShrink: 0 }}>
       <Typography variant="h3" sx={{ fontFamily: FIGURES }}>
         {sayShortDay(day.day)}
       </Typography>
       <Box sx={{ color: 'text.secondary', fontSize: 13.5, mb: 0.75 }}>
-        {sayCount(day.handOvers.length, 'order')}, {sayCount(boxes, 'box', 'boxes')}
+        {sayCount(day.orders.length, 'order')}, {sayCount(boxes, 'box', 'boxes')}
       </Box>
       <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, display: 'grid', gap: 0.75 }}>
-        {day.handOvers.slice(0, MOST_A_DAY).map((order) => (
+        {day.orders.slice(0, MOST_A_DAY).map((order) => (
           <li key={order.orderId}>
-            <Ticket order={order} currency={currency} toDecide={toDecide.has(order.orderId)} />
+            <Ticket order={order} currency={currency} />
           </li>
         ))}
       </Box>
@@ -82,16 +84,15 @@ function DayOfTickets({ day, currency, toDecide }: DayProps) {
 }
 
 /** The rail: a day beside the other, its orders hanging under it. j and k walk along, Enter opens. */
-export const Tickets = memo(function Tickets({ plan }: { plan: PlanAnswer }) {
-  const days = plan.days.filter(({ handOvers }) => handOvers.length > 0);
-  const toDecide = new Set(
-    plan.findings.flatMap(({ about, severity }) => (about.noun === 'order' && severity !== 'know' ? [about.id] : [])),
-  );
+export const Tickets = memo(function Tickets() {
+  const { data: days, error, refetch } = useHandOversQuery(null);
+  const currency = useBookQuery().data?.kitchen.currency;
   useListKeys(
     '/orders',
-    days.flatMap(({ handOvers }) => handOvers.slice(0, MOST_A_DAY).map(({ orderId }) => orderId)),
+    days?.flatMap(({ orders }) => orders.slice(0, MOST_A_DAY).map(({ orderId }) => orderId)) ?? [],
     undefined,
   );
+  if (!days || currency === undefined) return <Waiting error={error} again={refetch} />;
   return (
     <Box
       role="region"
@@ -109,7 +110,7 @@ export const Tickets = memo(function Tickets({ plan }: { plan: PlanAnswer }) {
       }}
     >
       {days.map((day) => (
-        <DayOfTickets key={day.day} day={day} currency={plan.currency} toDecide={toDecide} />
+        <DayOfTickets key={day.day} day={day} currency={currency} />
       ))}
     </Box>
   );

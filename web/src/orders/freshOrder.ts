@@ -1,6 +1,6 @@
 import { orderDraftSchema, type OrderDraft } from '@usual-pantry/core/order';
 import { addDays } from '@usual-pantry/core/quantity';
-import type { SeasonBook } from '../parts/useSeason';
+import type { SeasonBook } from '../data/useSeason';
 
 /** An order as it starts: one of the first box, in two weeks. */
 export const freshOrder = (season: SeasonBook): OrderDraft => ({

@@ -1,10 +1,10 @@
 import { useEffect, useState } from 'react';
 import type { OrderDraft } from '@usual-pantry/core/order';
 import type { PromiseCheck } from '@usual-pantry/core/promise';
-import { api } from '../app/api';
-import { useAppDispatch } from '../app/store';
-import { useSeasonBook } from '../parts/useSeason';
+import { useAppDispatch } from '../data/store';
+import { useSeasonBook } from '../data/useSeason';
 import { useSettled } from '../parts/useSettled';
+import { planApi } from '../data/plan';
 
 const SETTLES_MS = 250;
 /** Only what takes longer is said to be worked out. */
@@ -30,7 +30,7 @@ export function usePromise(draft: OrderDraft, id: string | undefined): PromiseSt
   useEffect(() => {
     if (question === null) return undefined;
     const order = JSON.parse(question) as OrderDraft & { id?: string };
-    const asking = dispatch(api.endpoints.promise.initiate(order, { forceRefetch: true }));
+    const asking = dispatch(planApi.endpoints.promise.initiate(order, { forceRefetch: true }));
     const slow = setTimeout(() => {
       setKnown({ question, answer: { state: 'asking' } });
     }, SLOW_MS);

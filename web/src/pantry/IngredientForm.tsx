@@ -14,10 +14,10 @@ import { lazy, Suspense } from 'react';
 import { Link as RouterLink, useNavigate } from 'react-router';
 import { ChoiceInput, ManyInput, NumberInput, TextInput } from '../parts/fields';
 import { Panel } from '../parts/Panel';
-import { RecordFrame } from '../parts/RecordFrame';
-import { useRemoval } from '../parts/useRemoval';
-import { useRecordForm } from '../parts/useRecordForm';
-import type { SeasonBook } from '../parts/useSeason';
+import { RecordFrame } from '../records/RecordFrame';
+import { useRemoval } from '../records/useRemoval';
+import { useRecordForm } from '../records/useRecordForm';
+import type { SeasonBook } from '../data/useSeason';
 import { CompositionFields } from './CompositionFields';
 import { DensityLines, LotLines, PackLines, PartLines, SubstituteLines } from './IngredientLines';
 

@@ -3,7 +3,7 @@ import type { MeasureHabit } from '@usual-pantry/core/kitchen';
 import { readHolds } from '@usual-pantry/core/reading';
 import { AmountInput, ChoiceInput, MoneyInput, NumberInput, PickInput, TextInput } from '../parts/fields';
 import { Lines } from '../parts/Lines';
-import type { SeasonBook } from '../parts/useSeason';
+import type { SeasonBook } from '../data/useSeason';
 import { unitChoices } from '../parts/unitChoices';
 
 export const PackLines = ({ currency, measures }: { currency: string; measures: MeasureHabit }) => (

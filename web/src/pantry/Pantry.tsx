@@ -4,23 +4,23 @@ import { cheapestPack } from '@usual-pantry/core/ingredient';
 import { sayCount, sayGrams, sayMoney } from '@usual-pantry/core/quantity';
 import { lazy, Suspense } from 'react';
 import { Link as RouterLink, useParams } from 'react-router';
-import { Icon } from '../app/Icon';
-import { usePlanQuery } from '../app/api';
+import { Icon } from '../parts/Icon';
 import { AllergenTags } from '../parts/Allergens';
 import { AnswerLine, Mark } from '../parts/AnswerLine';
-import { Findings } from '../parts/Findings';
+import { Findings } from '../findings/Findings';
 import { Empty } from '../parts/Panel';
-import { RecordList } from '../parts/RecordList';
+import { RecordList } from '../records/RecordList';
 import { SplitView } from '../parts/SplitView';
-import { useSeasonBook, type SeasonBook } from '../parts/useSeason';
+import { useSeasonBook, type SeasonBook } from '../data/useSeason';
 import { Waiting } from '../parts/Waiting';
 import { IngredientForm } from './IngredientForm';
+import { usePlanQuery } from '../data/plan';
 
 const StarterPicker = lazy(async () => ({ default: (await import('./StarterPicker')).StarterPicker }));
 
 function Answer({ season }: { season: SeasonBook }) {
   const { data: plan } = usePlanQuery();
-  const missing = plan?.shopping.filter((line) => line.missingGrams > 0).length ?? 0;
+  const missing = plan?.toBuy ?? 0;
   return (
     <AnswerLine>
       {sayCount(season.data.ingredients.length, 'ingredient')}

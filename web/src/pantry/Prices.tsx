@@ -3,7 +3,7 @@ import { useColorScheme } from '@mui/material/styles';
 import type { Ingredient } from '@usual-pantry/core/ingredient';
 import { daysBetween, sayDay, sayMoney, sayShortDay } from '@usual-pantry/core/quantity';
 import { Line } from 'react-chartjs-2';
-import { FIGURES } from '../app/theme';
+import { FIGURES } from '../parts/theme';
 import { painted } from '../parts/charts';
 
 /** What each pack has cost since when, with the table behind it. */

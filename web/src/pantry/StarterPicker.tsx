@@ -9,7 +9,7 @@ import { AnswerLine } from '../parts/AnswerLine';
 import { Allergens } from '../parts/Allergens';
 import { Figure, FigureList } from '../parts/Figures';
 import { Panel } from '../parts/Panel';
-import type { SeasonBook } from '../parts/useSeason';
+import type { SeasonBook } from '../data/useSeason';
 import { useStarter } from './useStarter';
 
 /** Plain ingredients with what is known of them, to take into the pantry. */

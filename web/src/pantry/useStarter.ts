@@ -1,6 +1,6 @@
 import type { Starter } from '@usual-pantry/core/reading';
-import { useEdit } from '../parts/useEdit';
-import type { SeasonBook } from '../parts/useSeason';
+import { useEdit } from '../data/useEdit';
+import type { SeasonBook } from '../data/useSeason';
 
 /** Takes plain ingredients into the pantry, one after the other. A refusal is thrown; what was added until then stays. */
 export function useStarter(season: SeasonBook): (starters: readonly Starter[]) => Promise<void> {

@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import { allergens, type Allergen } from '@usual-pantry/core/ingredient';
-import { FIGURES } from '../app/theme';
+import { FIGURES } from './theme';
 
 /** Words, each with its two-letter tag. */
 export function Allergens({ codes, none = 'nothing of the list' }: { codes: readonly Allergen[]; none?: string }) {

@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import type { ReactNode } from 'react';
-import { FIGURES } from '../app/theme';
+import { FIGURES } from './theme';
 
 /** A short list of figures, each with its name. */
 export const FigureList = ({ children }: { children: ReactNode }) => (

@@ -5,7 +5,7 @@ import FormHelperText from '@mui/material/FormHelperText';
 import IconButton from '@mui/material/IconButton';
 import type { MouseEvent, ReactNode } from 'react';
 import { useFieldArray, type FieldValues } from 'react-hook-form';
-import { Icon } from '../app/Icon';
+import { Icon } from './Icon';
 import { useFieldError } from './fieldError';
 
 interface LinesProps {

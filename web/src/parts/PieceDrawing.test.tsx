@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import { renderToStaticMarkup } from 'react-dom/server';
-import { Differences } from './Differences';
+import { Differences } from '../records/Differences';
 import { PieceDrawing } from './PieceDrawing';
 
 describe('a piece', () => {

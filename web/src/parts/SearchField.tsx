@@ -1,7 +1,7 @@
 import { mdiMagnify } from '@mdi/js';
 import InputAdornment from '@mui/material/InputAdornment';
 import TextField, { type TextFieldProps } from '@mui/material/TextField';
-import { Icon } from '../app/Icon';
+import { Icon } from './Icon';
 
 interface SearchProps {
   readonly label: string;

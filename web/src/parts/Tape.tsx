@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import { Link } from 'react-router';
-import { FIGURES } from '../app/theme';
+import { FIGURES } from './theme';
 
 const TORN =
   'polygon(0 0, 100% 0, calc(100% - 5px) 12.5%, 100% 25%, calc(100% - 5px) 37.5%, 100% 50%, calc(100% - 5px) 62.5%, 100% 75%, calc(100% - 5px) 87.5%, 100% 100%, 0 100%)';

@@ -1,7 +1,7 @@
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import Skeleton from '@mui/material/Skeleton';
-import type { Refusal } from '../app/api';
+import type { Refusal } from './refusal';
 
 /** What stands on a screen until its figures are there, or when they cannot be had. */
 export function Waiting({ error, again }: { error: unknown; again: () => unknown }) {

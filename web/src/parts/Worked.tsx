@@ -3,7 +3,7 @@ import ButtonBase from '@mui/material/ButtonBase';
 import Popover from '@mui/material/Popover';
 import Typography from '@mui/material/Typography';
 import { useState, type ReactNode } from 'react';
-import { FIGURES } from '../app/theme';
+import { FIGURES } from './theme';
 
 /** How a figure was worked out. */
 export interface Working {

@@ -1,5 +1,5 @@
 import { BarElement, CategoryScale, Chart, LinearScale, LineElement, PointElement, Tooltip } from 'chart.js';
-import { theme } from '../app/theme';
+import { theme } from './theme';
 
 Chart.register(BarElement, CategoryScale, LinearScale, LineElement, PointElement, Tooltip);
 Chart.defaults.font.family = theme.typography.fontFamily ?? 'sans-serif';

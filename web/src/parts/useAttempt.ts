@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { Refusal } from '../app/api';
+import type { Refusal } from './refusal';
 
 interface Attempt {
   /** What was said when it was refused; null when nothing was. */

@@ -1,6 +1,6 @@
 import { expect, it } from '@jest/globals';
-import { sayExclusion } from '../orders/words';
-import { NO_NAMES } from './useSeason';
+import { sayExclusion } from './packedWords';
+import { NO_NAMES } from '../data/useSeason';
 import { addressOf } from './addresses';
 import { sayPercent } from './words';
 

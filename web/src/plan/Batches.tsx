@@ -10,15 +10,18 @@ import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
-import { leftOverUse, whyThen, type ProductionRun, type PlanAnswer } from '@usual-pantry/core/plan';
+import type { PlanRuns, PlanSummary } from '@usual-pantry/core/api';
+import { leftOverUse, whyThen, type ProductionRun } from '@usual-pantry/core/plan';
 import { sayCount, sayGrams, sayList, sayMinutes, sayNumber, sayShortDay } from '@usual-pantry/core/quantity';
 import { sayBatches, yieldRecord } from '@usual-pantry/core/recipe';
 import { groupBy } from '@usual-pantry/core/record';
 import { Link as RouterLink, useSearchParams } from 'react-router';
-import { FIGURES } from '../app/theme';
+import { FIGURES } from '../parts/theme';
 import { MadeSign, MendMade, sayMade } from '../batches/MadeLine';
-import { usePlanEdit } from '../parts/usePlanEdit';
-import { useSeasonBook, type SeasonBook } from '../parts/useSeason';
+import { usePlanEdit } from '../data/usePlanEdit';
+import { usePlanRunsQuery } from '../data/plan';
+import { useSeasonBook, type SeasonBook } from '../data/useSeason';
+import { Waiting } from '../parts/Waiting';
 import { Worked } from '../parts/Worked';
 
 const small = { fontSize: 12.5, color: 'text.secondary' } as const;
@@ -93,9 +96,9 @@ function BatchesWorked({ run, season }: { run: ProductionRun; season: SeasonBook
       working={{
         title: `${run.recipeName}, ${sayShortDay(run.day)}`,
         inputs: [
-          ...run.pegs.map((use): [string, string] => [
-            `${use.name}${use.pieces > 0 ? `, ${sayCount(use.pieces, 'piece')}` : ''}, ${sayShortDay(use.handOver ?? use.on)}`,
-            sayGrams(use.grams),
+          ...run.pegs.map((peg): [string, string] => [
+            `${peg.name}${peg.pieces > 0 ? `, ${sayCount(peg.pieces, 'piece')}` : ''}, ${sayShortDay(peg.handOver ?? peg.on)}`,
+            sayGrams(peg.grams),
           ]),
           ...(spare ? [['To spare', spare] as const] : []),
           ...(run.poolGrams > 1 ? [['Working pool', sayGrams(run.poolGrams)] as const] : []),
@@ -128,12 +131,13 @@ const RecipeLink = ({ run }: { run: ProductionRun }) => (
 );
 
 interface RowProps {
-  readonly plan: PlanAnswer;
+  readonly plan: PlanRuns;
+  readonly today: string;
   readonly season: SeasonBook | null;
 }
 
 /** One row a recipe: what it is for, its batches day by day with the reason for each, and what is left over. */
-function ByRecipe({ plan, season }: RowProps) {
+function ByRecipe({ plan, today, season }: RowProps) {
   const done = groupBy(plan.made, ({ recipeId }) => recipeId);
   const groups = groupBy([...plan.runs, ...plan.made], ({ recipeId }) => recipeId);
   return (
@@ -189,7 +193,7 @@ function ByRecipe({ plan, season }: RowProps) {
                     <Box sx={figures}>{sayShortDay(run.day)}</Box>
                     <Box sx={{ pb: 0.75 }}>
                       <BatchesWorked run={run} season={season} />
-                      {season && <Box sx={small}>{whyThen(plan, run.recipeId, run.day, season.book, plan.today)}</Box>}
+                      {season && <Box sx={small}>{whyThen(plan, run.recipeId, run.day, season.book, today)}</Box>}
                     </Box>
                   </Box>
                 ))}
@@ -212,7 +216,7 @@ function ByRecipe({ plan, season }: RowProps) {
 }
 
 /** One row a run, by day. */
-function ByDay({ plan, season }: RowProps) {
+function ByDay({ plan, season }: Omit<RowProps, 'today'>) {
   return (
     <>
       <TableHead>
@@ -274,10 +278,12 @@ function ByDay({ plan, season }: RowProps) {
 }
 
 /** What is made, how much of it and when; by recipe or by day. */
-export function Batches({ plan }: { plan: PlanAnswer }) {
+export function Batches({ plan: { today } }: { plan: PlanSummary }) {
   const { season } = useSeasonBook();
+  const { data: plan, error, refetch } = usePlanRunsQuery();
   const [search, setSearch] = useSearchParams();
   const way = search.get('by') === 'day' ? 'day' : 'recipe';
+  if (!plan) return <Waiting error={error} again={refetch} />;
   return (
     <>
       <ToggleButtonGroup
@@ -295,7 +301,11 @@ export function Batches({ plan }: { plan: PlanAnswer }) {
       </ToggleButtonGroup>
       <TableContainer component={Paper} variant="outlined" tabIndex={0} role="region" aria-label="Batches">
         <Table size="small">
-          {way === 'recipe' ? <ByRecipe plan={plan} season={season} /> : <ByDay plan={plan} season={season} />}
+          {way === 'recipe' ? (
+            <ByRecipe plan={plan} today={today} season={season} />
+          ) : (
+            <ByDay plan={plan} season={season} />
+          )}
         </Table>
       </TableContainer>
     </>

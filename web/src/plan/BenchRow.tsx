@@ -1,11 +1,12 @@
 import { useDroppable } from '@dnd-kit/core';
 import Box from '@mui/material/Box';
 import Link from '@mui/material/Link';
-import { doneOn, type SeasonDay, type PlanAnswer } from '@usual-pantry/core/plan';
+import { doneOn, type LabelRun, type SeasonDay } from '@usual-pantry/core/plan';
+import type { PlanRuns } from '@usual-pantry/core/api';
 import { whileWaiting, type BenchDay, type BenchTask } from '@usual-pantry/core/bench-day';
 import { sayClock, sayDay, sayList, sayMinutes, sayShortDay } from '@usual-pantry/core/quantity';
 import { Link as RouterLink } from 'react-router';
-import { FIGURES } from '../app/theme';
+import { FIGURES } from '../parts/theme';
 import { BenchStrip } from './BenchStrip';
 
 export const LABEL_WIDTH = 172;
@@ -14,7 +15,8 @@ const LANE = 74;
 interface Props {
   readonly entry: SeasonDay;
   readonly sheet: BenchDay;
-  readonly plan: PlanAnswer;
+  readonly plan: PlanRuns;
+  readonly labels: readonly LabelRun[];
   /** Hours that the sheet is wide. */
   readonly hours: number;
   readonly withEquipment: boolean;
@@ -87,7 +89,7 @@ function HourLines({ entry, hours, scale }: { entry: SeasonDay; hours: number; s
 }
 
 /** What is done of a day already: one strip before all that is still to be done. */
-function DoneStrip({ entry, plan, scale }: { entry: SeasonDay; plan: PlanAnswer; scale: number }) {
+function DoneStrip({ entry, plan, scale }: { entry: SeasonDay; plan: PlanRuns; scale: number }) {
   if (entry.doneMinutes === 0) return null;
   const made = doneOn(plan, entry.day);
   const text = sayList([...new Set(made.map(({ recipeName }) => recipeName))]);
@@ -118,9 +120,13 @@ function DoneStrip({ entry, plan, scale }: { entry: SeasonDay; plan: PlanAnswer;
   );
 }
 
+interface UnderProps extends Pick<Props, 'sheet' | 'plan' | 'labels'> {
+  readonly day: string;
+}
+
 /** What came from earlier days, what to do in the waits, and what there is too little of. */
-function UnderRow({ sheet, plan, day }: { sheet: BenchDay; plan: PlanAnswer; day: string }) {
-  const waiting = whileWaiting(plan, day, sheet);
+function UnderRow({ sheet, plan, labels, day }: UnderProps) {
+  const waiting = whileWaiting({ days: plan.days, labels }, day, sheet);
   if (sheet.resting.length === 0 && !waiting && sheet.lacking.length === 0) return null;
   return (
     <Box sx={{ px: 0.75, pb: 0.75, fontSize: 12, color: 'text.secondary' }}>
@@ -200,7 +206,7 @@ function EquipmentLanes({
 }
 
 /** One day of the bench sheet: the maker's strips, under them the helper's, and on demand what is in use. */
-export function BenchRow({ entry, sheet, plan, hours, withEquipment, onOpen }: Props) {
+export function BenchRow({ entry, sheet, plan, labels, hours, withEquipment, onOpen }: Props) {
   const { setNodeRef, isOver } = useDroppable({ id: entry.day });
   const scale = 100 / (hours * 60);
   const helped = sheet.tasks.some(({ who }) => who === 'helper');
@@ -241,7 +247,7 @@ export function BenchRow({ entry, sheet, plan, hours, withEquipment, onOpen }: P
             </Box>
           )}
         </Box>
-        <UnderRow sheet={sheet} plan={plan} day={entry.day} />
+        <UnderRow sheet={sheet} plan={plan} labels={labels} day={entry.day} />
       </Box>
       {withEquipment && <EquipmentLanes sheet={sheet} entry={entry} hours={hours} scale={scale} />}
     </Box>

@@ -6,13 +6,14 @@ import Switch from '@mui/material/Switch';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { benchDay } from '@usual-pantry/core/bench-day';
-import type { PlanAnswer } from '@usual-pantry/core/plan';
+import type { PlanRuns, PlanSummary } from '@usual-pantry/core/api';
 import { addDays } from '@usual-pantry/core/quantity';
 import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { FIGURES } from '../app/theme';
-import { usePlanEdit } from '../parts/usePlanEdit';
-import { useSeasonBook } from '../parts/useSeason';
+import { FIGURES } from '../parts/theme';
+import { usePlanEdit } from '../data/usePlanEdit';
+import { useSeasonBook } from '../data/useSeason';
+import { useLabelRunsQuery, usePlanRunsQuery } from '../data/plan';
 import { Waiting } from '../parts/Waiting';
 import { BenchRow, LABEL_WIDTH } from './BenchRow';
 import { StripMenu, type Opened } from './StripMenu';
@@ -22,30 +23,33 @@ const MOST_HOURS = 12;
 const WEEK = 7;
 
 /** The days on which there are hands or work, each with its work in order. */
-function useSheets(plan: PlanAnswer, weekOnly: boolean) {
+function useSheets(work: PlanRuns | undefined, today: string, weekOnly: boolean) {
   const { season, error, again } = useSeasonBook();
   const rows = useMemo(
     () =>
-      season &&
-      plan.days
-        .filter(({ bookedMinutes, benchMinutes }) => bookedMinutes > 0 || benchMinutes > 0)
-        .filter(({ day }) => !weekOnly || day < addDays(plan.today, WEEK))
-        .map((entry) => ({ entry, sheet: benchDay(plan, entry.day, season.book) })),
-    [plan, season, weekOnly],
+      season && work
+        ? work.days
+            .filter(({ bookedMinutes, benchMinutes }) => bookedMinutes > 0 || benchMinutes > 0)
+            .filter(({ day }) => !weekOnly || day < addDays(today, WEEK))
+            .map((entry) => ({ entry, sheet: benchDay(work, entry.day, season.book) }))
+        : null,
+    [work, today, season, weekOnly],
   );
   return { season, rows, error, again };
 }
 
 /** The bench sheet: a row a day, minutes to the right, strips of tape for hands, lines under them for what rests. */
-export function BenchSheet({ plan }: { plan: PlanAnswer }) {
+export function BenchSheet({ plan: { today } }: { plan: PlanSummary }) {
   const [search, setSearch] = useSearchParams();
   const weekOnly = search.get('days') === 'week';
-  const { season, rows, error, again } = useSheets(plan, weekOnly);
+  const { data: work, error: noWork } = usePlanRunsQuery();
+  const { data: labels = [] } = useLabelRunsQuery();
+  const { season, rows, error, again } = useSheets(work, today, weekOnly);
   const [opened, setOpened] = useState<Opened | null>(null);
   const [withEquipment, setWithEquipment] = useState(false);
   const { move } = usePlanEdit();
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
-  if (!season || !rows) return <Waiting error={error} again={again} />;
+  if (!season || !work || !rows) return <Waiting error={error ?? noWork} again={again} />;
   const longest = Math.max(60, ...rows.map(({ entry, sheet }) => Math.max(entry.makerMinutes, sheet.spanMinutes)));
   const hours = Math.min(MOST_HOURS, Math.ceil(longest / 60));
   return (
@@ -106,7 +110,8 @@ export function BenchSheet({ plan }: { plan: PlanAnswer }) {
               key={entry.day}
               entry={entry}
               sheet={sheet}
-              plan={plan}
+              plan={work}
+              labels={labels}
               hours={hours}
               withEquipment={withEquipment}
               onOpen={(task, day, anchor) => {
@@ -119,7 +124,8 @@ export function BenchSheet({ plan }: { plan: PlanAnswer }) {
       {opened && (
         <StripMenu
           opened={opened}
-          plan={plan}
+          plan={work}
+          today={today}
           season={season}
           onClose={() => {
             setOpened(null);

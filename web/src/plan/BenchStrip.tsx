@@ -3,7 +3,7 @@ import Box from '@mui/material/Box';
 import ButtonBase from '@mui/material/ButtonBase';
 import type { BenchTask } from '@usual-pantry/core/bench-day';
 import { sayMinutes } from '@usual-pantry/core/quantity';
-import { FIGURES } from '../app/theme';
+import { FIGURES } from '../parts/theme';
 
 const tones: Record<BenchTask['kind'], { bg: string; edge: string }> = {
   make: { bg: 'tape.main', edge: 'hot.main' },

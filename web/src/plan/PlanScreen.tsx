@@ -1,17 +1,17 @@
-import type { PlanAnswer } from '@usual-pantry/core/plan';
+import type { PlanSummary } from '@usual-pantry/core/api';
 import Tab from '@mui/material/Tab';
 import Tabs from '@mui/material/Tabs';
 import { sayCount, sayMass, sayMoney } from '@usual-pantry/core/quantity';
 import { Link, useParams } from 'react-router';
-import { usePlanQuery } from '../app/api';
 import { AnswerLine, Mark } from '../parts/AnswerLine';
-import { Findings } from '../parts/Findings';
+import { PlanFindings } from '../findings/Findings';
 import { Empty } from '../parts/Panel';
 import { Waiting } from '../parts/Waiting';
 import { Batches } from './Batches';
 import { BenchSheet } from './BenchSheet';
 import { PlanState } from './PlanState';
 import { Shopping } from './Shopping';
+import { usePlanQuery } from '../data/plan';
 
 const views = {
   batches: { name: 'Batches', show: Batches },
@@ -19,12 +19,11 @@ const views = {
   days: { name: 'Bench days', show: BenchSheet },
 } as const;
 
-const notOfThePlan = ['order', 'box'];
+const ABOUT = ['ingredient', 'recipe', 'piece', 'kitchen', 'day'] as const;
 
-function Answer({ plan }: { plan: PlanAnswer }) {
-  const made = plan.made.reduce((sum, { batchCount }) => sum + batchCount, 0);
-  const over = plan.findings.filter((each) => each.code === 'day-over').length;
-  const toBuy = new Set(plan.shopping.filter(({ packs }) => packs.length > 0).map((line) => line.ingredientId)).size;
+function Answer({ plan }: { plan: PlanSummary }) {
+  const made = plan.madeBatches;
+  const over = plan.findings.codes['day-over'] ?? 0;
   return (
     <AnswerLine>
       <Mark tone="hot">{sayCount(plan.batches, 'batch', 'batches')}</Mark>
@@ -33,8 +32,8 @@ function Answer({ plan }: { plan: PlanAnswer }) {
           , and <Mark tone="done">{String(made)} made already</Mark>,
         </>
       )}{' '}
-      for {sayCount(plan.pieces, 'piece')}; {sayMass(plan.leftOverGrams)} left over. Buy {sayCount(toBuy, 'ingredient')}{' '}
-      for {sayMoney(plan.shoppingCostMinor, plan.currency)}
+      for {sayCount(plan.pieces, 'piece')}; {sayMass(plan.leftOverGrams)} left over. Buy{' '}
+      {sayCount(plan.toBuy, 'ingredient')} for {sayMoney(plan.shoppingCostMinor, plan.currency)}
       {over > 0 && (
         <>
           . <Mark tone="stop">{sayCount(over, 'day is over its hours', 'days are over their hours')}</Mark>
@@ -60,7 +59,7 @@ export function PlanScreen() {
     <>
       <Answer plan={plan} />
       <PlanState plan={plan} />
-      <Findings findings={plan.findings.filter((each) => !notOfThePlan.includes(each.about.noun))} />
+      <PlanFindings about={ABOUT} />
       <Tabs
         value={current}
         aria-label="Plan"

@@ -2,20 +2,21 @@ import { mdiHelpCircleOutline, mdiCalendarExport, mdiPrinterOutline, mdiRefresh 
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import type { PlanAnswer } from '@usual-pantry/core/plan';
+import type { PlanSummary } from '@usual-pantry/core/api';
 import { sayNumber } from '@usual-pantry/core/quantity';
 import { useEffect, useRef, useState } from 'react';
-import { api, usePlanJobQuery, useStopPlanMutation } from '../app/api';
-import { Icon } from '../app/Icon';
-import { useAppDispatch } from '../app/store';
-import { WaysOut } from '../parts/Findings';
-import { usePlanEdit } from '../parts/usePlanEdit';
+import { Icon } from '../parts/Icon';
+import { useAppDispatch } from '../data/store';
+import { WaysOut } from '../findings/Findings';
+import { usePlanEdit } from '../data/usePlanEdit';
 import { sayMoment } from '../parts/words';
 import { POLL_MS, Running } from './Running';
 import { WhatIfDrawer } from './WhatIfDrawer';
+import { api } from '../data/api';
+import { planApi, usePlanJobQuery, useStopPlanMutation } from '../data/plan';
 
 /** How good the plan is, and since when. */
-function saySolved(plan: PlanAnswer): string {
+function saySolved(plan: PlanSummary): string {
   const when = plan.solved
     ? `Within ${sayNumber(plan.solved.gap * 100, 1)} % of the best possible plan, ${sayMoment(plan.solved.at)}.`
     : '';
@@ -26,12 +27,12 @@ function saySolved(plan: PlanAnswer): string {
 }
 
 /** Whether the plan is good, and what brings a better one: work it out anew, ask what if, take it along. */
-export function PlanState({ plan }: { plan: PlanAnswer }) {
+export function PlanState({ plan }: { plan: PlanSummary }) {
   const dispatch = useAppDispatch();
   const { startPlan } = usePlanEdit();
   const [stop] = useStopPlanMutation();
   const [asking, setAsking] = useState(false);
-  const known = api.endpoints.planJob.useQueryState();
+  const known = planApi.endpoints.planJob.useQueryState();
   const { data: job } = usePlanJobQuery(undefined, {
     pollingInterval: known.data?.state === 'running' ? POLL_MS : 0,
   });

@@ -13,15 +13,17 @@ import TextField from '@mui/material/TextField';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { afterBuying, shopOf, type ShoppingLine } from '@usual-pantry/core/shopping';
-import type { PlanAnswer } from '@usual-pantry/core/plan';
+import type { PlanSummary } from '@usual-pantry/core/api';
 import { minorPerUnit, sayDay, sayGrams, sayMoney, sayShortDay } from '@usual-pantry/core/quantity';
 import { groupBy } from '@usual-pantry/core/record';
 import { useState } from 'react';
 import { Link as RouterLink, useSearchParams } from 'react-router';
-import { FIGURES } from '../app/theme';
+import { FIGURES } from '../parts/theme';
 import { readNumber } from '../parts/readNumber';
-import { useEdit } from '../parts/useEdit';
-import { useSeasonBook } from '../parts/useSeason';
+import { useEdit } from '../data/useEdit';
+import { useShoppingQuery } from '../data/plan';
+import { useSeasonBook } from '../data/useSeason';
+import { Waiting } from '../parts/Waiting';
 import { useAttempt } from '../parts/useAttempt';
 
 const figures = { fontFamily: FIGURES, fontSize: 13.5, whiteSpace: 'nowrap' } as const;
@@ -39,7 +41,7 @@ const sayPacks = (line: ShoppingLine, shop: string | null): string => {
 };
 
 /** Ticks a line off: what was bought goes into the pantry, and the price that was paid into its packs. */
-function Bought({ line, plan }: { line: ShoppingLine; plan: PlanAnswer }) {
+function Bought({ line, plan }: { line: ShoppingLine; plan: PlanSummary }) {
   const { season } = useSeasonBook();
   const edit = useEdit();
   const per = minorPerUnit(plan.currency);
@@ -99,7 +101,7 @@ const sayWhen = ({ missingGrams, buyBy, notBefore }: ShoppingLine, today: string
   return notBefore >= buyBy ? `on ${sayShortDay(buyBy)}` : `${sayShortDay(notBefore)} to ${sayShortDay(buyBy)}`;
 };
 
-function ShoppingRow({ line, plan, shop }: { line: ShoppingLine; plan: PlanAnswer; shop: string | null }) {
+function ShoppingRow({ line, plan, shop }: { line: ShoppingLine; plan: PlanSummary; shop: string | null }) {
   return (
     <TableRow hover>
       <TableCell sx={{ minWidth: { xs: 110, sm: 190 } }}>
@@ -157,10 +159,12 @@ function groupsOf(list: readonly ShoppingLine[], way: Way): [title: string, line
 }
 
 /** What to buy in whole packs, net of what the pantry has that is still good on the day of use; by shop, by day or by name. */
-export function Shopping({ plan }: { plan: PlanAnswer }) {
+export function Shopping({ plan }: { plan: PlanSummary }) {
   const [search, setSearch] = useSearchParams();
   const asked = search.get('by');
   const way = ways.find((each) => each === asked) ?? 'shop';
+  const { data: list, error, refetch } = useShoppingQuery();
+  if (!list) return <Waiting error={error} again={refetch} />;
   return (
     <>
       <Box sx={{ display: 'flex', gap: 1, mb: 1, flexWrap: 'wrap', displayPrint: 'none' }}>
@@ -204,7 +208,7 @@ export function Shopping({ plan }: { plan: PlanAnswer }) {
               <TableCell align="right">Left after</TableCell>
             </TableRow>
           </TableHead>
-          {groupsOf(plan.shopping, way).map(([title, lines]) => (
+          {groupsOf(list, way).map(([title, lines]) => (
             <TableBody key={title}>
               <TableRow>
                 <TableCell

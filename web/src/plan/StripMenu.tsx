@@ -2,14 +2,15 @@ import Box from '@mui/material/Box';
 import ListSubheader from '@mui/material/ListSubheader';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
-import { whyNotTo, type PlanAnswer } from '@usual-pantry/core/plan';
+import { whyNotTo } from '@usual-pantry/core/plan';
+import type { PlanRuns } from '@usual-pantry/core/api';
 import type { BenchTask } from '@usual-pantry/core/bench-day';
 import { sayDay, sayMinutes } from '@usual-pantry/core/quantity';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import MadeForm from '../batches/MadeForm';
-import { usePlanEdit } from '../parts/usePlanEdit';
-import type { SeasonBook } from '../parts/useSeason';
+import { usePlanEdit } from '../data/usePlanEdit';
+import type { SeasonBook } from '../data/useSeason';
 
 /** The strip whose menu is open. */
 export interface Opened {
@@ -20,13 +21,14 @@ export interface Opened {
 
 interface Props {
   readonly opened: Opened;
-  readonly plan: PlanAnswer;
+  readonly plan: PlanRuns;
+  readonly today: string;
   readonly season: SeasonBook;
   readonly onClose: () => void;
 }
 
 /** What can be done with a run: move it, pin it, open its recipe. Days on which it cannot be say why. */
-export function StripMenu({ opened, plan, season, onClose }: Props) {
+export function StripMenu({ opened, plan, today, season, onClose }: Props) {
   const { move, pin } = usePlanEdit();
   const navigate = useNavigate();
   const [saying, setSaying] = useState(false);
@@ -36,7 +38,7 @@ export function StripMenu({ opened, plan, season, onClose }: Props) {
   const run = plan.runs.find((each) => each.recipeId === recipeId && each.day === day);
   const facts = season.book.recipes.get(recipeId);
   if (saying && run && facts)
-    return <MadeForm run={run} yieldGrams={facts.yieldGrams} today={plan.today} anchor={anchor} onClose={onClose} />;
+    return <MadeForm run={run} yieldGrams={facts.yieldGrams} today={today} anchor={anchor} onClose={onClose} />;
   const days = plan.days.filter((entry) => entry.benchMinutes > 0 && entry.day !== day);
   return (
     <Menu anchorEl={anchor} open onClose={onClose}>
@@ -60,7 +62,7 @@ export function StripMenu({ opened, plan, season, onClose }: Props) {
       <MenuItem onClick={() => void navigate(`/recipes/${recipeId}`)}>Open the recipe</MenuItem>
       <ListSubheader sx={{ bgcolor: 'transparent' }}>Move it to</ListSubheader>
       {days.map((entry) => {
-        const [why] = whyNotTo(plan, recipeId, day, entry.day, season.book, plan.today);
+        const [why] = whyNotTo(plan, recipeId, day, entry.day, season.book, today);
         return (
           <MenuItem
             key={entry.day}

@@ -12,22 +12,17 @@ import TableRow from '@mui/material/TableRow';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import type { PlanSum, WhatIf, WhatIfAnswer } from '@usual-pantry/core/programme';
-import type { PlanAnswer } from '@usual-pantry/core/plan';
+import type { PlanSummary } from '@usual-pantry/core/api';
 import { sayDay, sayList, sayMass, sayMinutes, sayMoney, sayShortDay } from '@usual-pantry/core/quantity';
 import { useState } from 'react';
-import {
-  useAcceptWhatIfMutation,
-  usePlanJobQuery,
-  useStopPlanMutation,
-  useWhatIfMutation,
-  type Refusal,
-} from '../app/api';
-import { said } from '../app/history';
-import { useAppDispatch } from '../app/store';
-import { FIGURES } from '../app/theme';
-import { WaysOut } from '../parts/Findings';
-import { useSeasonBook } from '../parts/useSeason';
+import { said } from '../data/history';
+import { useAppDispatch } from '../data/store';
+import { FIGURES } from '../parts/theme';
+import { WaysOut } from '../findings/Findings';
+import { useSeasonBook } from '../data/useSeason';
 import { POLL_MS, Running } from './Running';
+import { useAcceptWhatIfMutation, usePlanJobQuery, useStopPlanMutation, useWhatIfMutation } from '../data/plan';
+import type { Refusal } from '../parts/refusal';
 
 const rows: readonly (readonly [name: string, say: (sum: PlanSum, currency: string) => string])[] = [
   ['Batches', ({ batches }) => String(batches)],
@@ -102,7 +97,7 @@ const names: Readonly<Record<string, string>> = {
 const fresh = { helperDay: '', helperHours: '', boxId: '', boxes: '', on: '', pieceId: '', moulds: '' };
 
 interface Props {
-  readonly plan: PlanAnswer;
+  readonly plan: PlanSummary;
   readonly open: boolean;
   readonly onClose: () => void;
 }

@@ -6,11 +6,11 @@ import { sayGrams, sayList, sayNumber } from '@usual-pantry/core/quantity';
 import { estimateOf, sayWaterActivity, type RecipeFacts } from '@usual-pantry/core/recipe';
 import { lazy, Suspense } from 'react';
 import { useSearchParams } from 'react-router';
-import { FIGURES } from '../app/theme';
+import { FIGURES } from '../parts/theme';
 import { AnswerLine } from '../parts/AnswerLine';
 import { compositionNames } from '../parts/compositionNames';
 import { Panel } from '../parts/Panel';
-import type { SeasonBook } from '../parts/useSeason';
+import type { SeasonBook } from '../data/useSeason';
 
 const Shares = lazy(async () => ({ default: (await import('./card/Shares')).Shares }));
 

@@ -6,7 +6,7 @@ import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { bodyRecipeId, type BodyForm, type PieceDraft, type PieceForm } from '@usual-pantry/core/piece';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { NumberInput } from '../parts/fields';
-import type { SeasonBook } from '../parts/useSeason';
+import type { SeasonBook } from '../data/useSeason';
 import { freshCentre, freshForm } from './freshForm';
 import { MouldFields } from './MouldFields';
 import { OwnedPicker } from './OwnedPicker';

@@ -5,7 +5,7 @@ import { sayNumber } from '@usual-pantry/core/quantity';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { ChoiceInput, NumberInput } from '../parts/fields';
 import { Lines } from '../parts/Lines';
-import type { SeasonBook } from '../parts/useSeason';
+import type { SeasonBook } from '../data/useSeason';
 import { OwnedPicker } from './OwnedPicker';
 import { RecipeInput } from './RecipeInput';
 

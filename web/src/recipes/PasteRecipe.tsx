@@ -20,12 +20,12 @@ import {
 import { readRecipe } from '@usual-pantry/core/format';
 import type { RecipeDraft } from '@usual-pantry/core/recipe';
 import { useDeferredValue, useEffect, useMemo, useState } from 'react';
-import { Icon } from '../app/Icon';
+import { Icon } from '../parts/Icon';
 import { AnswerLine } from '../parts/AnswerLine';
-import { dropDraft, keepDraft, takeDraft } from '../parts/drafts';
+import { dropDraft, keepDraft, takeDraft } from '../records/drafts';
 import { Panel } from '../parts/Panel';
-import { useEdit } from '../parts/useEdit';
-import type { SeasonBook } from '../parts/useSeason';
+import { useEdit } from '../data/useEdit';
+import type { SeasonBook } from '../data/useSeason';
 import { useAttempt } from '../parts/useAttempt';
 import { freshRecipe } from './freshRecipe';
 import { ReadLines } from './ReadLines';

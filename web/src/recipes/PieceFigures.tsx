@@ -16,11 +16,11 @@ import { useWatch } from 'react-hook-form';
 import { Allergens } from '../parts/Allergens';
 import { AnswerLine, Mark } from '../parts/AnswerLine';
 import { Figure, FigureList } from '../parts/Figures';
-import { Findings } from '../parts/Findings';
+import { Findings } from '../findings/Findings';
 import { PieceDrawing } from '../parts/PieceDrawing';
 import { MouldDrawing } from './MouldDrawing';
 import { PanDrawing } from './PanDrawing';
-import type { SeasonBook } from '../parts/useSeason';
+import type { SeasonBook } from '../data/useSeason';
 
 /** Weight, count and contents of the piece as it is typed. */
 export function PieceFigures({ season, piece }: { season: SeasonBook; piece: Piece | null }) {

@@ -5,9 +5,9 @@ import Link from '@mui/material/Link';
 import { bodyForm, bodyRecipeId, formRecipeIds, piecesPerBatch } from '@usual-pantry/core/piece';
 import { sayCount, sayGrams } from '@usual-pantry/core/quantity';
 import { Link as RouterLink } from 'react-router';
-import { Icon } from '../app/Icon';
+import { Icon } from '../parts/Icon';
 import { PieceDrawing } from '../parts/PieceDrawing';
-import type { SeasonBook } from '../parts/useSeason';
+import type { SeasonBook } from '../data/useSeason';
 
 /** The pieces that a recipe goes into. */
 export function PiecesOf({ season, recipeId }: { season: SeasonBook; recipeId: string }) {

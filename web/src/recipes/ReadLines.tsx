@@ -11,10 +11,10 @@ import { fromStart, type RecipeLine } from '@usual-pantry/core/recipe';
 import { startersNamed } from '@usual-pantry/core/reading';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { Icon } from '../app/Icon';
-import { FIGURES } from '../app/theme';
+import { Icon } from '../parts/Icon';
+import { FIGURES } from '../parts/theme';
 import { useStarter } from '../pantry/useStarter';
-import type { SeasonBook } from '../parts/useSeason';
+import type { SeasonBook } from '../data/useSeason';
 import { nameOfUse } from './nameOfUse';
 
 interface ReadLinesProps {

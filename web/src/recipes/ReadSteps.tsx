@@ -4,7 +4,7 @@ import Chip from '@mui/material/Chip';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { noStepAnswers, type ReadRecipe, type RecipeAnswers, type StepAnswers } from '@usual-pantry/core/reading';
-import { Icon } from '../app/Icon';
+import { Icon } from '../parts/Icon';
 
 interface ReadStepsProps {
   readonly read: ReadRecipe;

@@ -3,9 +3,9 @@ import type { Recipe } from '@usual-pantry/core/recipe';
 import { sayGrams, sayNumber, sayOunces } from '@usual-pantry/core/quantity';
 import { Allergens } from '../parts/Allergens';
 import { Figure, FigureList } from '../parts/Figures';
-import { Findings } from '../parts/Findings';
+import { Findings } from '../findings/Findings';
 import { Worked } from '../parts/Worked';
-import type { SeasonBook } from '../parts/useSeason';
+import type { SeasonBook } from '../data/useSeason';
 import { useDraftRecipe } from './useDraftRecipe';
 
 /** What the recipe as typed weighs, yields and contains, and what is wrong with it. */

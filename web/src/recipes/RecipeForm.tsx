@@ -3,10 +3,10 @@ import { recipeDraftSchema, type Recipe, type RecipeDraft } from '@usual-pantry/
 import { useNavigate } from 'react-router';
 import { NumberInput, TextInput } from '../parts/fields';
 import { Panel } from '../parts/Panel';
-import { RecordFrame } from '../parts/RecordFrame';
-import { useRemoval } from '../parts/useRemoval';
-import { useRecordForm } from '../parts/useRecordForm';
-import type { SeasonBook } from '../parts/useSeason';
+import { RecordFrame } from '../records/RecordFrame';
+import { useRemoval } from '../records/useRemoval';
+import { useRecordForm } from '../records/useRecordForm';
+import type { SeasonBook } from '../data/useSeason';
 import { BatchSizes } from './BatchSizes';
 import { freshRecipe } from './freshRecipe';
 import { PiecesOf } from './PiecesOf';

@@ -1,5 +1,5 @@
 import { PickInput } from '../parts/fields';
-import type { SeasonBook } from '../parts/useSeason';
+import type { SeasonBook } from '../data/useSeason';
 
 /** One of the recipes. */
 export function RecipeInput({ season, name, label }: { season: SeasonBook; name: string; label: string }) {

@@ -8,11 +8,11 @@ import Switch from '@mui/material/Switch';
 import Typography from '@mui/material/Typography';
 import { numberKinds, type RecipeLine, type RecipeStep } from '@usual-pantry/core/recipe';
 import { useFieldArray, useFormContext, useWatch } from 'react-hook-form';
-import { Icon } from '../app/Icon';
+import { Icon } from '../parts/Icon';
 import { CheckInput } from '../parts/CheckInput';
 import { ChoiceInput, NumberInput, TemperatureInput, TextInput } from '../parts/fields';
 import { TagsInput } from '../parts/TagsInput';
-import type { SeasonBook } from '../parts/useSeason';
+import type { SeasonBook } from '../data/useSeason';
 import { freshStep } from './freshRecipe';
 import { afterRemoval, afterSwap } from './stepLines';
 

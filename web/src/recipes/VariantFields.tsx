@@ -5,7 +5,7 @@ import { Link as RouterLink } from 'react-router';
 import { NumberInput, PickInput, TextInput } from '../parts/fields';
 import { Lines } from '../parts/Lines';
 import { Panel } from '../parts/Panel';
-import type { SeasonBook } from '../parts/useSeason';
+import type { SeasonBook } from '../data/useSeason';
 
 /** What a variant has of its own: its name, how long it keeps, what is swapped. */
 export function VariantFields({ season, base }: { season: SeasonBook; base: string }) {

@@ -4,7 +4,7 @@ import { sayCount, sayNumber } from '@usual-pantry/core/quantity';
 import { yieldRecord, type Recipe } from '@usual-pantry/core/recipe';
 import { NumberInput, TextInput } from '../parts/fields';
 import { Lines } from '../parts/Lines';
-import type { SeasonBook } from '../parts/useSeason';
+import type { SeasonBook } from '../data/useSeason';
 import { useDraftRecipe } from './useDraftRecipe';
 
 /** What batches really gave, and what follows from it. */

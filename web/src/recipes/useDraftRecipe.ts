@@ -9,7 +9,7 @@ import {
 } from '@usual-pantry/core/recipe';
 import { useMemo } from 'react';
 import { useWatch } from 'react-hook-form';
-import type { SeasonBook } from '../parts/useSeason';
+import type { SeasonBook } from '../data/useSeason';
 
 /** The recipe as it is typed: lines that cannot be read yet stand at nothing. */
 const readable = (values: RecipeDraft): RecipeDraft => {

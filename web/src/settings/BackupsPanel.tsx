@@ -8,19 +8,18 @@ import DialogTitle from '@mui/material/DialogTitle';
 import Link from '@mui/material/Link';
 import { sayCount, sayNumber, sayShortDay } from '@usual-pantry/core/quantity';
 import { useState } from 'react';
-import type { Refusal } from '../app/api';
-import { said } from '../app/history';
+import { said } from '../data/history';
+import { useAppDispatch } from '../data/store';
+import { Empty, Panel } from '../parts/Panel';
+import { Waiting } from '../parts/Waiting';
+import type { Refusal } from '../parts/refusal';
 import {
   useBackupsQuery,
   useCheckDatabaseMutation,
   useRestoreBackupMutation,
   useTakeBackupMutation,
-  type Backup,
-  type DatabaseHealth,
-} from '../app/keeping';
-import { useAppDispatch } from '../app/store';
-import { Empty, Panel } from '../parts/Panel';
-import { Waiting } from '../parts/Waiting';
+} from '../data/backups';
+import type { Backup, DatabaseHealth } from '@usual-pantry/core/api';
 
 const reasons: Record<Backup['kind'], string> = {
   daily: 'the copy of the day',

@@ -5,11 +5,11 @@ import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
-import type { Refusal } from '../app/api';
-import { useLazyDiagnosticsQuery } from '../app/keeping';
-import { FIGURES } from '../app/theme';
+import { FIGURES } from '../parts/theme';
 import { Panel } from '../parts/Panel';
 import { saveAs } from '../parts/saveAs';
+import type { Refusal } from '../parts/refusal';
+import { useLazyDiagnosticsQuery } from '../data/backups';
 
 /** A file for a report when something goes wrong, shown before it is saved. */
 export function DiagnosticsPanel() {

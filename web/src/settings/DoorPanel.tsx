@@ -1,23 +1,18 @@
+import type { DevicesAnswer } from '@usual-pantry/core/api';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import type { Refusal } from '../app/api';
-import { said } from '../app/history';
-import {
-  useDevicesQuery,
-  useDoorQuery,
-  useRemoveDeviceMutation,
-  useSignOutMutation,
-  type AuditLine,
-  type Device,
-} from '../app/keeping';
-import { useAppDispatch } from '../app/store';
+import { said } from '../data/history';
+import { useAppDispatch } from '../data/store';
 import { Panel } from '../parts/Panel';
 import { Waiting } from '../parts/Waiting';
 import { sayMoment } from '../parts/words';
 import { PairDevice } from './PairDevice';
 import { PassphraseForm } from './PassphraseForm';
+import type { Refusal } from '../parts/refusal';
+import { useDevicesQuery, useDoorQuery, useRemoveDeviceMutation, useSignOutMutation } from '../data/door';
+import type { Device } from '@usual-pantry/core/api';
 
 const SHOWN = 8;
 
@@ -67,7 +62,7 @@ function Devices({ devices }: { devices: readonly Device[] }) {
   );
 }
 
-const Comings = ({ audit }: { audit: readonly AuditLine[] }) => (
+const Comings = ({ audit }: { audit: DevicesAnswer['audit'] }) => (
   <Box component="details" sx={{ fontSize: 14 }}>
     <summary>What was written down</summary>
     <Box component="ul" sx={{ pl: 2.5, my: 0.5 }}>

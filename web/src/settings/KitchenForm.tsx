@@ -6,17 +6,18 @@ import { kitchenDraftSchema, measureHabits, type Kitchen, type KitchenDraft } fr
 import { useEffect, useRef, useState } from 'react';
 import { FormProvider, useForm, type FieldValues } from 'react-hook-form';
 import type { z } from 'zod';
-import { useSaveKitchenMutation, type Refusal } from '../app/api';
-import { said } from '../app/history';
-import { useAppDispatch } from '../app/store';
+import { said } from '../data/history';
+import { useAppDispatch } from '../data/store';
 import { CheckInput } from '../parts/CheckInput';
-import { dropDraft, keepDraft, takeDraft } from '../parts/drafts';
+import { dropDraft, keepDraft, takeDraft } from '../records/drafts';
 import { ChoiceInput, MoneyInput, NumberInput, TextInput } from '../parts/fields';
 import { Panel } from '../parts/Panel';
 import { BenchWeek } from './BenchWeek';
 import { DayChanges } from './DayChanges';
 import { Equipment } from './Equipment';
 import { HeatFields } from './HeatFields';
+import { useSaveKitchenMutation } from '../data/book';
+import type { Refusal } from '../parts/refusal';
 
 const grid = {
   display: 'grid',

@@ -3,13 +3,14 @@ import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
-import { useMakeCodeMutation, type Visitor } from '../app/keeping';
-import { FIGURES } from '../app/theme';
+import { FIGURES } from '../parts/theme';
 import { PlainForm } from '../parts/PlainForm';
 import { useAttempt } from '../parts/useAttempt';
 import { sayMoment } from '../parts/words';
+import type { MakeCode } from '@usual-pantry/core/api';
+import { useMakeCodeMutation } from '../data/door';
 
-const roles: Record<Visitor['role'], string> = {
+const roles: Record<MakeCode['role'], string> = {
   maker: 'Everything, as me',
   helper: 'What is to be done today: no money, contacts or settings',
 };
@@ -18,7 +19,7 @@ const roles: Record<Visitor['role'], string> = {
 export function PairDevice() {
   const [make, { data: code, isLoading }] = useMakeCodeMutation();
   const [name, setName] = useState('Phone');
-  const [role, setRole] = useState<Visitor['role']>('maker');
+  const [role, setRole] = useState<MakeCode['role']>('maker');
   const { trouble, attempt } = useAttempt();
   return (
     <PlainForm label="Pair a device" onSubmit={() => attempt(() => make({ name, role }).unwrap())} trouble={trouble}>
@@ -34,7 +35,7 @@ export function PairDevice() {
         label="It may see"
         value={role}
         onChange={(event) => {
-          setRole(event.target.value as Visitor['role']);
+          setRole(event.target.value as MakeCode['role']);
         }}
       >
         {Object.entries(roles).map(([value, label]) => (

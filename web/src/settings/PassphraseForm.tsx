@@ -1,11 +1,12 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import { said } from '../app/history';
-import { useSetPassphraseMutation, type DoorAnswer } from '../app/keeping';
-import { useAppDispatch } from '../app/store';
+import { said } from '../data/history';
+import { useAppDispatch } from '../data/store';
 import { PassphraseField } from '../parts/PassphraseField';
 import { PlainForm } from '../parts/PlainForm';
 import { useAttempt } from '../parts/useAttempt';
+import type { DoorAnswer } from '@usual-pantry/core/api';
+import { useSetPassphraseMutation } from '../data/door';
 
 /** Sets the passphrase, or another one. */
 export function PassphraseForm({ door }: { door: DoorAnswer }) {

@@ -12,10 +12,12 @@ import Switch from '@mui/material/Switch';
 import Typography from '@mui/material/Typography';
 import { sayCount } from '@usual-pantry/core/quantity';
 import { useRef, useState } from 'react';
-import { useCheckSeasonMutation, useImportSeasonMutation, type Refusal, type SeasonCounts } from '../app/api';
-import { said } from '../app/history';
-import { useAppDispatch } from '../app/store';
+import { said } from '../data/history';
+import { useAppDispatch } from '../data/store';
 import { Panel } from '../parts/Panel';
+import { useCheckSeasonMutation, useImportSeasonMutation } from '../data/book';
+import type { Refusal } from '../parts/refusal';
+import type { SeasonCounts } from '@usual-pantry/core/api';
 
 const LIMIT_MB = 20;
 const MOST_SHOWN = 50;

@@ -2,8 +2,6 @@ import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Link from '@mui/material/Link';
 import { sayShortDay, type Day } from '@usual-pantry/core/quantity';
-import { useBookQuery } from '../app/api';
-import { useBackupsQuery } from '../app/keeping';
 import { AnswerLine } from '../parts/AnswerLine';
 import { Waiting } from '../parts/Waiting';
 import { Appearance } from './Appearance';
@@ -12,6 +10,8 @@ import { DiagnosticsPanel } from './DiagnosticsPanel';
 import { DoorPanel } from './DoorPanel';
 import { KitchenForm } from './KitchenForm';
 import { SeasonFilePanel } from './SeasonFilePanel';
+import { useBookQuery } from '../data/book';
+import { useBackupsQuery } from '../data/backups';
 
 /** What stands below the kitchen, or beside it. */
 const places = [

@@ -3,24 +3,26 @@ import Button from '@mui/material/Button';
 import Link from '@mui/material/Link';
 import Typography from '@mui/material/Typography';
 import type { NamedThings } from '@usual-pantry/core/ingredient';
-import { benchDay, type BenchTask } from '@usual-pantry/core/bench-day';
-import { doneOn, type SeasonDay, type PlanAnswer } from '@usual-pantry/core/plan';
+import { benchDay, type BenchDay, type BenchTask } from '@usual-pantry/core/bench-day';
+import { doneOn } from '@usual-pantry/core/plan';
+import type { DayInShort, PlanRuns, PlanSummary } from '@usual-pantry/core/api';
 import { addDays, sayClock, sayCount, sayMinutes, sayShortDay } from '@usual-pantry/core/quantity';
 import { useMemo, type ReactNode } from 'react';
 import { Link as RouterLink } from 'react-router';
-import { useIsHelper } from '../app/keeping';
-import { FIGURES } from '../app/theme';
+import { FIGURES } from '../parts/theme';
 import { EndOfTask } from '../batches/EndOfTask';
 import { MadeLine } from '../batches/MadeLine';
-import { sayPacked } from '../orders/words';
+import { sayPacked } from '../parts/packedWords';
 import { labelAddress } from '../parts/addresses';
 import { Panel } from '../parts/Panel';
 import { Tape } from '../parts/Tape';
-import { NO_NAMES, useSeasonBook } from '../parts/useSeason';
+import { NO_NAMES, useSeasonBook } from '../data/useSeason';
+import { useIsHelper } from '../data/door';
+import { useHandOversQuery, usePlanRunsQuery, useShoppingQuery } from '../data/plan';
 
 /** Whether there is anything to make, pack or hand over on a day. */
-export const hasWork = ({ runs, packs, handOvers }: SeasonDay): boolean =>
-  runs.length + packs.length + handOvers.length > 0;
+export const hasWork = ({ runs, packedBoxes, handOvers }: DayInShort): boolean =>
+  runs.length + packedBoxes + handOvers > 0;
 
 function Section({ title, children }: { title: string; children: ReactNode }) {
   return (
@@ -69,12 +71,65 @@ const TimedTape = ({ task, to, names, children }: TimedTapeProps) => (
   </Box>
 );
 
-/** One day in order, with times: make, finish, pack; what still rests; and what is handed over. */
-export function DaySheet({ entry, plan, title }: { entry: SeasonDay; plan: PlanAnswer; title: string }) {
+/** What is handed over on a day. */
+function HandOvers({ day }: { day: string }) {
+  const { data: days } = useHandOversQuery(day);
+  const isHelper = useIsHelper();
+  const orders = days?.flatMap((each) => each.orders) ?? [];
+  if (orders.length === 0) return null;
+  return (
+    <Section title="Hand over">
+      {orders.map((order) => (
+        <Box key={order.orderId} sx={{ display: 'flex', justifyContent: 'space-between', gap: 1 }}>
+          {isHelper ? (
+            order.customer
+          ) : (
+            <Link component={RouterLink} to={`/orders/${order.orderId}`}>
+              {order.customer}
+            </Link>
+          )}
+          <span>
+            {sayCount(order.boxes, 'box', 'boxes')}, {order.way}
+            {order.place ? `, ${order.place}` : ''}
+          </span>
+        </Box>
+      ))}
+    </Section>
+  );
+}
+
+/** The work of a day in order; what each stretch of it is at its end. */
+function InOrder({ sheet, day, work, today }: { sheet: BenchDay; day: string; work: PlanRuns; today: string }) {
   const { season } = useSeasonBook();
   const isHelper = useIsHelper();
-  const sheet = useMemo(() => season && benchDay(plan, entry.day, season.book), [plan, entry.day, season]);
-  const done = doneOn(plan, entry.day);
+  if (sheet.tasks.length === 0) return null;
+  return (
+    <Section title="In order">
+      {sheet.tasks.map((task) => (
+        <TimedTape
+          key={task.key}
+          task={task}
+          to={isHelper ? null : addressOfTask(task)}
+          names={season?.book ?? NO_NAMES}
+        >
+          {season && !isHelper && (
+            <EndOfTask task={task} tasks={sheet.tasks} day={day} plan={work} today={today} season={season} />
+          )}
+        </TimedTape>
+      ))}
+    </Section>
+  );
+}
+
+/** One day in order, with times: make, finish, pack; what still rests; and what is handed over. */
+export function DaySheet({ entry, plan, title }: { entry: DayInShort; plan: PlanSummary; title: string }) {
+  const { season } = useSeasonBook();
+  const { data: work } = usePlanRunsQuery();
+  const sheet = useMemo(
+    () => (season && work ? benchDay(work, entry.day, season.book) : null),
+    [work, entry.day, season],
+  );
+  const done = work ? doneOn(work, entry.day) : [];
   const nothing = !hasWork(entry) && entry.bookedMinutes === 0;
   const aside =
     entry.benchMinutes > 0 ? `${sayMinutes(entry.bookedMinutes)} of ${sayMinutes(entry.benchMinutes)}` : 'no bench day';
@@ -82,22 +137,7 @@ export function DaySheet({ entry, plan, title }: { entry: SeasonDay; plan: PlanA
   return (
     <Panel title={title} aside={<Box sx={{ fontFamily: FIGURES, fontSize: 13.5 }}>{aside + ends}</Box>}>
       {nothing && <Typography sx={{ color: 'text.secondary' }}>Nothing to make, pack or hand over.</Typography>}
-      {sheet && sheet.tasks.length > 0 && (
-        <Section title="In order">
-          {sheet.tasks.map((task) => (
-            <TimedTape
-              key={task.key}
-              task={task}
-              to={isHelper ? null : addressOfTask(task)}
-              names={season?.book ?? NO_NAMES}
-            >
-              {season && !isHelper && (
-                <EndOfTask task={task} tasks={sheet.tasks} day={entry.day} plan={plan} season={season} />
-              )}
-            </TimedTape>
-          ))}
-        </Section>
-      )}
+      {sheet && work && <InOrder sheet={sheet} day={entry.day} work={work} today={plan.today} />}
       {done.length > 0 && (
         <Section title="Done">
           {done.map((made) => (
@@ -114,25 +154,7 @@ export function DaySheet({ entry, plan, title }: { entry: SeasonDay; plan: PlanA
           ))}
         </Section>
       )}
-      {entry.handOvers.length > 0 && (
-        <Section title="Hand over">
-          {entry.handOvers.map((order) => (
-            <Box key={order.orderId} sx={{ display: 'flex', justifyContent: 'space-between', gap: 1 }}>
-              {isHelper ? (
-                order.customer
-              ) : (
-                <Link component={RouterLink} to={`/orders/${order.orderId}`}>
-                  {order.customer}
-                </Link>
-              )}
-              <span>
-                {sayCount(order.boxes, 'box', 'boxes')}, {order.way}
-                {order.place ? `, ${order.place}` : ''}
-              </span>
-            </Box>
-          ))}
-        </Section>
-      )}
+      {entry.handOvers > 0 && <HandOvers day={entry.day} />}
     </Panel>
   );
 }
@@ -140,18 +162,18 @@ export function DaySheet({ entry, plan, title }: { entry: SeasonDay; plan: PlanA
 const WEEK = 7;
 
 /** The next seven days, a line each. */
-export function ComingDays({ plan }: { plan: PlanAnswer }) {
+export function ComingDays({ plan }: { plan: PlanSummary }) {
   const last = addDays(plan.today, WEEK);
   const days = plan.days.filter((entry) => entry.day > plan.today && entry.day <= last && hasWork(entry));
   return (
     <Panel title="The next seven days">
       {days.length === 0 && <Typography sx={{ color: 'text.secondary' }}>No work in them.</Typography>}
       {days.map((entry) => {
-        const boxes = entry.packs.reduce((sum, pack) => sum + pack.count, 0);
+        const boxes = entry.packedBoxes;
         const parts = [
           ...new Set(entry.runs),
           ...(boxes > 0 ? [`pack ${sayCount(boxes, 'box', 'boxes')}`] : []),
-          ...(entry.handOvers.length > 0 ? [`hand over ${sayCount(entry.handOvers.length, 'order')}`] : []),
+          ...(entry.handOvers > 0 ? [`hand over ${sayCount(entry.handOvers, 'order')}`] : []),
         ];
         return (
           <Box
@@ -177,8 +199,9 @@ export function ComingDays({ plan }: { plan: PlanAnswer }) {
 }
 
 /** What must be in the pantry by tomorrow, or by the first day on which something is used. */
-export function ToBuy({ plan }: { plan: PlanAnswer }) {
-  const missing = plan.shopping.filter((line) => line.packs.length > 0);
+export function ToBuy() {
+  const { data: list = [] } = useShoppingQuery(undefined, { skip: useIsHelper() });
+  const missing = list.filter((line) => line.packs.length > 0);
   const first = missing.reduce((day, line) => (line.buyBy < day ? line.buyBy : day), missing[0]?.buyBy ?? '');
   const due = missing.filter((line) => line.buyBy <= first);
   if (due.length === 0) return null;

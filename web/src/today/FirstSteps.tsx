@@ -1,11 +1,10 @@
-import type { PlanAnswer } from '@usual-pantry/core/plan';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { Link } from 'react-router';
-import { useBookQuery } from '../app/api';
 import { AnswerLine } from '../parts/AnswerLine';
-import { Findings } from '../parts/Findings';
+import { PlanFindings } from '../findings/Findings';
 import { Panel } from '../parts/Panel';
+import { useBookQuery } from '../data/book';
 
 const steps = [
   {
@@ -31,7 +30,7 @@ const steps = [
 ] as const;
 
 /** A season without open orders: the next step of the path from pantry to order. */
-export function FirstSteps({ plan }: { plan: PlanAnswer }) {
+export function FirstSteps() {
   const { data: book } = useBookQuery();
   const done = (noun: (typeof steps)[number]['noun']) =>
     noun !== 'orders' && book !== undefined && book[noun].length > 0;
@@ -39,7 +38,7 @@ export function FirstSteps({ plan }: { plan: PlanAnswer }) {
   return (
     <>
       <AnswerLine>No open orders. {next?.text}</AnswerLine>
-      <Findings findings={plan.findings} />
+      <PlanFindings />
       <Panel title="From pantry to order">
         {steps.map(({ noun, text, to, label }) => (
           <Box

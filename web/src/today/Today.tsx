@@ -1,19 +1,19 @@
-import type { PlanAnswer } from '@usual-pantry/core/plan';
+import type { PlanSummary } from '@usual-pantry/core/api';
 import Box from '@mui/material/Box';
 import { sayCount, sayDay } from '@usual-pantry/core/quantity';
 import { useSearchParams } from 'react-router';
-import { usePlanQuery } from '../app/api';
-import { useIsHelper } from '../app/keeping';
 import { AnswerLine, Mark } from '../parts/AnswerLine';
-import { Findings } from '../parts/Findings';
+import { PlanFindings } from '../findings/Findings';
 import { Waiting } from '../parts/Waiting';
 import { ComingDays, DaySheet, hasWork, ToBuy } from './DaySheet';
 import { FirstSteps } from './FirstSteps';
+import { usePlanQuery } from '../data/plan';
+import { useIsHelper } from '../data/door';
 
-function Answer({ plan }: { plan: PlanAnswer }) {
-  const days = plan.days.filter((day) => day.runs.length > 0 || day.packs.length > 0).length;
-  const made = plan.made.reduce((sum, { batchCount }) => sum + batchCount, 0);
-  const toDecide = plan.findings.filter((each) => each.severity !== 'know').length;
+function Answer({ plan }: { plan: PlanSummary }) {
+  const days = plan.days.filter((day) => day.runs.length > 0 || day.packedBoxes > 0).length;
+  const made = plan.madeBatches;
+  const toDecide = plan.findings.stop + plan.findings.decide;
   const isHelper = useIsHelper();
   return (
     <AnswerLine>
@@ -47,7 +47,7 @@ export function Today() {
   const { data: plan, error, refetch } = usePlanQuery();
   const [search] = useSearchParams();
   if (!plan) return <Waiting error={error} again={refetch} />;
-  if (plan.orders === 0) return <FirstSteps plan={plan} />;
+  if (plan.orders === 0) return <FirstSteps />;
   const day = search.get('day') ?? plan.today;
   const chosen = plan.days.find((each) => each.day === day) ?? plan.days[0];
   const next =
@@ -55,7 +55,7 @@ export function Today() {
   return (
     <>
       <Answer plan={plan} />
-      <Findings findings={plan.findings} atFirst={2} />
+      <PlanFindings atFirst={2} />
       <Box
         sx={{
           display: 'grid',
@@ -76,7 +76,7 @@ export function Today() {
         </Box>
         <Box sx={{ display: 'grid', gap: 2 }}>
           <ComingDays plan={plan} />
-          <ToBuy plan={plan} />
+          <ToBuy />
         </Box>
       </Box>
     </>

@@ -4,9 +4,9 @@ import Button from '@mui/material/Button';
 import { recipeJsonLd } from '@usual-pantry/core/format';
 import type { RecipeFacts } from '@usual-pantry/core/recipe';
 import { Link } from 'react-router';
-import { Icon } from '../../app/Icon';
+import { Icon } from '../../parts/Icon';
 import { saveAs } from '../../parts/saveAs';
-import type { SeasonBook } from '../../parts/useSeason';
+import type { SeasonBook } from '../../data/useSeason';
 import { nameOfUse } from '../nameOfUse';
 
 /** What can be done with a recipe from its card. */

@@ -4,8 +4,8 @@ import { sayGrams, sayMeasure, sayNumber } from '@usual-pantry/core/quantity';
 import { multipleOf, sayBatches, weighSheet, type BatchCount, type RecipeFacts } from '@usual-pantry/core/recipe';
 import { useState } from 'react';
 import { Link as RouterLink } from 'react-router';
-import { FIGURES } from '../../app/theme';
-import type { SeasonBook } from '../../parts/useSeason';
+import { FIGURES } from '../../parts/theme';
+import type { SeasonBook } from '../../data/useSeason';
 import { nameOfUse } from '../nameOfUse';
 import { sayEntry } from '../sayEntry';
 

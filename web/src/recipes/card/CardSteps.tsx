@@ -3,9 +3,9 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { sayGrams, sayList, sayMinutes, sayTemperature } from '@usual-pantry/core/quantity';
 import { stepCautions, stepMinutes, stepTarget, type RecipeFacts, type RecipeStep } from '@usual-pantry/core/recipe';
-import { Icon } from '../../app/Icon';
-import { FIGURES } from '../../app/theme';
-import type { SeasonBook } from '../../parts/useSeason';
+import { Icon } from '../../parts/Icon';
+import { FIGURES } from '../../parts/theme';
+import type { SeasonBook } from '../../data/useSeason';
 
 interface CardStepsProps {
   readonly season: SeasonBook;

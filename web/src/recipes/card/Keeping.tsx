@@ -6,7 +6,7 @@ import { Link as RouterLink } from 'react-router';
 import { Allergens } from '../../parts/Allergens';
 import { Figure, FigureList } from '../../parts/Figures';
 import { Panel } from '../../parts/Panel';
-import type { SeasonBook } from '../../parts/useSeason';
+import type { SeasonBook } from '../../data/useSeason';
 
 /** How it is tempered, where it is. */
 function Tempering({ season, facts }: { season: SeasonBook; facts: RecipeFacts }) {

@@ -7,7 +7,7 @@ import { estimateOf, type RecipeFacts } from '@usual-pantry/core/recipe';
 import { lazy, Suspense } from 'react';
 import { Figure, FigureList } from '../../parts/Figures';
 import { compositionNames } from '../../parts/compositionNames';
-import type { SeasonBook } from '../../parts/useSeason';
+import type { SeasonBook } from '../../data/useSeason';
 import { WaterGauge } from './WaterGauge';
 
 const Shares = lazy(async () => ({ default: (await import('./Shares')).Shares }));

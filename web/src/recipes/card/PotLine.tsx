@@ -3,7 +3,7 @@ import { foamFactors } from '@usual-pantry/core/cooking';
 import { sayGrams, sayNumber } from '@usual-pantry/core/quantity';
 import { worstBoiling, type RecipeFacts } from '@usual-pantry/core/recipe';
 import { Worked } from '../../parts/Worked';
-import type { SeasonBook } from '../../parts/useSeason';
+import type { SeasonBook } from '../../data/useSeason';
 
 /** Whether a batch of that size has room to boil in the pots of this kitchen. */
 export function PotLine({ season, facts, size }: { season: SeasonBook; facts: RecipeFacts; size: number }) {

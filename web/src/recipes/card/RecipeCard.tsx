@@ -8,11 +8,11 @@ import { sayCount, sayGrams, sayTemperature } from '@usual-pantry/core/quantity'
 import { stepTarget, type Recipe, type RecipeFacts } from '@usual-pantry/core/recipe';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link as RouterLink, useNavigate } from 'react-router';
-import { Icon } from '../../app/Icon';
+import { Icon } from '../../parts/Icon';
 import { AnswerLine, Mark } from '../../parts/AnswerLine';
-import { Findings } from '../../parts/Findings';
+import { Findings } from '../../findings/Findings';
 import { Panel } from '../../parts/Panel';
-import type { SeasonBook } from '../../parts/useSeason';
+import type { SeasonBook } from '../../data/useSeason';
 import { MouldDrawing } from '../MouldDrawing';
 import { nameOfUse } from '../nameOfUse';
 import { PanDrawing } from '../PanDrawing';

@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import { useColorScheme } from '@mui/material/styles';
 import { sayNumber } from '@usual-pantry/core/quantity';
 import { Bar } from 'react-chartjs-2';
-import { FIGURES } from '../../app/theme';
+import { FIGURES } from '../../parts/theme';
 import { painted } from '../../parts/charts';
 
 interface SharesProps {

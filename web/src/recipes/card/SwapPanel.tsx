@@ -16,8 +16,8 @@ import {
 } from '@usual-pantry/core/recipe';
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
-import type { SeasonBook } from '../../parts/useSeason';
-import { useEdit } from '../../parts/useEdit';
+import type { SeasonBook } from '../../data/useSeason';
+import { useEdit } from '../../data/useEdit';
 import { useAttempt } from '../../parts/useAttempt';
 
 /** What a swap changes, in words, the gravest first. */

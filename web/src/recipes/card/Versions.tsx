@@ -2,9 +2,9 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { sayDay } from '@usual-pantry/core/quantity';
 import type { Recipe, RecipeDraft } from '@usual-pantry/core/recipe';
-import { useRecipeVersionsQuery } from '../../app/api';
-import { Differences } from '../../parts/Differences';
-import { useEdit } from '../../parts/useEdit';
+import { Differences } from '../../records/Differences';
+import { useEdit } from '../../data/useEdit';
+import { useRecipeVersionsQuery } from '../../data/records';
 
 /** Earlier versions of a recipe: what was different, and the way back. */
 export function Versions({ recipe }: { recipe: Recipe }) {

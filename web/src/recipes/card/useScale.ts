@@ -2,7 +2,7 @@ import type { KitchenDraft } from '@usual-pantry/core/kitchen';
 import { batchesForPieces, bodyForm, bodyRecipeId, piecesPerBatch, type PieceFacts } from '@usual-pantry/core/piece';
 import { adviceFor, multipleFor, type BatchCount, type RecipeFacts } from '@usual-pantry/core/recipe';
 import { useMemo, useState } from 'react';
-import type { SeasonBook } from '../../parts/useSeason';
+import type { SeasonBook } from '../../data/useSeason';
 
 /** What the batch is wanted for. */
 export type Wanted =

@@ -1,9 +1,9 @@
 import { configureStore } from '@reduxjs/toolkit';
 import { setupListeners } from '@reduxjs/toolkit/query';
 import { useDispatch, useSelector, useStore } from 'react-redux';
-import { api, onTurnedAway, seen } from './api';
-import { doorChanged } from './keeping';
 import { historyReducer } from './history';
+import { api, onTurnedAway, seen } from './api';
+import { doorChanged } from './door';
 
 export const store = configureStore({
   reducer: { [api.reducerPath]: api.reducer, history: historyReducer },

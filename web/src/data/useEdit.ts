@@ -1,14 +1,7 @@
-import {
-  useAddMutation,
-  useChangeMutation,
-  useRemoveMutation,
-  type Drafts,
-  type Noun,
-  type Refusal,
-  type Stored,
-} from '../app/api';
-import { recorded, said } from '../app/history';
-import { useAppDispatch } from '../app/store';
+import { recorded, said } from './history';
+import { useAppDispatch } from './store';
+import { useAddMutation, useChangeMutation, useRemoveMutation, type Drafts, type Noun, type Stored } from './records';
+import type { Refusal } from '../parts/refusal';
 
 /** Adds, changes and deletes records so that each edit can be taken back. Refusals are thrown, but for those of a deletion. */
 export function useEdit() {

@@ -1,7 +1,10 @@
 import { createSlice, type PayloadAction, type ThunkAction, type UnknownAction } from '@reduxjs/toolkit';
 import isEqual from 'fast-deep-equal';
 import type { StoredDecision } from '@usual-pantry/core/plan';
-import { api, type Drafts, type Noun, type Refusal, type Stored } from './api';
+import { planApi } from './plan';
+import { recordApi } from './records';
+import type { Drafts, Noun, Stored } from './records';
+import type { Refusal } from '../parts/refusal';
 
 /** What an edit did to one record: what stood there before and after. Null is no record. */
 interface RecordPart {
@@ -70,7 +73,7 @@ const bringPlan =
   (from: StoredDecision | null, to: StoredDecision | null): Thunk<StoredDecision | null> =>
   async (dispatch) => {
     const change = { version: from?.version ?? 0, decision: to };
-    return (await dispatch(api.endpoints.restorePlan.initiate(change)).unwrap()).decision;
+    return (await dispatch(planApi.endpoints.restorePlan.initiate(change)).unwrap()).decision;
   };
 
 /** Stores, adds or deletes a record. */
@@ -78,12 +81,12 @@ const store =
   (noun: Noun, from: Stored | null, to: Stored | null): Thunk<Stored | null> =>
   async (dispatch) => {
     if (to === null) {
-      if (from) await dispatch(api.endpoints.remove.initiate({ noun, id: from.id, version: from.version })).unwrap();
+      if (from) await dispatch(recordApi.endpoints.remove.initiate({ noun, id: from.id, version: from.version })).unwrap();
       return null;
     }
-    if (from === null) return dispatch(api.endpoints.add.initiate({ noun, id: to.id, draft: draftOf(to) })).unwrap();
+    if (from === null) return dispatch(recordApi.endpoints.add.initiate({ noun, id: to.id, draft: draftOf(to) })).unwrap();
     return dispatch(
-      api.endpoints.change.initiate({
+      recordApi.endpoints.change.initiate({
         noun,
         id: to.id,
         version: from.version,

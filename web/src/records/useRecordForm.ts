@@ -2,9 +2,10 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import { useEffect, useRef, useState } from 'react';
 import { useForm, type FieldValues, type Path, type UseFormReturn } from 'react-hook-form';
 import type { z } from 'zod';
-import type { Drafts, Noun, Refusal, Stored } from '../app/api';
 import { keepDraft, takeDraft, dropDraft } from './drafts';
-import { useEdit } from './useEdit';
+import { useEdit } from '../data/useEdit';
+import type { Drafts, Noun, Stored } from '../data/records';
+import type { Refusal } from '../parts/refusal';
 
 /** What a form works on. */
 interface Options<N extends Noun> {

@@ -8,10 +8,10 @@ import type { ReactNode } from 'react';
 import { FormProvider, useFormState } from 'react-hook-form';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useNavigate } from 'react-router';
-import type { Noun } from '../app/api';
-import { Icon } from '../app/Icon';
+import { Icon } from '../parts/Icon';
 import { Differences } from './Differences';
 import type { RecordForm } from './useRecordForm';
+import type { Noun } from '../data/records';
 
 interface FrameProps<N extends Noun> {
   readonly title: string;

@@ -1,6 +1,6 @@
 import { useNavigate } from 'react-router';
-import type { Noun, Stored } from '../app/api';
-import { useEdit } from './useEdit';
+import { useEdit } from '../data/useEdit';
+import type { Noun, Stored } from '../data/records';
 
 /** Deletes a record and goes back to its list; stays when it is refused. Undefined for a record that is not stored yet. */
 export function useRemoval<N extends Noun>(

@@ -1,7 +1,10 @@
 import { afterEach, beforeEach, describe, expect, it } from '@jest/globals';
 import { configureStore } from '@reduxjs/toolkit';
-import { api, seen, type Stored } from './api';
 import { historyReducer, recorded, redo, undo } from './history';
+import { api, seen } from './api';
+import { planApi } from './plan';
+import { recordApi } from './records';
+import type { Stored } from './records';
 
 interface Call {
   readonly method: string;
@@ -175,7 +178,7 @@ describe('undo', () => {
 describe('the API', () => {
   it('turns a server that does not answer into words', async () => {
     globalThis.fetch = () => Promise.reject(new TypeError('refused'));
-    const { error } = await store.dispatch(api.endpoints.plan.initiate());
+    const { error } = await store.dispatch(planApi.endpoints.plan.initiate());
     expect(error).toMatchObject({ code: 'unreachable' });
     expect((error as { message: string }).message).toContain('Nothing you typed is lost');
   });
@@ -185,13 +188,13 @@ describe('the API', () => {
       status: 422,
       body: { code: 'wrong-values', detail: 'No.', wrong: [{ path: 'notes', message: 'too long' }] },
     });
-    const { error } = await store.dispatch(api.endpoints.add.initiate({ noun: 'order', draft: order(0, '') }));
+    const { error } = await store.dispatch(recordApi.endpoints.add.initiate({ noun: 'order', draft: order(0, '') }));
     expect(error).toMatchObject({ code: 'wrong-values', wrong: [{ path: 'notes' }] });
   });
 
   it('notes the newest revision that an answer names', async () => {
     seen.revision = 0;
-    await store.dispatch(api.endpoints.plan.initiate());
+    await store.dispatch(planApi.endpoints.plan.initiate());
     expect(seen.revision).toBe(7);
   });
 });

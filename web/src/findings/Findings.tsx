@@ -5,21 +5,23 @@ import Paper from '@mui/material/Paper';
 import Typography from '@mui/material/Typography';
 import useMediaQuery from '@mui/material/useMediaQuery';
 import { useTheme } from '@mui/material/styles';
-import type { Finding, Severity, WayOut } from '@usual-pantry/core/finding';
+import type { Finding, Noun, Severity, WayOut } from '@usual-pantry/core/finding';
 import { afterWayOut, changesOrder, type OrderAction } from '@usual-pantry/core/order';
 import { lackingFor } from '@usual-pantry/core/shopping';
 import { lazy, memo, Suspense, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { api } from '../app/api';
-import { said } from '../app/history';
-import { Icon } from '../app/Icon';
-import { useAppDispatch } from '../app/store';
-import { addressOf } from './addresses';
-import { useBatches } from './useBatches';
-import { useEdit } from './useEdit';
-import { usePlanEdit } from './usePlanEdit';
-import { useSeasonBook } from './useSeason';
+import { said } from '../data/history';
+import { Icon } from '../parts/Icon';
+import { useAppDispatch } from '../data/store';
+import { addressOf } from '../parts/addresses';
+import { useBatches } from '../data/useBatches';
+import { useEdit } from '../data/useEdit';
+import { usePlanEdit } from '../data/usePlanEdit';
+import { useSeasonBook } from '../data/useSeason';
 import type { MadeFormProps } from '../batches/MadeForm';
+import { bookApi } from '../data/book';
+import { orderApi } from '../data/orders';
+import { useFindingsQuery } from '../data/plan';
 
 const MadeForm = lazy(() => import('../batches/MadeForm'));
 
@@ -70,15 +72,16 @@ function useWayOut(onMade: (action: SayMade, yieldGrams: number) => void) {
       return;
     }
     if (action.kind === 'overtime') {
-      const kitchen = (await dispatch(api.endpoints.book.initiate(undefined, { subscribe: false })).unwrap()).kitchen;
-      await dispatch(api.endpoints.saveKitchen.initiate({ ...kitchen, overtimeMinutes: action.minutes })).unwrap();
+      const kitchen = (await dispatch(bookApi.endpoints.book.initiate(undefined, { subscribe: false })).unwrap())
+        .kitchen;
+      await dispatch(bookApi.endpoints.saveKitchen.initiate({ ...kitchen, overtimeMinutes: action.minutes })).unwrap();
       dispatch(said({ text: `A day can run over by ${String(action.minutes)} minutes now.` }));
       await navigate('/plan');
       await startPlan();
       return;
     }
     const order = await dispatch(
-      api.endpoints.order.initiate(action.orderId, { forceRefetch: true, subscribe: false }),
+      orderApi.endpoints.order.initiate(action.orderId, { forceRefetch: true, subscribe: false }),
     ).unwrap();
     const { id: _id, version: _version, ...draft } = order;
     await edit.change('order', order, afterWayOut(draft, action), `${order.customer.name}’s order changed.`);
@@ -165,18 +168,17 @@ const FindingCard = memo(function FindingCard({
 
 const SHOWN = 4;
 
-/** What must be settled, each with its ways out. The gravest first; a long list opens. */
-export function Findings({
-  findings,
-  atFirst = SHOWN,
-  onOrder,
-}: { findings: readonly Finding[]; atFirst?: number } & Pick<WaysOutProps, 'onOrder'>) {
-  const [all, setAll] = useState(false);
-  const narrow = useMediaQuery(useTheme().breakpoints.down('sm'));
+interface FindingsProps extends Pick<WaysOutProps, 'onOrder'> {
+  readonly findings: readonly Finding[];
+  /** How many there are, where not all are at hand. */
+  readonly total: number;
+  /** Shows more of them, or fewer again. */
+  readonly onMore: (() => void) | null;
+  readonly isWhole: boolean;
+}
+
+function FindingList({ findings, total, onMore, isWhole, onOrder }: FindingsProps) {
   if (findings.length === 0) return null;
-  // On a phone they stand below each other: half of them fill as much.
-  const most = narrow ? Math.ceil(atFirst / 2) : atFirst;
-  const shown = all ? findings : findings.slice(0, most);
   return (
     <Box component="section" aria-label="To settle" sx={{ mb: 2.5 }}>
       <Box
@@ -190,21 +192,66 @@ export function Findings({
           gridTemplateColumns: 'repeat(auto-fill, minmax(min(100%, 400px), 1fr))',
         }}
       >
-        {shown.map((each) => (
+        {findings.map((each) => (
           <FindingCard key={each.key} finding={each} onOrder={onOrder} />
         ))}
       </Box>
-      {findings.length > most && (
-        <Button
-          size="small"
-          sx={{ mt: 1 }}
-          onClick={() => {
-            setAll(!all);
-          }}
-        >
-          {all ? 'Show fewer' : `Show all ${String(findings.length)}`}
+      {onMore && (
+        <Button size="small" sx={{ mt: 1 }} onClick={onMore}>
+          {isWhole ? 'Show fewer' : `Show all ${String(total)}`}
         </Button>
       )}
     </Box>
+  );
+}
+
+/** On a phone they stand below each other: half of them fill as much. */
+function useMost(atFirst: number): number {
+  const narrow = useMediaQuery(useTheme().breakpoints.down('sm'));
+  return narrow ? Math.ceil(atFirst / 2) : atFirst;
+}
+
+/** What must be decided, each with its ways out. The gravest first; a long list opens. */
+export function Findings({
+  findings,
+  atFirst = SHOWN,
+  onOrder,
+}: Pick<FindingsProps, 'findings' | 'onOrder'> & { atFirst?: number }) {
+  const [isWhole, setWhole] = useState(false);
+  const most = useMost(atFirst);
+  const more = () => {
+    setWhole(!isWhole);
+  };
+  return (
+    <FindingList
+      findings={isWhole ? findings : findings.slice(0, most)}
+      total={findings.length}
+      onMore={findings.length > most ? more : null}
+      isWhole={isWhole}
+      onOrder={onOrder}
+    />
+  );
+}
+
+/** More are asked for in parts of so many. */
+const PART = 100;
+
+/** The findings of the plan, as many of them as are shown. @param about what they are about; everything without */
+export function PlanFindings({ about, atFirst = SHOWN }: { about?: readonly Noun[]; atFirst?: number }) {
+  const most = useMost(atFirst);
+  const [shown, setShown] = useState(0);
+  const { data } = useFindingsQuery({ size: Math.max(most, shown), ...(about ? { about } : {}) });
+  const total = data?.total ?? 0;
+  const isWhole = shown >= total;
+  const more = () => {
+    setShown(isWhole ? 0 : shown + PART);
+  };
+  return (
+    <FindingList
+      findings={data?.items ?? []}
+      total={total}
+      onMore={total > most ? more : null}
+      isWhole={total > most && isWhole}
+    />
   );
 }

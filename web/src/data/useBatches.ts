@@ -2,17 +2,12 @@ import { sharesOfWeight, type Batch, type BatchDraft } from '@usual-pantry/core/
 import type { MadeRun } from '@usual-pantry/core/plan';
 import { sayShortDay, type Day } from '@usual-pantry/core/quantity';
 import { sayBatches, type BatchCount } from '@usual-pantry/core/recipe';
-import {
-  useChangeMutation,
-  useFinishBatchesMutation,
-  useMakeBatchesMutation,
-  useRemoveMutation,
-  type Refusal,
-  type Stored,
-} from '../app/api';
-import { recorded, said } from '../app/history';
-import { useAppDispatch } from '../app/store';
+import { recorded, said } from './history';
+import { useAppDispatch } from './store';
 import { useSeasonBook } from './useSeason';
+import { useChangeMutation, useRemoveMutation, type Stored } from './records';
+import { useFinishBatchesMutation, useMakeBatchesMutation } from './batches';
+import { sayRefusal, type Refusal } from '../parts/refusal';
 
 /** What is said of batches when they are made. */
 export interface MadeNow {
@@ -66,8 +61,7 @@ export function useBatches() {
     if (parts.length > 0) dispatch(recorded({ label, parts }));
   };
   const refuse = (error: unknown) => {
-    const { message, wrong } = error as Refusal;
-    dispatch(said({ text: [message, ...(wrong ?? []).map((each) => each.message)].join(' '), tone: 'trouble' }));
+    dispatch(said({ text: sayRefusal(error as Refusal), tone: 'trouble' }));
   };
   return {
     /** @throws Refusal, so that what was typed can stay */

@@ -1,7 +1,8 @@
 import { openBook, type Book } from '@usual-pantry/core/book';
 import type { NamedThings } from '@usual-pantry/core/ingredient';
 import { useMemo } from 'react';
-import { useBookQuery, type BookAnswer } from '../app/api';
+import { useBookQuery } from './book';
+import type { BookAnswer } from '@usual-pantry/core/api';
 
 /** The stored book and what core makes of it, for figures that follow typing at once. */
 export interface SeasonBook {

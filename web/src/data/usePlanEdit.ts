@@ -1,7 +1,8 @@
 import { sayDay } from '@usual-pantry/core/quantity';
-import { api, useMoveRunMutation, usePinRunMutation, type Refusal } from '../app/api';
-import { recorded, said } from '../app/history';
-import { useAppDispatch, useAppStore } from '../app/store';
+import { recorded, said } from './history';
+import { useAppDispatch, useAppStore } from './store';
+import { planApi, useMoveRunMutation, usePinRunMutation } from './plan';
+import { sayRefusal, type Refusal } from '../parts/refusal';
 
 /** The name of a recipe in the plan that is on the screen. */
 type NameOf = (recipeId: string) => string;
@@ -13,12 +14,11 @@ export function usePlanEdit() {
   const [moveRun] = useMoveRunMutation();
   const [pinRun] = usePinRunMutation();
   const nameOf: NameOf = (recipeId) =>
-    api.endpoints.plan
+    planApi.endpoints.planRuns
       .select()(store.getState())
       .data?.runs.find((run) => run.recipeId === recipeId)?.recipeName ?? 'It';
   const refuse = (error: unknown) => {
-    const { message, wrong } = error as Refusal;
-    dispatch(said({ text: [message, ...(wrong ?? []).map((each) => each.message)].join(' '), tone: 'trouble' }));
+    dispatch(said({ text: sayRefusal(error as Refusal), tone: 'trouble' }));
   };
   return {
     move: async (recipeId: string, from: string, to: string): Promise<void> => {
@@ -42,8 +42,8 @@ export function usePlanEdit() {
     },
     startPlan: async (): Promise<void> => {
       try {
-        await dispatch(api.endpoints.startPlan.initiate()).unwrap();
-        await dispatch(api.endpoints.planJob.initiate(undefined, { forceRefetch: true, subscribe: false }));
+        await dispatch(planApi.endpoints.startPlan.initiate()).unwrap();
+        await dispatch(planApi.endpoints.planJob.initiate(undefined, { forceRefetch: true, subscribe: false }));
       } catch (error) {
         refuse(error);
       }

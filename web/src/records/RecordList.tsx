@@ -5,9 +5,9 @@ import Paper from '@mui/material/Paper';
 import { foldText } from '@usual-pantry/core/record';
 import { useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
-import { Icon } from '../app/Icon';
-import { SearchField } from './SearchField';
-import { useListKeys } from './useListKeys';
+import { Icon } from '../parts/Icon';
+import { SearchField } from '../parts/SearchField';
+import { useListKeys } from '../parts/useListKeys';
 
 /** One line of a list. */
 export interface ListItem {
