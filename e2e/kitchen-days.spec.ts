@@ -1,6 +1,5 @@
 import { openBook } from '@usual-pantry/core/book';
 import type { KitchenDraft } from '@usual-pantry/core/kitchen';
-import type { Plan } from '@usual-pantry/core/plan';
 import type { SeasonFile } from '@usual-pantry/core/season-file';
 import { verifyPlan } from '../core/testing/verify-plan';
 import { ask, expect, test, TODAY, planOf } from './support/kitchen';

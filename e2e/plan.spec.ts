@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { openBook } from '@usual-pantry/core/book';
 import { benchDay } from '@usual-pantry/core/bench-day';
-import { tryMove, whyNotTo, type Plan } from '@usual-pantry/core/plan';
+import { tryMove, whyNotTo } from '@usual-pantry/core/plan';
 import { sayDay } from '@usual-pantry/core/quantity';
 import type { SeasonFile } from '@usual-pantry/core/season-file';
 import { verifyBench } from '../core/testing/verify-bench';

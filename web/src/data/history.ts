@@ -81,10 +81,12 @@ const store =
   (noun: Noun, from: Stored | null, to: Stored | null): Thunk<Stored | null> =>
   async (dispatch) => {
     if (to === null) {
-      if (from) await dispatch(recordApi.endpoints.remove.initiate({ noun, id: from.id, version: from.version })).unwrap();
+      if (from)
+        await dispatch(recordApi.endpoints.remove.initiate({ noun, id: from.id, version: from.version })).unwrap();
       return null;
     }
-    if (from === null) return dispatch(recordApi.endpoints.add.initiate({ noun, id: to.id, draft: draftOf(to) })).unwrap();
+    if (from === null)
+      return dispatch(recordApi.endpoints.add.initiate({ noun, id: to.id, draft: draftOf(to) })).unwrap();
     return dispatch(
       recordApi.endpoints.change.initiate({
         noun,

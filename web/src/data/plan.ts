@@ -1,0 +1,88 @@
+import type { FindingPage, HandOverDays, MoveRun, PinRun, PlanRuns, PlanSummary } from '@usual-pantry/core/api';
+import type { Subject } from '@usual-pantry/core/finding';
+import type { OrderDraft } from '@usual-pantry/core/order';
+import type { DecisionStep, LabelRun, StoredDecision } from '@usual-pantry/core/plan';
+import type { PlanJob, WhatIf, WhatIfAnswer } from '@usual-pantry/core/programme';
+import type { PromiseCheck } from '@usual-pantry/core/promise';
+import type { ShoppingLine } from '@usual-pantry/core/shopping';
+import { api, EVERYTHING, ORDERS, unlessRefused } from './api';
+
+/** Which findings are wanted. */
+export interface FindingQuery {
+  readonly size: number;
+  /** What they are about; everything without. */
+  readonly about?: readonly Subject['noun'][];
+  /** Ids of records with commas between; all without. */
+  readonly ids?: string;
+}
+
+/** The season as it is planned, in parts, and what changes it. */
+export const planApi = api.injectEndpoints({
+  endpoints: (build) => ({
+    plan: build.query<PlanSummary, void>({ query: () => 'plan', providesTags: ['Orders'] }),
+    planRuns: build.query<PlanRuns, void>({ query: () => 'plan/runs', providesTags: ['Orders'] }),
+    handOvers: build.query<HandOverDays, string | null>({
+      query: (day) => ({ url: 'plan/hand-overs', params: day === null ? {} : { day } }),
+      providesTags: ['Orders'],
+    }),
+    findings: build.query<FindingPage, FindingQuery>({
+      query: ({ about, ...query }) => ({
+        url: 'plan/findings',
+        params: { ...query, ...(about ? { about: about.join() } : {}) },
+      }),
+      providesTags: ['Orders'],
+    }),
+    shopping: build.query<readonly ShoppingLine[], void>({ query: () => 'plan/shopping', providesTags: ['Orders'] }),
+    labelRuns: build.query<readonly LabelRun[], void>({ query: () => 'labels', providesTags: ['Orders'] }),
+    promise: build.query<PromiseCheck, OrderDraft & { id?: string }>({
+      query: (body) => ({ url: 'plan/promise', method: 'POST', body }),
+      // Asked anew each time that it is typed: an answer of before may be wrong by now. See usePromise.
+      keepUnusedDataFor: 0,
+    }),
+    planJob: build.query<PlanJob, void>({ query: () => 'plan/job' }),
+    startPlan: build.mutation<PlanJob, void>({ query: () => ({ url: 'plan/job', method: 'POST' }) }),
+    stopPlan: build.mutation<PlanJob, void>({ query: () => ({ url: 'plan/job', method: 'DELETE' }) }),
+    moveRun: build.mutation<DecisionStep, MoveRun>({
+      query: (body) => ({ url: 'plan/moves', method: 'POST', body }),
+      invalidatesTags: unlessRefused(ORDERS),
+    }),
+    pinRun: build.mutation<DecisionStep, PinRun>({
+      query: (body) => ({ url: 'plan/pins', method: 'POST', body }),
+      invalidatesTags: unlessRefused(ORDERS),
+    }),
+    restorePlan: build.mutation<
+      { decision: StoredDecision | null },
+      { version: number; decision: StoredDecision | null }
+    >({
+      query: ({ version, decision }) => ({
+        url: 'plan/decision',
+        method: 'PUT',
+        body: { version, decision: decision && { guide: decision.guide, solved: decision.solved } },
+      }),
+      invalidatesTags: unlessRefused(ORDERS),
+    }),
+    whatIf: build.mutation<WhatIfAnswer, WhatIf>({
+      query: (body) => ({ url: 'plan/what-if', method: 'POST', body }),
+    }),
+    acceptWhatIf: build.mutation<null, WhatIf>({
+      query: (body) => ({ url: 'plan/what-if/accept', method: 'POST', body }),
+      invalidatesTags: unlessRefused(EVERYTHING),
+    }),
+  }),
+});
+
+export const {
+  usePlanQuery,
+  usePlanRunsQuery,
+  useHandOversQuery,
+  useFindingsQuery,
+  useShoppingQuery,
+  useLabelRunsQuery,
+  usePlanJobQuery,
+  useStartPlanMutation,
+  useStopPlanMutation,
+  useMoveRunMutation,
+  usePinRunMutation,
+  useWhatIfMutation,
+  useAcceptWhatIfMutation,
+} = planApi;
