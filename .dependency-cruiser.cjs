@@ -58,7 +58,7 @@ module.exports = {
       from: { path: '^core/src/', pathNot: '\\.test\\.ts$' },
       to: {
         path: 'node_modules',
-        pathNot: 'node_modules/(zod|decimal\\.js|format-quantity|damerau-levenshtein|papaparse|pure-rand|jstat)/',
+        pathNot: 'node_modules/(zod|es-toolkit|toposort|decimal\\.js|format-quantity|damerau-levenshtein|papaparse|pure-rand|jstat)/',
       },
     },
     {

@@ -1,16 +1,6 @@
 import type { SeasonFile } from '@usual-pantry/core/season-file';
 import { ask, expect, test, planOf } from './support/kitchen';
 
-interface Plan {
-  readonly orders: number;
-  readonly boxes: number;
-  readonly pieces: number;
-  readonly batches: number;
-  readonly runs: readonly { readonly recipeName: string; readonly day: string }[];
-  readonly shopping: readonly { readonly name: string; readonly packs: readonly object[] }[];
-  readonly labels: readonly { readonly count: number }[];
-}
-
 const say = (count: number) => count.toLocaleString('en-US');
 
 test('Today says what the plan says, and a day of the strip opens that day', async ({ page, request }) => {

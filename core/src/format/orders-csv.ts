@@ -1,3 +1,4 @@
+import { memoize } from 'es-toolkit';
 import Papa from 'papaparse';
 import { exclusionName, namedExclusion, type NamedThings } from '../ingredient/index.js';
 import { lineKey, orderDraftSchema, orderStates, type OrderDraft, type OrderFiled } from '../order/index.js';
@@ -107,14 +108,25 @@ function readDeposit(text: string, currency: string): number {
   return Math.round(Number(plain.replace(',', '.')) * minorPerUnit(currency));
 }
 
+/** Readers of cells: what is written the same in many rows is read once. */
+function cellReaders({ shelf, today, dayOrder }: ImportSettings) {
+  const index = indexNames(shelf.boxes.map((box) => ({ ...box, kind: 'ingredient' as const })));
+  return {
+    boxOf: memoize((text: string) => matchName(text, index)),
+    dayOf: memoize((text: string) => readDay(text, today, dayOrder)),
+    wishes: memoize((text: string) => wishesIn(text, shelf)),
+    wishList: memoize((text: string) => wishList(text, shelf)),
+  };
+}
+
 /** One row, or what is wrong with it in words. */
 function readRow(
   cells: Readonly<Record<string, string>>,
   row: number,
   settings: ImportSettings,
-  index: ReturnType<typeof indexNames>,
+  { boxOf, dayOf, wishes, wishList: list }: ReturnType<typeof cellReaders>,
 ): ReadRow | string {
-  const { mapping, shelf, today, dayOrder, currency } = settings;
+  const { mapping, today, currency } = settings;
   // An apostrophe before what looks like a formula was put there for a spreadsheet.
   const cell = (field: OrderField) =>
     cellOf(cells, mapping[field])
@@ -124,14 +136,14 @@ function readRow(
   // Whatever rules something out is found, in whichever column it stands.
   const beside = (field: 'customer' | 'box') => {
     const written = cell(field);
-    const isBox = field === 'box' && matchName(written, index).certain;
-    return isBox || written === '' ? { codes: [], unknown: [], rest: written } : wishesIn(written, shelf);
+    const isBox = field === 'box' && boxOf(written).certain;
+    return isBox || written === '' ? { codes: [], unknown: [], rest: written } : wishes(written);
   };
   const [customer, box] = [beside('customer'), beside('box')];
-  const noted = wishesIn(cell('notes'), shelf);
-  const [listed, own] = [wishList(cell('exclusions'), shelf), wishList(cell('only this box'), shelf)];
+  const noted = wishes(cell('notes'));
+  const [listed, own] = [list(cell('exclusions')), list(cell('only this box'))];
   if (customer.rest === '') problems.push('no customer');
-  const { found } = matchName(box.rest, index);
+  const { found } = boxOf(box.rest);
   if (!found) problems.push(box.rest === '' ? 'no box' : `there is no one box “${cell('box')}”`);
   for (const words of [...listed.unknown, ...own.unknown]) problems.push(`“${words}” is nothing that can be ruled out`);
   for (const words of [...customer.unknown, ...box.unknown])
@@ -140,7 +152,7 @@ function readRow(
   const count = /^\d{1,3}$/.test(countText) ? Number(countText) : NaN;
   if (!(count >= 1 && count <= 500)) problems.push(`“${countText}” is no number of boxes`);
   const dayText = cell('day');
-  const { day, choices } = readDay(dayText, today, dayOrder);
+  const { day, choices } = dayOf(dayText);
   if (day === null)
     problems.push(
       choices.length > 1
@@ -236,7 +248,7 @@ export function planImport(
   stored: readonly StoredOrder[],
   settings: ImportSettings,
 ): ImportPlan {
-  const index = indexNames(settings.shelf.boxes.map((box) => ({ ...box, kind: 'ingredient' as const })));
+  const readers = cellReaders(settings);
   const nameOf = new Map(settings.shelf.boxes.map(({ id, name }) => [id, name]));
   const report: RowReport[] = [];
   const groups = new Map<string, ReadRow[]>();
@@ -244,7 +256,7 @@ export function planImport(
   const spoiled = new Map<string, number>();
   rows.forEach((cells, at) => {
     const row = at + 2;
-    const read = faults.get(at) ?? readRow(cells, row, settings, index);
+    const read = faults.get(at) ?? readRow(cells, row, settings, readers);
     if (typeof read === 'string') {
       report.push({ row, fate: 'refused', customer: cellOf(cells, settings.mapping.customer), what: '', why: read });
       spoiled.set(cellOf(cells, settings.mapping.reference).trim().toLowerCase(), row);

@@ -5,7 +5,7 @@ import { bodyForm, piecesPerBatch, type PieceFacts } from '../piece/index.js';
 import type { Day } from '../quantity/index.js';
 import { sparePieces, yieldRecord } from '../recipe/index.js';
 import { oncePerPair } from '../record/index.js';
-import { ordersByDay, type DayOrders } from './by-day.js';
+import type { DayOrders } from './by-day.js';
 
 /** One box that is due on one day, packed in one way. */
 export interface BoxDemand extends PackedAs {
@@ -72,8 +72,8 @@ const boxesOfDay = oncePerPair((book: Book, { day, orders }: DayOrders): readonl
 });
 
 /** The boxes of orders, added up by hand-over day, box and stand-ins, the earliest first. */
-export const boxDemand = (orders: readonly OrderFiled[], book: Book): BoxDemand[] =>
-  ordersByDay(orders, book).flatMap((day) => boxesOfDay(book, day));
+export const boxDemand = (days: readonly DayOrders[], book: Book): BoxDemand[] =>
+  days.flatMap((day) => boxesOfDay(book, day));
 
 /** What is made to spare for so many pieces on one day. */
 export function spareFor(pieceId: string, count: number, book: Book): number {

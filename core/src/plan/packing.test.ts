@@ -1,7 +1,12 @@
 import { describe, expect, it } from '@jest/globals';
 import { bookOf, box, ingredient, kitchen, line, order, piece, recipe, TODAY } from '../../testing/kitchen.js';
 import { bookPacking } from './packing.js';
+import type { Book } from '../book/index.js';
+import type { OrderFiled } from '../order/index.js';
+import { ordersByDay } from './by-day.js';
 import { boxDemand } from './demand.js';
+
+const demandOf = (orders: readonly OrderFiled[], of: Book) => boxDemand(ordersByDay(orders, of), of);
 
 const pantry = {
   ingredients: [ingredient('sugar'), ingredient('nut', { contains: ['peanut'] })],
@@ -12,9 +17,9 @@ const pantry = {
   ],
   boxes: [box('plain', ['square'], { packMinutes: 3 }), box('mixed', ['square', 'bar'], { packMinutes: 5 })],
 };
-const packed = (orders: Parameters<typeof boxDemand>[0], benchWeek: { weekday: number; hours: number }[]) => {
+const packed = (orders: readonly OrderFiled[], benchWeek: { weekday: number; hours: number }[]) => {
   const book = bookOf({ ...pantry, kitchen: { ...kitchen, benchWeek } });
-  const boxes = boxDemand(orders, book);
+  const boxes = demandOf(orders, book);
   return bookPacking(boxes, [], book, TODAY);
 };
 
@@ -42,7 +47,7 @@ describe('packing', () => {
       ...pantry,
       kitchen: { ...kitchen, benchWeek: [{ weekday: 6, hours: 5 }], packingLeadDays: 0 },
     });
-    const boxes = boxDemand([order('a', { plain: 1 }, '2026-12-05')], book);
+    const boxes = demandOf([order('a', { plain: 1 }, '2026-12-05')], book);
     const on = (finished: { pieceId: string; handOver: string; day: string }[]) => [
       ...bookPacking(boxes, finished, book, TODAY).minutes.keys(),
     ];

@@ -11,7 +11,7 @@ import {
 import { pieceCosts } from '../money/index.js';
 import { addDays, type Day } from '../quantity/index.js';
 import { oncePerPair } from '../record/index.js';
-import { ordersByDay, type DayOrders } from './by-day.js';
+import { ordersByDay, ordersOfDay, splitPacked, type DayOrders } from './by-day.js';
 import { boxDemand, pieceDemand, piecesWanted, type BoxDemand, type PieceDemand } from './demand.js';
 import { pieceKey, withoutMade, type Guide } from './guide.js';
 import { madeRunsOf, triedOf } from './made-runs.js';
@@ -52,10 +52,10 @@ const keyOf = ({ pieceId, day }: PieceDemand): string => pieceKey(pieceId, day);
  * Which of the orders that want something for which no bench day is left are left out. Where nothing of it is made, all; where some of it is
  * made already, the last ones, until what is made is enough.
  */
-function leftOutNow(orders: readonly OrderFiled[], { demand: wanted, outside }: NeededOf, book: Book): LateOrder[] {
+function leftOutNow(orders: readonly DayOrders[], { demand: wanted, outside }: NeededOf, book: Book): LateOrder[] {
   if (outside.length === 0) return [];
   const days = new Set(outside.map(({ day }) => day));
-  const wanting = orders.filter(({ handOver }) => days.has(handOver.on));
+  const wanting = orders.flatMap(({ day, orders: list }) => (days.has(day) ? list : []));
   /** Leaves orders out that want something under those keys, until so many pieces of each are not wanted any more. */
   const lateOf = (list: readonly OrderFiled[], keys: Map<string, number>): LateOrder[] =>
     list.flatMap((order) => {
@@ -97,21 +97,23 @@ export function seasonNeeds(
   const first = book.batches.reduce((day, { on }) => (on < day ? on : day), '9999-12-31');
   const handedOver = orders.filter(({ state, handOver }) => state === 'handed over' && handOver.on >= first);
   const late: LateOrder[] = [];
-  let open = orders.filter(isOpen);
+  const asked = ordersByDay(orders.filter(isOpen), whole);
+  let open = asked;
   for (;;) {
-    const packed = open.filter(({ state }) => state === 'packed');
-    const unpacked = open.filter(({ state }) => state !== 'packed');
+    const split = open.map((day) => splitPacked(whole, day));
+    const packed = split.flatMap((each) => each.packed);
+    const unpacked = split.map((each) => each.unpacked);
     const toPack = boxDemand(unpacked, whole);
     const starts = packingStarts(toPack, inOneDay, whole, today, packing);
     book = starts.size > 0 ? { ...whole, packingStarts: starts } : whole;
     const boxes = packed.length === 0 ? toPack : boxDemand(open, whole);
     const demand = pieceDemand(toPack, book);
-    const done = pieceDemand(boxDemand([...handedOver, ...packed], whole), book);
+    const done = pieceDemand(boxDemand(ordersByDay([...handedOver, ...packed], whole), whole), book);
     const netted = netDemand(demand, done, book, today, guide);
     const leaving = leftOutNow(unpacked, { demand, outside: netted.outside }, whole);
     if (leaving.length === 0) {
       const all = boxes === toPack ? demand : pieceDemand(boxes, book);
-      return { open, late, boxes, demand: all, toPack, netted, book };
+      return { asked, late, boxes, demand: all, toPack, netted, book };
     }
     // What would be late only since its boxes take several days to pack is packed on one, however long that day then is.
     const spread = leaving.filter(({ order }) => starts.has(order.handOver.on));
@@ -121,7 +123,15 @@ export function seasonNeeds(
     }
     late.push(...leaving);
     const gone = new Set(leaving.map(({ order }) => order));
-    open = open.filter((order) => !gone.has(order));
+    open = open.map((day) =>
+      day.orders.some((order) => gone.has(order))
+        ? ordersOfDay(
+            day.day,
+            day.orders.filter((order) => !gone.has(order)),
+            whole,
+          )
+        : day,
+    );
   }
 }
 
@@ -147,14 +157,14 @@ const handOversOf = oncePerPair((book: Book, { day, orders }: DayOrders): HandOv
  * @returns masses in g, money in minor units; findings beside the result, the gravest first
  */
 export function planSeason(whole: Book, orders: readonly OrderFiled[], today: Day, guide?: Guide): Plan {
-  const { late, boxes, demand, toPack, netted, book } = seasonNeeds(orders, whole, today, guide ?? null);
-  const asked = orders.filter(isOpen);
-  const askedDays = ordersByDay(asked, whole);
+  const needs = seasonNeeds(orders, whole, today, guide ?? null);
+  const { asked: askedDays, late, boxes, demand, toPack, netted, book } = needs;
+  const asked = askedDays.flatMap((day) => day.orders);
   const packing = bookPacking(toPack, netted.finishings, book, today);
   const decided = guide ? withoutMade(guide, triedOf(madeRunsOf(netted))) : null;
   const { runs, finishings, madeOn } = explodeDemand(netted, book, today, packing.minutes, decided);
   // What is ordered is counted, whether it can be made or not.
-  const ordered = late.length > 0 ? boxDemand(asked, whole) : boxes;
+  const ordered = late.length > 0 ? boxDemand(askedDays, whole) : boxes;
   const made = madeRunsOf(netted);
   const shopping = shoppingList(runs, book);
   const plan: Plan = {

@@ -1,1 +1,1 @@
-export { type PromiseCheck, PromiseDesk } from './promise.js';
+export { type PromiseCheck, PromiseDesk, type PromiseGround } from './promise.js';

@@ -197,11 +197,19 @@ export class PromiseDesk {
     return found;
   }
 
-  private before(asked: OrderFiled): Before {
-    const there = this.befores.get(asked.id);
-    if (there) return there;
+  /** Works out what every question about a new order begins with, so that the first need not wait for it. */
+  begin(): void {
+    this.before(null);
+  }
+
+  /** @param asked null for an order that is not stored */
+  private before(asked: Pick<OrderFiled, 'id'> | null): Before {
     const { book, orders, today, guide } = this.ground;
-    const others = orders.filter(({ id }) => id !== asked.id);
+    const isStored = asked !== null && orders.some(({ id }) => id === asked.id);
+    const key = isStored ? asked.id : '';
+    const there = this.befores.get(key);
+    if (there) return there;
+    const others = isStored ? orders.filter(({ id }) => id !== key) : orders;
     const plan = planSeason(book, others, today, guide ?? undefined);
     const ends = new Map<Day, readonly Breach[]>();
     const found: Before = {
@@ -213,7 +221,7 @@ export class PromiseDesk {
         return late;
       },
     };
-    this.befores.set(asked.id, found);
+    this.befores.set(key, found);
     return found;
   }
 

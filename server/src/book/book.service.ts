@@ -20,7 +20,7 @@ import { orderMapping } from '../order/order.mapping.js';
 import { loadPlan } from '../plan/season-plan.js';
 import { pieceMapping } from '../piece/piece.records.js';
 import { recipeMapping } from '../recipe/recipe.records.js';
-import { loadAll, type Stored } from '../storage/records.js';
+import { loadAll, loadSome, type Stored } from '../storage/records.js';
 import { UnitOfWork } from '../storage/unit-of-work.js';
 
 /** The maker's book as it is stored. */
@@ -82,29 +82,29 @@ export class BookService {
     const { work } = this;
     if (this.latest?.revision === work.revision && !work.isWriting) return this.latest;
     return work.read(async (manager) => {
-      if (work.isWriting) {
+      if (!(await work.isUntouched())) {
         // Not yet committed: true for this write only.
         const { data, book } = await loadBook(manager, work.bookRevision);
-        return {
-          revision: work.revision,
-          data,
-          book,
-          orders: await loadAll(manager, orderMapping),
-          stored: await loadPlan(manager),
-        };
+        const orders = await loadAll(manager, orderMapping);
+        return { revision: work.revision, data, book, orders, stored: await loadPlan(manager) };
       }
       if (this.latest?.revision === work.revision) return this.latest;
       if (this.opened?.revision !== work.bookRevision) this.opened = await loadBook(manager, work.bookRevision);
       const { data, book } = this.opened;
-      this.latest = {
-        revision: work.revision,
-        data,
-        book,
-        orders: await loadAll(manager, orderMapping),
-        stored: await loadPlan(manager),
-      };
+      const orders = await this.ordersNow(manager);
+      this.latest = { revision: work.revision, data, book, orders, stored: await loadPlan(manager) };
       return this.latest;
     });
+  }
+
+  /** All orders by id. Those that were not written since they were last read stay the same objects. */
+  private async ordersNow(manager: EntityManager): Promise<readonly Stored<OrderDraft>[]> {
+    const { latest, work } = this;
+    const changed = latest && work.changedSince(latest.revision, orderMapping.noun);
+    if (!latest || !changed) return loadAll(manager, orderMapping);
+    if (changed.size === 0) return latest.orders;
+    const fresh = await loadSome(manager, orderMapping, [...changed]);
+    return [...latest.orders.filter(({ id }) => !changed.has(id)), ...fresh].sort((a, b) => (a.id < b.id ? -1 : 1));
   }
 
   /** The book as it was last committed, for a write that does not change it. */

@@ -38,10 +38,7 @@ export class OrderFileService {
     return this.work.write(
       async () => {
         const { plan, answer } = await this.read(bytes, signal);
-        for (const { id, ...draft } of plan.create) {
-          await this.records.create(draft, id);
-          await letOthersIn();
-        }
+        await this.records.createMany(plan.create.map(({ id, ...draft }) => ({ id, draft })));
         for (const { id, version, draft } of plan.update) {
           await this.records.update(id, version, draft);
           await letOthersIn();

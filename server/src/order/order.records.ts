@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import { filedOrder, wrongInOrder, wrongInOrderEdit, type OrderDraft } from '@usual-pantry/core/order';
-import type { WrongValue } from '@usual-pantry/core/record';
+import type { Known, WrongValue } from '@usual-pantry/core/record';
 import type { EntityManager } from 'typeorm';
 import { BookService } from '../book/book.service.js';
 import { Clock } from '../clock/clock.js';
@@ -32,6 +32,7 @@ const shown = {
 export class OrderRecords extends Records<OrderDraft, OrderRow> {
   readonly mapping = orderMapping;
   protected override readonly part = 'orders';
+  private readonly known = new WeakMap<EntityManager, Known>();
 
   constructor(
     work: UnitOfWork,
@@ -39,6 +40,21 @@ export class OrderRecords extends Records<OrderDraft, OrderRow> {
     private readonly clock: Clock,
   ) {
     super(work);
+  }
+
+  /** While many orders are written, nothing that they refer to is: what is stored is looked up once. */
+  override createMany(records: readonly { readonly id: string; readonly draft: OrderDraft }[]): Promise<void> {
+    return this.work.write(
+      async (manager) => {
+        this.known.set(manager, await knownIn(manager));
+        try {
+          await super.createMany(records);
+        } finally {
+          this.known.delete(manager);
+        }
+      },
+      { part: this.part },
+    );
   }
 
   nameOf(draft: OrderDraft): string {
@@ -73,7 +89,7 @@ export class OrderRecords extends Records<OrderDraft, OrderRow> {
     before: Stored<OrderDraft> | null,
     manager: EntityManager,
   ): Promise<WrongValue[]> {
-    const wrong = wrongInOrder(draft, await knownIn(manager));
+    const wrong = wrongInOrder(draft, this.known.get(manager) ?? (await knownIn(manager)));
     if (wrong.length > 0) return wrong;
     const book = await this.book.stored();
     return wrongInOrderEdit(draft, before, book, this.clock.today());

@@ -266,7 +266,8 @@ export class PlanController {
 
   /** What the season and what the machine says. */
   private async allFindings(): Promise<readonly Finding[]> {
-    const { plan } = await this.books.plan();
-    return gravestFirst([...(await this.disk.findings()), ...this.backups.findings(), ...plan.findings]);
+    const { findings } = (await this.books.plan()).plan;
+    const ofMachine = [...(await this.disk.findings()), ...this.backups.findings()];
+    return ofMachine.length > 0 ? gravestFirst([...ofMachine, ...findings]) : findings;
   }
 }

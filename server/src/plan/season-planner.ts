@@ -108,11 +108,14 @@ export class SeasonPlanner {
       const { guide } = solution;
       const isKept =
         guide === null ||
-        (await this.work.write(async (manager) => {
-          if (((await loadPlan(manager))?.version ?? 0) !== (stored?.version ?? 0)) return false;
-          await this.keep(manager, guide, solution);
-          return true;
-        }));
+        (await this.work.write(
+          async (manager) => {
+            if (((await loadPlan(manager))?.version ?? 0) !== (stored?.version ?? 0)) return false;
+            await this.keep(manager, guide, solution);
+            return true;
+          },
+          { part: 'orders' },
+        ));
       if (isKept) {
         this.say(solution);
         return;
@@ -149,7 +152,9 @@ export class SeasonPlanner {
   }
 
   private async step(before: StoredDecision | null, guide: Guide): Promise<DecisionStep> {
-    const after = await this.work.write((manager) => storePlan(manager, { guide, solved: before?.solved ?? null }));
+    const after = await this.work.write((manager) => storePlan(manager, { guide, solved: before?.solved ?? null }), {
+      part: 'orders',
+    });
     // What is being planned is planned again around it, at once.
     if (this.running.state === 'running' && this.running.kind === 'plan') {
       this.isAgain = true;
@@ -164,13 +169,17 @@ export class SeasonPlanner {
    * @throws Refused 409 when something else was decided since
    */
   restore(version: number, decision: Decision | null): Promise<StoredDecision | null> {
-    return this.work.write(async (manager) => {
-      const now = await loadPlan(manager);
-      if ((now?.version ?? 0) !== version) throw new Refused('stale', 'The plan was changed since: look at it first.');
-      if (decision) return storePlan(manager, decision);
-      await forgetPlan(manager);
-      return null;
-    });
+    return this.work.write(
+      async (manager) => {
+        const now = await loadPlan(manager);
+        if ((now?.version ?? 0) !== version)
+          throw new Refused('stale', 'The plan was changed since: look at it first.');
+        if (decision) return storePlan(manager, decision);
+        await forgetPlan(manager);
+        return null;
+      },
+      { part: 'orders' },
+    );
   }
 
   /** What a change would do; stores nothing. @throws Refused 409 when a job runs already, or when this one was stopped or found nothing in time */

@@ -22,6 +22,19 @@ interface Waiting {
   readonly reject: (error: Error) => void;
 }
 
+/** What is different about the orders of a season. */
+function changeOf(before: Season, { season, today }: { readonly season: Season; readonly today: Day }): Message {
+  const known = new Set<unknown>(before.orders);
+  const there = new Set(season.orders.map(({ id }) => id));
+  return {
+    kind: 'change',
+    changed: season.orders.filter((order) => !known.has(order)),
+    gone: before.orders.flatMap(({ id }) => (there.has(id) ? [] : [id])),
+    today,
+    guide: season.stored?.guide ?? null,
+  };
+}
+
 /** Works promises out in a thread of its own, over the season as it was last stored; what nobody waits for any more is given up. */
 @Injectable()
 export class PromiseService implements OnModuleDestroy {
@@ -42,9 +55,11 @@ export class PromiseService implements OnModuleDestroy {
    */
   async check(season: Season, today: Day, asked: OrderFiled, signal: AbortSignal): Promise<PromiseCheck> {
     if (this.ground?.season !== season || this.ground.today !== today) {
+      const before = this.ground;
       this.ground = { season, today };
       this.kept.clear();
-      if (this.worker) this.post(this.groundOf());
+      if (this.worker)
+        this.post(before?.season.book === season.book ? changeOf(before.season, this.ground) : this.groundOf());
     }
     const key = JSON.stringify(asked);
     const known = this.kept.get(key);

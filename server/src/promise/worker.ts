@@ -2,7 +2,7 @@ import { parentPort } from 'node:worker_threads';
 import loadHighs from 'highs';
 import { openBook, type BookData } from '@usual-pantry/core/book';
 import type { OrderFiled } from '@usual-pantry/core/order';
-import { PromiseDesk, type PromiseCheck } from '@usual-pantry/core/promise';
+import { PromiseDesk, type PromiseCheck, type PromiseGround } from '@usual-pantry/core/promise';
 import type { Guide } from '@usual-pantry/core/plan';
 import type { Day } from '@usual-pantry/core/quantity';
 import { solveWithHighs, type HighsRuntime } from '@usual-pantry/core/solver';
@@ -16,9 +16,19 @@ export interface Ground {
   readonly guide: Guide | null;
 }
 
+/** What has changed of the ground since it was laid, or changed last: orders alone. */
+export interface GroundChange {
+  readonly kind: 'change';
+  readonly changed: readonly OrderFiled[];
+  readonly gone: readonly string[];
+  readonly today: Day;
+  readonly guide: Guide | null;
+}
+
 /** A question over the ground that was last laid, or one that nobody waits for any more. */
 export type Message =
   | Ground
+  | GroundChange
   | {
       readonly kind: 'ask';
       readonly number: number;
@@ -41,6 +51,7 @@ class Forgotten extends Error {}
 const load = loadHighs as unknown as () => Promise<HighsRuntime>;
 const runtime = load();
 const forgotten = new Set<number>();
+let ground: PromiseGround | null = null;
 let desk: PromiseDesk | null = null;
 let queue: Promise<unknown> = Promise.resolve();
 
@@ -64,11 +75,26 @@ async function answer({ number, asked, seconds }: Question, at: PromiseDesk): Pr
   }
 }
 
+/** Lays the ground, and works out at once what every question over it begins with. */
+function lay(next: PromiseGround): void {
+  ground = next;
+  desk = new PromiseDesk(next);
+  queue = queue.then(() => {
+    if (ground === next) desk?.begin();
+  });
+}
+
 parentPort?.on('message', (message: Message) => {
   if (message.kind === 'forget') forgotten.add(message.number);
   else if (message.kind === 'ground') {
     const { data, orders, today, guide } = message;
-    desk = new PromiseDesk({ book: openBook(data), orders, today, guide });
+    lay({ book: openBook(data), orders, today, guide });
+  } else if (message.kind === 'change') {
+    const { changed, gone, today, guide } = message;
+    if (!ground) return;
+    const away = new Set([...gone, ...changed.map(({ id }) => id)]);
+    const orders = [...ground.orders.filter(({ id }) => !away.has(id)), ...changed];
+    lay({ ...ground, orders: orders.sort((a, b) => (a.id < b.id ? -1 : 1)), today, guide });
   } else {
     const at = desk;
     if (at)

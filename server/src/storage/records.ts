@@ -1,17 +1,24 @@
 import { randomUUID } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
 import { foldText, type WrongValue } from '@usual-pantry/core/record';
-import type {
-  EntityManager,
-  EntityTarget,
-  FindOptionsOrder,
-  FindOptionsRelations,
-  FindOptionsWhere,
-  ObjectLiteral,
+import { chunk } from 'es-toolkit';
+import {
+  In,
+  type EntityManager,
+  type EntityTarget,
+  type FindOptionsOrder,
+  type FindOptionsRelations,
+  type FindOptionsWhere,
+  type ObjectLiteral,
 } from 'typeorm';
+import { letOthersIn } from '../thread/thread.js';
 import { idTaken, inUse, notFound, stale, wrongValues, type User } from '../http/errors.js';
+import { insertRows } from './insert-rows.js';
 import { UnitOfWork, type Part } from './unit-of-work.js';
 import { versionFloor } from './versions.js';
+
+/** So many rows are written or looked for by one statement. */
+const AT_ONCE = 200;
 
 /** What every main row has. */
 export interface MainRow extends ObjectLiteral {
@@ -70,6 +77,24 @@ const storedOf = <Draft, Row extends MainRow>(mapping: Mapping<Draft, Row>, row:
   for (const { relation } of mapping.children)
     (row[relation] as { position: number }[]).sort((a, b) => a.position - b.position);
   return { ...mapping.toDraft(row), id: row.id, version: row.version };
+};
+
+/** The records of a noun with these ids, in no order. */
+export const loadSome = async <Draft, Row extends MainRow>(
+  manager: EntityManager,
+  mapping: Mapping<Draft, Row>,
+  ids: readonly string[],
+): Promise<Stored<Draft>[]> => {
+  const found: Stored<Draft>[] = [];
+  for (const part of chunk(ids, AT_ONCE)) {
+    const rows = await manager.find(mapping.entity, {
+      where: { id: In([...part]) } as unknown as FindOptionsWhere<Row>,
+      relations: relationsOf(mapping),
+      relationLoadStrategy: 'query',
+    });
+    found.push(...rows.map((row) => storedOf(mapping, row)));
+  }
+  return found;
 };
 
 /** Every record of a noun, by id. */
@@ -216,7 +241,46 @@ export abstract class Records<Draft, Row extends MainRow> {
         const prepared = await this.prepare(draft, null, id, manager);
         await this.check(prepared, id, null, manager);
         const version = await insertRecord(manager, this.mapping, { id, draft: prepared });
+        this.work.note(this.mapping.noun, id);
         return { ...prepared, id, version };
+      },
+      { part: this.part },
+    );
+  }
+
+  /**
+   * Writes many new records, all of them or none, in few statements.
+   * @throws Refused as {@link create} does, for the first that is wrong
+   */
+  createMany(records: readonly { readonly id: string; readonly draft: Draft }[]): Promise<void> {
+    const { mapping } = this;
+    return this.work.write(
+      async (manager) => {
+        const version = (await versionFloor(manager)) + 1;
+        for (let at = 0; at < records.length; at += AT_ONCE) {
+          const part = records.slice(at, at + AT_ONCE);
+          const [taken] = await this.byIds(
+            part.map(({ id }) => id),
+            manager,
+          );
+          if (taken) throw idTaken(mapping.noun, taken.id, taken);
+          const rows: ObjectLiteral[] = [];
+          const children = mapping.children.map((): ObjectLiteral[] => []);
+          for (const { id, draft } of part) {
+            const prepared = await this.prepare(draft, null, id, manager);
+            await this.check(prepared, id, null, manager);
+            const row = mapping.toRow(prepared);
+            rows.push({ ...row, ...searchable(mapping, row), id, version });
+            mapping.children.forEach((child, index) => {
+              children[index]?.push(...child.rowsOf(prepared).map((each) => ({ ...each, [child.key]: id })));
+            });
+            this.work.note(mapping.noun, id);
+          }
+          await insertRows(manager, mapping.entity, rows);
+          for (const [index, { entity }] of mapping.children.entries())
+            await insertRows(manager, entity, children[index] ?? []);
+          await letOthersIn();
+        }
       },
       { part: this.part },
     );
@@ -236,6 +300,7 @@ export abstract class Records<Draft, Row extends MainRow> {
         await manager.update(mapping.entity, id, { ...row, ...searchable(mapping, row), version: version + 1 });
         for (const child of mapping.children) await manager.delete(child.entity, { [child.key]: id });
         await writeChildren(manager, mapping, id, prepared);
+        this.work.note(mapping.noun, id);
         return { ...prepared, id, version: version + 1 };
       },
       { part: this.part },
@@ -274,6 +339,7 @@ export abstract class Records<Draft, Row extends MainRow> {
         if (users.length > 0) throw inUse(this.nameOf(current), users);
         await this.discard(current, manager);
         await manager.delete(this.mapping.entity, id);
+        this.work.note(this.mapping.noun, id);
       },
       { part: this.part },
     );
@@ -292,16 +358,8 @@ export abstract class Records<Draft, Row extends MainRow> {
 
   /** The records with these ids, in that order. */
   private async byIds(ids: readonly string[], manager: EntityManager): Promise<Stored<Draft>[]> {
-    if (ids.length === 0) return [];
-    const rows = await manager.find(this.mapping.entity, {
-      where: ids.map((id) => ({ id })) as FindOptionsWhere<Row>[],
-      relations: relationsOf(this.mapping),
-      relationLoadStrategy: 'query',
-    });
-    const byId = new Map(rows.map((row) => [row.id, row]));
-    return ids.flatMap((id) => {
-      const row = byId.get(id);
-      return row ? [storedOf(this.mapping, row)] : [];
-    });
+    const found = await loadSome(manager, this.mapping, ids);
+    const byId = new Map(found.map((each) => [each.id, each]));
+    return ids.flatMap((id) => byId.get(id) ?? []);
   }
 }

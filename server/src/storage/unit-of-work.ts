@@ -7,7 +7,10 @@ import { isInTransaction, setRight } from './data-source.js';
 import { Disk } from './disk.js';
 import { inWords } from './trouble.js';
 
-/** What a write can change: the orders alone, or the maker's book, on which everything rests. */
+/**
+ * What a write can change: the orders and what was decided about their days, or the maker's book, on which everything rests. A write of
+ * the orders notes each record that it writes.
+ */
 export type Part = 'orders' | 'book';
 
 /** A database that another program holds is tried again so often and so long; then it is said. */
@@ -20,6 +23,22 @@ interface Turn {
   readonly writes: boolean;
   /** What has been written so far: the book, as soon as anything in it was. */
   part: Part;
+  /** Records that were written so far, by noun. */
+  readonly changed: Map<string, Set<string>>;
+  /** How many rows this connection had changed before. */
+  readonly changesBefore: number;
+}
+
+/** Which records a committed write changed, by noun; null when it may have changed anything. */
+type Changed = ReadonlyMap<string, ReadonlySet<string>> | null;
+
+/** So many committed writes are remembered. */
+const MOST_REMEMBERED = 500;
+
+/** How many rows this connection has changed since it was opened. */
+async function changesOf(manager: EntityManager): Promise<number> {
+  const [row]: { changes: number }[] = await manager.query('SELECT total_changes() AS changes');
+  return row?.changes ?? 0;
 }
 
 /** How a write is done. */
@@ -45,6 +64,8 @@ export class UnitOfWork {
   private waiting = 0;
   private readonly revisions = new BehaviorSubject(1);
   private bookChangedAt = 1;
+  /** What each of the last writes changed, the newest last. */
+  private readonly committed: { readonly revision: number; readonly changed: Changed }[] = [];
   /** After an error that left the connection in doubt, until it has been opened anew. */
   private isInDoubt = false;
 
@@ -73,6 +94,35 @@ export class UnitOfWork {
     return this.turns.getStore()?.writes === true;
   }
 
+  /** Says that a record is being written; figures that rest on it alone are worked out again. */
+  note(noun: string, id: string): void {
+    const changed = this.turns.getStore()?.changed;
+    const ids = changed?.get(noun);
+    if (ids) ids.add(id);
+    else changed?.set(noun, new Set([id]));
+  }
+
+  /**
+   * Which records of a noun were written since a revision, where only orders were.
+   * @returns null when it may be any of them
+   */
+  changedSince(revision: number, noun: string): ReadonlySet<string> | null {
+    const since = this.committed.filter((each) => each.revision > revision);
+    if (since.length !== this.revision - revision) return null;
+    const ids = new Set<string>();
+    for (const { changed } of since) {
+      if (changed === null) return null;
+      for (const id of changed.get(noun) ?? []) ids.add(id);
+    }
+    return ids;
+  }
+
+  /** Whether the write that this call is in has not changed anything yet: then all is as it was last committed. */
+  async isUntouched(): Promise<boolean> {
+    const turn = this.turns.getStore();
+    return !turn?.writes || (await changesOf(turn.manager)) === turn.changesBefore;
+  }
+
   /** The revision now, and every later one. */
   readonly changes = this.revisions.asObservable();
 
@@ -94,12 +144,18 @@ export class UnitOfWork {
       const done = await this.patiently(() =>
         this.proven(() =>
           this.dataSource.transaction(async (manager) => {
-            const own: Turn = { manager, writes: true, part };
-            return { result: await this.turns.run(own, () => work(manager)), part: own.part };
+            const own: Turn = {
+              manager,
+              writes: true,
+              part,
+              changed: new Map(),
+              changesBefore: await changesOf(manager),
+            };
+            return { result: await this.turns.run(own, () => work(manager)), own };
           }),
         ),
       );
-      this.tell(done.part);
+      this.tell(done.own.part, done.own.changed);
       return done.result;
     });
   }
@@ -111,7 +167,7 @@ export class UnitOfWork {
   alone<T>(work: () => Promise<T>): Promise<T> {
     return this.inTurn(async () => {
       const result = await work();
-      this.tell('book');
+      this.tell('book', null);
       return result;
     });
   }
@@ -131,9 +187,11 @@ export class UnitOfWork {
     }
   }
 
-  private tell(part: Part): void {
+  private tell(part: Part, changed: Changed): void {
     const revision = this.revisions.value + 1;
     if (part === 'book') this.bookChangedAt = revision;
+    this.committed.push({ revision, changed: part === 'book' ? null : changed });
+    if (this.committed.length > MOST_REMEMBERED) this.committed.shift();
     this.revisions.next(revision);
   }
 
@@ -147,7 +205,9 @@ export class UnitOfWork {
   private reading<T>(work: (manager: EntityManager) => Promise<T>): Promise<T> {
     return this.proven(() => {
       const { manager } = this.dataSource;
-      return this.turns.run({ manager, writes: false, part: 'orders' }, () => work(manager));
+      return this.turns.run({ manager, writes: false, part: 'orders', changed: new Map(), changesBefore: 0 }, () =>
+        work(manager),
+      );
     });
   }
 
