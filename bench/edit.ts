@@ -6,6 +6,8 @@ import { serverOn, share, timed } from './lib/server.js';
 const ORDERS = 5000;
 const EDITS = 12;
 // Where the days are full, another plan is looked for, for seconds: a promise is timed in a kitchen whose days have no end.
+/** Orders here and there, none of them of the first days. */
+const idOf = (at: number): string => `o${String(at * 47 * 7 + 20)}`;
 const say = (text: string) => process.stdout.write(`${text}\n`);
 
 const demo = seasonFileSchema.parse(JSON.parse(readFileSync('demo/season.json', 'utf8')));
@@ -33,7 +35,7 @@ const first = await timed(() => server.get('/api/plan'));
 say(`the plan of ${String(ORDERS)} orders, worked out from nothing: ${first.toFixed(0)} ms`);
 const [saves, plans, promises, blocks]: [number[], number[], number[], number[]] = [[], [], [], []];
 for (let at = 0; at < EDITS; at++) {
-  const id = `o${String(at * 331)}`;
+  const id = idOf(at);
   const { version, ...draft } = await server.get<{ version: number; lines: { count: number }[] }>(`/api/orders/${id}`);
   const { id: _id, ...edited } = { ...draft, lines: draft.lines.map((line) => ({ ...line, count: line.count + 1 })) } as typeof draft & { id: string }; // prettier-ignore
   saves.push(await timed(() => server.put(`/api/orders/${id}`, { ...edited, version })));
@@ -45,11 +47,12 @@ await server.post('/api/season-file', {
   kitchen: { ...demo.kitchen, benchWeek: [], moulds: [], pans: [] },
 });
 for (let at = 0; at < EDITS; at++) {
-  const { version, id: _id, ...draft } = await server.get<{ version: number; id: string; notes: string }>(`/api/orders/o${String(at * 331)}`); // prettier-ignore
-  await server.put(`/api/orders/o${String(at * 331)}`, { ...draft, notes: `edit ${String(at)}`, version });
+  const { version, id: _id, ...draft } = await server.get<{ version: number; id: string; notes: string }>(`/api/orders/${idOf(at)}`); // prettier-ignore
+  await server.put(`/api/orders/${idOf(at)}`, { ...draft, notes: `edit ${String(at)}`, version });
   await server.get('/api/plan');
   const asked = { customer: { name: 'Ada' }, lines: [{ boxId: 'sampler', count: 1 }], handOver: { on: '2026-12-19', way: 'stall' } }; // prettier-ignore
   // What nobody has asked yet; and meanwhile something else, which must not wait for it.
+  if (at === 0) say(JSON.stringify(await server.post('/api/plan/promise', asked)));
   const promise = timed(() => server.post('/api/plan/promise', { ...asked, customer: { name: `Ada ${String(at)}` } }));
   blocks.push(await timed(() => server.get('/api/health')));
   promises.push(await promise);

@@ -87,7 +87,9 @@ interface Judged {
 }
 
 /** Days that are booked for nearly all of their hours, or beyond, where the order adds to them. */
-const tightDays = (before: Plan, after: Plan): string[] => {
+const tightDays = (before: Plan, after: Plan, { kitchen }: Book): string[] => {
+  // Without any bench days set, no day has an end.
+  if (kitchen.benchWeek.length === 0) return [];
   const was = new Map(before.days.map(({ day, bookedMinutes }) => [day, bookedMinutes]));
   return after.days.flatMap(({ day, bookedMinutes, benchMinutes }) =>
     bookedMinutes > (was.get(day) ?? 0) + 0.5 && bookedMinutes >= benchMinutes * TIGHT
@@ -112,7 +114,7 @@ function judge(before: Before, after: Plan, asked: OrderFiled, book: Book): Judg
   const tooLate = late.filter(({ amount }) => amount > MOST_LATE_MINUTES).map(({ message }) => message);
   // The programme lets a day end late where nothing else is possible, at a price: it is said.
   const messages = late.map(({ message }) => message);
-  const tight = [...messages, ...tightDays(before.plan, after)];
+  const tight = [...messages, ...tightDays(before.plan, after, book)];
   return { stops: tooLate, tight, late: messages, isLate: false, onlyEnds: tooLate.length > 0 };
 }
 
