@@ -41,18 +41,25 @@ for (let at = 0; at < EDITS; at++) {
   saves.push(await timed(() => server.put(`/api/orders/${id}`, { ...edited, version })));
   plans.push(await timed(() => server.get('/api/plan')));
 }
+const later = orders.filter(({ handOver }) => handOver.on > '2026-12-01');
+const pieces = JSON.parse(
+  JSON.stringify(demo.pieces)
+    .replace(/"moulds":\d+/g, '"moulds":200')
+    .replace(/"turnsPerDay":[\d.]+/g, '"turnsPerDay":24'),
+) as typeof demo.pieces;
 await server.post('/api/season-file', {
   ...demo,
-  orders,
+  pieces,
+  orders: later,
   kitchen: { ...demo.kitchen, benchWeek: [], moulds: [], pans: [] },
 });
 for (let at = 0; at < EDITS; at++) {
-  const { version, id: _id, ...draft } = await server.get<{ version: number; id: string; notes: string }>(`/api/orders/${idOf(at)}`); // prettier-ignore
-  await server.put(`/api/orders/${idOf(at)}`, { ...draft, notes: `edit ${String(at)}`, version });
+  const id = later[at * 97]?.id ?? '';
+  const { version, id: _id, ...draft } = await server.get<{ version: number; id: string; notes: string }>(`/api/orders/${id}`); // prettier-ignore
+  await server.put(`/api/orders/${id}`, { ...draft, notes: `edit ${String(at)}`, version });
   await server.get('/api/plan');
   const asked = { customer: { name: 'Ada' }, lines: [{ boxId: 'sampler', count: 1 }], handOver: { on: '2026-12-19', way: 'stall' } }; // prettier-ignore
   // What nobody has asked yet; and meanwhile something else, which must not wait for it.
-  if (at === 0) say(JSON.stringify(await server.post('/api/plan/promise', asked)));
   const promise = timed(() => server.post('/api/plan/promise', { ...asked, customer: { name: `Ada ${String(at)}` } }));
   blocks.push(await timed(() => server.get('/api/health')));
   promises.push(await promise);
