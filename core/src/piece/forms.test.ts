@@ -4,10 +4,9 @@ import { ingredient, line, piece, recipe } from '../../testing/kitchen.js';
 import { noParts } from '../ingredient/index.js';
 import { openRecipeBook } from '../recipe/index.js';
 import { batchesForPieces } from './scaling.js';
-import { cavityFill, fillCavity } from './cavity.js';
+import { cavityFill, fillCavity, type MouldedForm } from './forms/index.js';
 import { formRecipeIds, piecesPerBatch, workOutPiece } from './makeup.js';
 import { pieceComposition } from './composition.js';
-import type { MouldedForm } from './schema.js';
 
 const book = openRecipeBook(
   [ingredient('sugar', { contains: ['milk'] }), ingredient('dark', { contains: ['soy'] })],

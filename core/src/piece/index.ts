@@ -1,23 +1,28 @@
-export { cavityFill, fillCavity } from './cavity.js';
 export { wrongInPiece } from './check.js';
 export { pieceComposition } from './composition.js';
-export { cutGrid } from './grid.js';
+export {
+  type BodyForm,
+  cavityFill,
+  type CentreForm,
+  type CutForm,
+  cutGrid,
+  fillCavity,
+  formSchema,
+  freshCentre,
+  freshForm,
+  type MouldedForm,
+  type PieceForm,
+} from './forms/index.js';
 export { bodyForm, bodyRecipeId, formRecipeIds, type PieceFacts, piecesPerBatch, workOutPiece } from './makeup.js';
 export { checkPans } from './pans.js';
 export type { PiecePart } from './part.js';
 export { batchesForPieces } from './scaling.js';
 export {
-  type BodyForm,
-  type CentreForm,
-  type CutForm,
-  formSchema,
-  type MouldedForm,
   type Piece,
   type PieceDraft,
   pieceDraftSchema,
   type PieceFiled,
   pieceFiledSchema,
-  type PieceForm,
   pieceSchema,
   strongFlavours,
   textures,

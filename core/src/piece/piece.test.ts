@@ -2,10 +2,9 @@ import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { ingredient, line, piece, recipe } from '../../testing/kitchen.js';
 import { openRecipeBook } from '../recipe/index.js';
-import { cutGrid } from './grid.js';
+import { cutGrid, type BodyForm, type CutForm } from './forms/index.js';
 import { formRecipeIds, piecesPerBatch, workOutPiece } from './makeup.js';
 import { wrongInPiece } from './check.js';
-import type { BodyForm, CutForm } from './schema.js';
 
 const cut = (more: Partial<CutForm> = {}): CutForm => ({
   kind: 'cut',

@@ -1,7 +1,7 @@
 import { sayCount, sayNumber } from '../quantity/index.js';
 import { chooseBatches, multipleOf, sayBatches, type BatchCount, type RecipeFacts } from '../recipe/index.js';
 import { piecesPerBatch } from './makeup.js';
-import type { BodyForm } from './schema.js';
+import type { BodyForm } from './forms/index.js';
 
 /** What it takes to make a number of pieces. */
 export interface PiecesAdvice {

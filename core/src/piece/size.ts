@@ -1,19 +1,10 @@
+import { kindOf, type Sides } from './forms/index.js';
 import { bodyForm, type PieceFacts } from './makeup.js';
 
 /** How big a piece is, mm, and whether that was entered or worked out from its form. */
-export interface PieceSize {
-  readonly lengthMm: number;
-  readonly widthMm: number;
-  readonly heightMm: number;
+export interface PieceSize extends Sides {
   readonly estimated: boolean;
 }
-
-/** Fudge, ganache and toffee are about this dense, g/mL. Common practice, no source. */
-const GRAMS_PER_ML = 1.25;
-/** A slab that is broken by hand is about this thick, mm. Common practice, no source. */
-const BROKEN_THICKNESS_MM = 8;
-
-const cubicMm = (grams: number): number => (grams / GRAMS_PER_ML) * 1000;
 
 /**
  * The size of a piece: as entered; otherwise worked out from its form and weight.
@@ -25,32 +16,18 @@ const cubicMm = (grams: number): number => (grams / GRAMS_PER_ML) * 1000;
 export function sizeOfPiece({ piece, weightGrams, parts }: PieceFacts): PieceSize | null {
   if (piece.sizeMm) return { ...piece.sizeMm, estimated: false };
   const body = bodyForm(piece.form);
-  if (body.kind === 'portion' || weightGrams <= 0) return null;
+  if (weightGrams <= 0) return null;
   const coating = parts.reduce((sum, part) => sum + (part.role === 'coating' ? part.grams : 0), 0);
   const centre = weightGrams - coating;
+  const sides = kindOf(body).sides(body, centre);
+  if (!sides) return null;
   const grown = Math.cbrt(weightGrams / Math.max(centre, 1e-9));
-  const grow = (lengthMm: number, widthMm: number, heightMm: number): PieceSize => ({
-    lengthMm: lengthMm * grown,
-    widthMm: widthMm * grown,
-    heightMm: heightMm * grown,
+  return {
+    lengthMm: sides.lengthMm * grown,
+    widthMm: sides.widthMm * grown,
+    heightMm: sides.heightMm * grown,
     estimated: true,
-  });
-  switch (body.kind) {
-    case 'cut':
-      return grow(body.pieceLengthMm, body.pieceWidthMm, cubicMm(centre) / (body.pieceLengthMm * body.pieceWidthMm));
-    case 'broken': {
-      const side = Math.sqrt(cubicMm(centre) / BROKEN_THICKNESS_MM);
-      return grow(side, side, BROKEN_THICKNESS_MM);
-    }
-    case 'moulded': {
-      const radius = Math.cbrt((body.cavityMl * 1000 * 3) / (2 * Math.PI));
-      return grow(2 * radius, 2 * radius, radius);
-    }
-    default: {
-      const across = Math.cbrt((cubicMm(centre) * 6) / Math.PI);
-      return grow(across, across, across);
-    }
-  }
+  };
 }
 
 /** `34 x 34 x 20 mm`, where there is little room. */

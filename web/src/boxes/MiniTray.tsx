@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import type { Book } from '@usual-pantry/core/book';
 import type { BoxFacts } from '@usual-pantry/core/box';
-import { PieceDrawing } from '../parts/PieceDrawing';
+import { PieceDrawing } from '../forms/PieceDrawing';
 
 /** The tray in small, from above. */
 export const MiniTray = ({ facts, book }: { facts: BoxFacts; book: Book }) => {

@@ -5,7 +5,7 @@ import { sayShortSize, sizeOfPiece, type PieceFacts } from '@usual-pantry/core/p
 import { sayGrams } from '@usual-pantry/core/quantity';
 import { AllergenTags } from '../parts/Allergens';
 import { Panel } from '../parts/Panel';
-import { PieceDrawing } from '../parts/PieceDrawing';
+import { PieceDrawing } from '../forms/PieceDrawing';
 import type { SeasonBook } from '../data/useSeason';
 import { FIGURES } from '../parts/theme';
 

@@ -7,7 +7,7 @@ import type { BoxDraft } from '@usual-pantry/core/box';
 import { useRef, type KeyboardEvent, type ReactNode } from 'react';
 import { flushSync } from 'react-dom';
 import { useFormContext, useWatch } from 'react-hook-form';
-import { PieceDrawing } from '../parts/PieceDrawing';
+import { PieceDrawing } from '../forms/PieceDrawing';
 import type { SeasonBook } from '../data/useSeason';
 import { shelfDigit } from './Shelf';
 

@@ -17,7 +17,7 @@ import { Allergens } from '../parts/Allergens';
 import { AnswerLine, Mark } from '../parts/AnswerLine';
 import { Figure, FigureList } from '../parts/Figures';
 import { Findings } from '../findings/Findings';
-import { PieceDrawing } from '../parts/PieceDrawing';
+import { PieceDrawing } from '../forms/PieceDrawing';
 import { MouldDrawing } from './MouldDrawing';
 import { PanDrawing } from './PanDrawing';
 import type { SeasonBook } from '../data/useSeason';

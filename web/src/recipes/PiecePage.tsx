@@ -1,4 +1,5 @@
 import {
+  freshForm,
   bodyRecipeId,
   pieceDraftSchema,
   strongFlavours,
@@ -15,8 +16,7 @@ import { useRemoval } from '../records/useRemoval';
 import { useRecordForm } from '../records/useRecordForm';
 import { useSeasonBook, type SeasonBook } from '../data/useSeason';
 import { Waiting } from '../parts/Waiting';
-import { FormFields } from './FormFields';
-import { freshForm } from './freshForm';
+import { FormFields } from '../forms/FormFields';
 import { PieceSizeFields } from './PieceSizeFields';
 import { PieceFigures } from './PieceFigures';
 

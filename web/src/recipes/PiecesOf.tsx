@@ -6,7 +6,7 @@ import { bodyForm, bodyRecipeId, formRecipeIds, piecesPerBatch } from '@usual-pa
 import { sayCount, sayGrams } from '@usual-pantry/core/quantity';
 import { Link as RouterLink } from 'react-router';
 import { Icon } from '../parts/Icon';
-import { PieceDrawing } from '../parts/PieceDrawing';
+import { PieceDrawing } from '../forms/PieceDrawing';
 import type { SeasonBook } from '../data/useSeason';
 
 /** The pieces that a recipe goes into. */

@@ -11,7 +11,7 @@ import { AnswerLine } from '../parts/AnswerLine';
 import { Findings } from '../findings/Findings';
 import { dropDraft } from '../records/drafts';
 import { Empty } from '../parts/Panel';
-import { PieceDrawing } from '../parts/PieceDrawing';
+import { PieceDrawing } from '../forms/PieceDrawing';
 import { RecordList } from '../records/RecordList';
 import { SplitView } from '../parts/SplitView';
 import { useSeasonBook, type SeasonBook } from '../data/useSeason';

@@ -1,6 +1,6 @@
 import { expect, it } from '@jest/globals';
-import { cutGrid, formSchema } from '@usual-pantry/core/piece';
-import { freshForm } from './freshForm';
+import { cutGrid, formSchema } from './index.js';
+import { freshForm } from './forms/index.js';
 
 it.each(['cut', 'broken', 'rolled', 'piped', 'portion'] as const)(
   'a new %s piece can be saved as it starts',

@@ -6,10 +6,9 @@ import { useFormContext, useWatch } from 'react-hook-form';
 import { ChoiceInput, NumberInput } from '../parts/fields';
 import { Lines } from '../parts/Lines';
 import type { SeasonBook } from '../data/useSeason';
+import { FIELD_GRID } from './grid';
 import { OwnedPicker } from './OwnedPicker';
 import { RecipeInput } from './RecipeInput';
-
-const grid = { display: 'grid', gap: 1.5, gridTemplateColumns: { xs: '1fr 1fr', md: 'repeat(4, 1fr)' } } as const;
 
 /** How full a cavity is, and the way to fill it. */
 function CavityLine() {
@@ -44,7 +43,7 @@ export function MouldFields({ season }: { season: SeasonBook }) {
   const fill = useWatch({ name: 'form.fill' }) as string;
   return (
     <Box sx={{ display: 'grid', gap: 2 }}>
-      <Box sx={grid}>
+      <Box sx={FIELD_GRID}>
         <OwnedPicker
           label="Mould you own"
           owned={season.data.kitchen.moulds}
