@@ -2,13 +2,14 @@
 // the design, from memory. The worked examples are our own, made after the wording of the rules.
 import { describe, expect, it } from '@jest/globals';
 import { bookOf, box, ingredient, line, piece, recipe } from '../testing/kitchen.js';
-import { allergenCodes, allergens, isUsMajor, ofFamily, usContains } from '../src/ingredient/index.js';
+import { allergenCodes, allergens, isUsMajor, ofFamily } from '../src/ingredient/index.js';
 import {
   ingredientList,
   ingredientStatement,
   netLetterHeightMm,
   netQuantity,
   TEXT_LETTER_HEIGHT_MM,
+  usContains,
 } from '../src/label/index.js';
 
 const chocolateParts = [{ name: 'sugar' }, { name: 'chocolate liquor' }, { name: 'cocoa butter' }];

@@ -3,7 +3,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { bookOf, box, ingredient, kitchen, line, piece, recipe } from '../testing/kitchen.js';
 import type { Allergen } from '../src/ingredient/index.js';
-import { usLabel } from '../src/label/index.js';
+import { labelOf as labelBy, schools } from '../src/label/index.js';
 
 /** An ingredient: grams of a batch, what the label calls it, its own parts, what is in it. */
 type Line = readonly [
@@ -403,7 +403,7 @@ const labelOf = ({ food, lines, pieces: [count, grams], panel: [widthMm, heightM
   });
   const facts = book.boxes.get('b');
   if (!facts) throw new Error('no box');
-  return usLabel(facts, book, null);
+  return labelBy(schools.us, facts, book, null);
 };
 
 describe('US labels worked out by hand', () => {

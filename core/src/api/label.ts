@@ -32,6 +32,7 @@ export const setLabelSchema = z
       }),
     ),
     netLetterMm: z.number(),
+    textLetterMm: z.number(),
     findings: z.array(findingSchema),
     run: labelRunSchema.nullable(),
     layout: layoutSchema,

@@ -111,43 +111,8 @@ const US_MAJOR_FAMILIES: readonly Family[] = [
 /** Whether US law lists it among the nine majors (FALCPA 2004, FASTER Act 2021). */
 export const isUsMajor = (code: Allergen): boolean => US_MAJOR_FAMILIES.includes(allergens[code].family);
 
-/** Families of the nine that a US label names by kind, and how it calls the family. */
-const namedByKind: Partial<Record<Family, string>> = {
-  'tree nuts': 'Tree Nuts',
-  fish: 'Fish',
-  'crustacean shellfish': 'Crustacean Shellfish',
-};
-
 /** Codes of a family whose kind is not said: a US label wants the species. */
 export const kindIsMissing = (code: Allergen): boolean => code === 'fish' || code === 'crustacean';
-
-/**
- * What follows "Contains:" on a US label: the majors among `codes`, tree nuts, fish and crustacean shellfish by kind.
- * Source: FALCPA 2004, FASTER Act 2021.
- * @returns '' when there is none
- * @example usContains(['pecan', 'milk']) // 'Milk, Tree Nuts (Pecans)'
- */
-export function usContains(codes: Iterable<Allergen>): string {
-  const majors = inLabelOrder(codes).filter(isUsMajor);
-  const words = majors.map((code) => {
-    const { family, name } = allergens[code];
-    const heading = namedByKind[family];
-    if (heading === undefined) return name;
-    const kinds = majors.filter((each) => allergens[each].family === family && !kindIsMissing(each));
-    const rest = majors.some((each) => allergens[each].family === family && kindIsMissing(each)) ? ['others'] : [];
-    return kinds.length > 0
-      ? `${heading} (${[...kinds.map((kind) => allergens[kind].name), ...rest].join(', ')})`
-      : heading;
-  });
-  return [...new Set(words)].join(', ');
-}
-
-/**
- * Those among `codes` that the US nine leave out but that somebody must know: gluten cereals, sulphites, alcohol, what comes of animals,
- * coconut.
- */
-export const beyondUsMajors = (codes: Iterable<Allergen>): Allergen[] =>
-  inLabelOrder(codes).filter((code) => !isUsMajor(code));
 
 /** All codes of a family. */
 export const ofFamily = (...families: readonly Family[]): Allergen[] =>

@@ -2,11 +2,10 @@ export {
   type Allergen,
   allergenCodes,
   allergens,
-  beyondUsMajors,
   inLabelOrder,
   isUsMajor,
+  kindIsMissing,
   ofFamily,
-  usContains,
 } from './allergen.js';
 
 export { nameTaken, wrongInIngredient } from './check.js';

@@ -53,22 +53,3 @@ export function ingredientList(pieces: readonly PieceCount[], book: Book): ListE
 /** An entry as the label writes it: `semisweet chocolate (sugar, chocolate liquor, soy lecithin)`. */
 export const sayEntry = ({ labelName, parts }: ListEntry): string =>
   parts.length === 0 ? labelName : `${labelName} (${parts.join(', ')})`;
-
-/** Ingredients at or under this share may stand in any order behind a quantifying statement. */
-const GROUP_PERCENT = 2;
-
-/** Two percent that a sum of fractions has left a hair above two is still two. */
-const isSmall = ({ percent }: ListEntry): boolean => percent <= GROUP_PERCENT + 1e-9;
-
-/**
- * The ingredient statement without its heading.
- * @param group whether those of 2 % or less go behind "contains 2% or less of", where at least two of them do
- * Source: 21 CFR 101.4(a)(2) (as restated in the design; from memory).
- */
-export function ingredientStatement(list: readonly ListEntry[], group: boolean): string {
-  const small = group ? list.filter(isSmall) : [];
-  const main = small.length < 2 ? list : list.filter((entry) => !isSmall(entry));
-  const head = main.map(sayEntry).join(', ');
-  if (small.length < 2) return head;
-  return `${head}${head ? ', ' : ''}contains 2% or less of: ${small.map(sayEntry).join(', ')}`;
-}

@@ -3,10 +3,11 @@ import fc from 'fast-check';
 import { bookOf, box, ingredient, kitchen, line, piece, recipe } from '../../testing/kitchen.js';
 import type { Book } from '../book/index.js';
 import type { BoxFacts } from '../box/index.js';
-import { ingredientGrams, ingredientList, ingredientStatement } from './ingredients.js';
+import { ingredientGrams, ingredientList } from './ingredients.js';
+import { ingredientStatement, netQuantity } from './schools/us.js';
 import { layOutLabel, leastLabelHeight, type Measure } from './layout.js';
-import { netQuantity } from './net.js';
-import { usLabel } from './label.js';
+import { labelOf } from './label.js';
+import { schools } from './schools/index.js';
 
 const chocolate = ingredient('chocolate', {
   declaration: {
@@ -54,7 +55,9 @@ const factsOf = (of: Book, id: string): BoxFacts => {
   return facts;
 };
 const block = (of: Book, kind: string, heading = '') =>
-  usLabel(factsOf(of, 'bag'), of, null).blocks.find((each) => each.kind === kind && each.heading === heading)?.text;
+  labelOf(schools.us, factsOf(of, 'bag'), of, null).blocks.find(
+    (each) => each.kind === kind && each.heading === heading,
+  )?.text;
 
 describe('the ingredient list', () => {
   it('runs from heavy to light, sub-ingredients in parentheses, equal declarations as one', () => {
@@ -108,7 +111,7 @@ describe('the label', () => {
   });
 
   it('carries name, food, maker, net quantity, and the dates it is given', () => {
-    const label = usLabel(factsOf(book, 'bag'), book, { madeOn: '2026-12-03', bestBefore: '2026-12-24' });
+    const label = labelOf(schools.us, factsOf(book, 'bag'), book, { madeOn: '2026-12-03', bestBefore: '2026-12-24' });
     const text = Object.fromEntries(label.blocks.map((each) => [each.kind, each.text]));
     expect(text).toMatchObject({
       name: 'bag',
@@ -120,7 +123,7 @@ describe('the label', () => {
   });
 
   it('stops without an address or with something missing, and asks for the statement to be checked', () => {
-    const codes = (of: Book) => usLabel(factsOf(of, 'bag'), of, null).findings.map((each) => each.code);
+    const codes = (of: Book) => labelOf(schools.us, factsOf(of, 'bag'), of, null).findings.map((each) => each.code);
     expect(codes(book)).toEqual(['label-statement-unchecked', 'label-no-panel']);
     expect(
       codes(bookOf({ ...pantry, kitchen: { ...kitchen, address: '', homeKitchenStatement: '' }, recipes: [] })),
@@ -131,7 +134,7 @@ describe('the label', () => {
 
   it('stops while a declaration names an allergen that the contents lack', () => {
     const ingredients = pantry.ingredients.map((each) => (each.id === 'butter' ? { ...each, contains: [] } : each));
-    const findings = usLabel(factsOf(book, 'bag'), bookOf({ ...pantry, ingredients }), null).findings;
+    const findings = labelOf(schools.us, factsOf(book, 'bag'), bookOf({ ...pantry, ingredients }), null).findings;
     expect(findings.find(({ code }) => code === 'allergen-undeclared')).toMatchObject({
       severity: 'stop',
       message:
@@ -175,7 +178,7 @@ describe('the net quantity', () => {
 describe('setting it in type', () => {
   /** Every letter half as wide as the type is high. */
   const measure: Measure = (text, _face, sizeMm) => text.length * sizeMm * 0.5;
-  const label = usLabel(factsOf(book, 'bag'), book, null);
+  const label = labelOf(schools.us, factsOf(book, 'bag'), book, null);
 
   it('keeps every word, inside the margins, at no less than the least letter height', () => {
     const layout = layOutLabel(label, 100, 120, measure);

@@ -1,18 +1,8 @@
 import type { Book } from '../book/index.js';
 import type { BoxFacts } from '../box/index.js';
-import { finding, openWayOut, type Finding, type Subject } from '../finding/index.js';
-import {
-  allergens,
-  beyondUsMajors,
-  callsItChocolate,
-  declarationFindings,
-  isCompound,
-  usContains,
-  type IngredientFiled,
-} from '../ingredient/index.js';
-import { sayLabelDay, type Day } from '../quantity/index.js';
-import { ingredientGrams, ingredientList, ingredientStatement } from './ingredients.js';
-import { netLetterHeightMm, netQuantity } from './net.js';
+import type { Finding } from '../finding/index.js';
+import { ingredientGrams, ingredientList } from './ingredients.js';
+import type { LabelDates, LabelSchool } from './school.js';
 
 /** One paragraph of a label. */
 export interface LabelBlock {
@@ -21,21 +11,14 @@ export interface LabelBlock {
   readonly text: string;
 }
 
-/** The words of a US label, and what is missing or must be checked. */
+/** The words of a label, and what is missing or must be checked. */
 export interface Label {
   readonly blocks: readonly LabelBlock[];
   /** The least height of the letters of the net quantity, by the package's display panel, mm. */
   readonly netLetterMm: number;
+  /** The least height of all other letters, mm. */
+  readonly textLetterMm: number;
   readonly findings: readonly Finding[];
-}
-
-/** Honey may hold spores that an infant’s gut cannot stand. Common practice, no source. */
-const INFANTS = 'Contains honey: not for infants under one year.';
-
-/** The dates that a label carries. */
-export interface LabelDates {
-  readonly madeOn: Day;
-  readonly bestBefore: Day;
 }
 
 /** The display panel of a package, or what is known to be the least of it: the sticker, or the tray. */
@@ -47,75 +30,35 @@ function panelOf({ box }: BoxFacts, { kitchen }: Book): { readonly widthMm: numb
   return tray && tray.widthMm * tray.heightMm > widthMm * heightMm ? tray : { widthMm, heightMm };
 }
 
-function labelFindings(facts: BoxFacts, ingredients: readonly IngredientFiled[], book: Book): Finding[] {
-  const { kitchen } = book;
-  const box: Subject<'box'> = { noun: 'box', id: facts.box.id, name: facts.box.name };
-  const settings: Subject<'kitchen'> = { noun: 'kitchen', id: 'kitchen', name: 'Settings' };
-  const found: Finding[] = [];
-  if (!facts.complete) found.push(finding('label-incomplete', box, {}));
-  if (!kitchen.address) found.push(finding('label-no-address', settings, {}));
-  if (!kitchen.homeKitchenStatement) found.push(finding('label-no-statement', settings, {}));
-  else if (!kitchen.statementChecked) found.push(finding('label-statement-unchecked', settings, {}));
-  if (facts.box.panel === null)
-    found.push(finding('label-no-panel', box, {}, { waysOut: [openWayOut(box, 'Say its size')] }));
-  const real = ingredients.some((each) => each.chocolate !== null && !isCompound(each));
-  const called = [facts.box.name, facts.box.foodName].find(callsItChocolate);
-  if (called !== undefined && !real && ingredients.some(isCompound))
-    found.push(finding('box-called-chocolate', box, { called }));
-  return [...found, ...ingredients.flatMap(declarationFindings)];
-}
-
 /**
- * The US label of a box: name, food, ingredients descending by weight with sub-ingredients in parentheses, "Contains:" for the
- * nine majors with tree nuts by kind, what else somebody must know, dates, maker, home-kitchen statement, net quantity.
- *
- * Sources: 21 CFR 101.3, 101.4, 101.5, 101.7; FALCPA 2004; FASTER Act 2021. An estimate that defers to the local code.
+ * The label of a box by the rules of a school: name, food, ingredients, allergens, dates, maker, home-kitchen statement, net quantity.
  * @param dates null leaves the dates out
  */
-export function usLabel(facts: BoxFacts, book: Book, dates: LabelDates | null): Label {
+export function labelOf(school: LabelSchool, facts: BoxFacts, book: Book, dates: LabelDates | null): Label {
   const { kitchen } = book;
-  const list = ingredientList(facts.pieces, book);
-  const contains = usContains(facts.contains);
-  const also = beyondUsMajors(facts.contains).map((code) => allergens[code].name.toLowerCase());
-  const may = [
-    usContains(facts.mayContain),
-    ...beyondUsMajors(facts.mayContain).map((code) => allergens[code].name.toLowerCase()),
-  ];
+  const { headings } = school;
+  const contains = school.allergens(facts.contains);
+  const may = school.allergens(facts.mayContain);
   const used = [...ingredientGrams(facts.pieces, book).keys()].flatMap((id) => book.ingredients.get(id) ?? []);
-  const hasHoney = facts.contains.includes('honey');
   const panel = panelOf(facts, book);
+  const list = school.list(ingredientList(facts.pieces, book), kitchen.label.twoPercentGroup);
   const blocks: LabelBlock[] = [
     { kind: 'name', heading: '', text: facts.box.name },
     { kind: 'food', heading: '', text: facts.box.foodName },
-    {
-      kind: 'ingredients',
-      heading: 'Ingredients:',
-      text: ingredientStatement(list, kitchen.label.twoPercentGroup),
-    },
-    { kind: 'contains', heading: 'Contains:', text: contains },
-    { kind: 'also', heading: 'Also contains:', text: also.join(', ') },
-    { kind: 'also', heading: 'May contain:', text: may.filter(Boolean).join(', ') },
-    { kind: 'also', heading: '', text: hasHoney ? INFANTS : '' },
-    {
-      kind: 'dates',
-      heading: '',
-      text: dates ? `Made ${sayLabelDay(dates.madeOn)}. Best before ${sayLabelDay(dates.bestBefore)}.` : '',
-    },
-    {
-      kind: 'maker',
-      heading: '',
-      text: [kitchen.makerName, kitchen.address].filter(Boolean).join(', '),
-    },
+    { kind: 'ingredients', heading: headings.ingredients, text: list },
+    { kind: 'contains', heading: headings.listed, text: contains.listed },
+    { kind: 'also', heading: headings.also, text: contains.also },
+    { kind: 'also', heading: headings.may, text: [may.listed, may.also].filter(Boolean).join(', ') },
+    { kind: 'also', heading: '', text: school.warning(facts.contains) },
+    { kind: 'dates', heading: '', text: dates ? school.dates(dates) : '' },
+    { kind: 'maker', heading: '', text: [kitchen.makerName, kitchen.address].filter(Boolean).join(', ') },
     { kind: 'statement', heading: '', text: kitchen.homeKitchenStatement },
-    {
-      kind: 'net',
-      heading: '',
-      text: facts.weightGrams > 0 ? netQuantity(facts.weightGrams) : '',
-    },
+    { kind: 'net', heading: '', text: facts.weightGrams > 0 ? school.netQuantity(facts.weightGrams) : '' },
   ];
   return {
     blocks: blocks.filter((block) => block.text !== ''),
-    netLetterMm: netLetterHeightMm(panel.widthMm, panel.heightMm),
-    findings: labelFindings(facts, used, book),
+    netLetterMm: school.netLetterMm(panel.widthMm, panel.heightMm),
+    textLetterMm: school.textLetterMm,
+    findings: school.findings(facts, used, book),
   };
 }

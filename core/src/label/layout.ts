@@ -1,4 +1,3 @@
-import { TEXT_LETTER_HEIGHT_MM } from './net.js';
 import type { Label, LabelBlock } from './label.js';
 
 /** The faces of a label. */
@@ -60,7 +59,7 @@ const wordsOf = (block: LabelBlock): Word[] => {
  * @returns positions in mm, and by how much it overflows; nothing is dropped or shrunk below the least height
  */
 export function layOutLabel(label: Label, widthMm: number, heightMm: number, measure: Measure): LabelLayout {
-  const textSize = sizeForLetters(TEXT_LETTER_HEIGHT_MM);
+  const textSize = sizeForLetters(label.textLetterMm);
   // Where there is lower case, it is the "o" that must be high enough (21 CFR 101.7(h)(2), from memory).
   const netSize = sizeForLetters(label.netLetterMm);
   const sizes: Partial<Record<LabelBlock['kind'], number>> = {

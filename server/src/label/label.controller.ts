@@ -2,7 +2,7 @@ import { Controller, Get, Inject, Param, Query, Res } from '@nestjs/common';
 import { ApiOperation, ApiQuery, ApiTags } from '@nestjs/swagger';
 import { labelRunsSchema, setLabelSchema, type SetLabel } from '@usual-pantry/core/api';
 import { finding, type Finding } from '@usual-pantry/core/finding';
-import { usLabel } from '@usual-pantry/core/label';
+import { labelOf, schools } from '@usual-pantry/core/label';
 import { exclusionSchema, packBox, packedKey } from '@usual-pantry/core/order';
 import type { LabelRun } from '@usual-pantry/core/plan';
 import { daySchema, idSchema } from '@usual-pantry/core/record';
@@ -125,7 +125,7 @@ export class LabelController {
     if (!box) throw notFound('box', boxId);
     const key = packedKey(boxId, packed);
     const run = plan.labels.find((each) => each.handOver === handOver && packedKey(each.boxId, each) === key) ?? null;
-    const label = usLabel(box.facts, season.book, run);
+    const label = labelOf(schools.us, box.facts, season.book, run);
     const { widthMm, heightMm } = season.book.kitchen.label;
     const layout = setLabel(label, widthMm, heightMm);
     const tooSmall: Finding[] =

@@ -100,7 +100,9 @@ it('keeps what was stored when the database is opened again', async () => {
   await work.write((manager) => insert(manager, 'kept'));
   await server.app.close();
   const again = await openServer({ folder });
-  const count = await again.app.get(UnitOfWork).read((manager) => manager.query('SELECT count(*) AS count FROM recipe'));
+  const count = await again.app
+    .get(UnitOfWork)
+    .read((manager) => manager.query('SELECT count(*) AS count FROM recipe'));
   expect(count).toEqual([{ count: 1 }]);
   server = again;
 });
