@@ -14,6 +14,7 @@ const project = (displayName, roots, legacy = false) => ({
   displayName,
   roots,
   testEnvironment: 'node',
+  setupFiles: ['<rootDir>/scripts/lib/jest-seed.mjs'],
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   transform: { '\\.tsx?$': swc(legacy) },
   moduleNameMapper: {

@@ -10,6 +10,7 @@ import { BoxController } from './box/box.controller.js';
 import { BoxRecords } from './box/box.records.js';
 import { Clock } from './clock/clock.js';
 import { DATA_DIR } from './config.js';
+import { devices } from './device/devices.js';
 import { SeasonFileController } from './document/season-file.controller.js';
 import { SEASON_READER, SeasonFileService } from './document/season-file.service.js';
 import { IngredientController } from './ingredient/ingredient.controller.js';
@@ -79,6 +80,7 @@ export class AppModule {
         { provide: ORDER_FILE_READER, useFactory: () => threadOf('order-file-reader') },
         { provide: LINE_READER, useFactory: () => threadOf('line-reader') },
         { provide: LABEL_PRESS, useFactory: () => threadOf('label-worker') },
+        ...devices,
         Disk,
         UnitOfWork,
         Closing,

@@ -1,4 +1,4 @@
-import { randomBytes, randomUUID } from 'node:crypto';
+import { randomBytes } from 'node:crypto';
 import { readFile, stat } from 'node:fs/promises';
 import { join } from 'node:path';
 import { Inject, Injectable } from '@nestjs/common';
@@ -17,20 +17,14 @@ import type { EntityManager } from 'typeorm';
 import { BookService } from '../book/book.service.js';
 import { Clock } from '../clock/clock.js';
 import { DATA_DIR } from '../config.js';
+import { ORDER_SENDER, type Delivery, type OrderSender } from '../device/order-sender.js';
+import { distrust } from '../device/signature.js';
 import { Audit } from '../door/audit.js';
 import { notFound, Refused, unsigned, wrongValues } from '../http/errors.js';
 import { OrderRecords } from '../order/order.records.js';
 import { UnitOfWork } from '../storage/unit-of-work.js';
 import { writeWhole } from '../storage/write-file.js';
 import { InboxMessageRow } from './inbox.entity.js';
-import { distrust, sign } from './signature.js';
-
-/** What comes with a delivery. */
-interface Delivery {
-  readonly body: string;
-  readonly time: string | undefined;
-  readonly signature: string | undefined;
-}
 
 const SHOWN = 100;
 const KEY_BYTES = 32;
@@ -56,6 +50,7 @@ export class InboxService {
     private readonly orders: OrderRecords,
     private readonly clock: Clock,
     private readonly audit: Audit,
+    @Inject(ORDER_SENDER) private readonly sender: OrderSender,
     @Inject(DATA_DIR) folder: string,
   ) {
     this.file = join(folder, 'inbox-secret');
@@ -115,21 +110,11 @@ export class InboxService {
     order: ShopMessage['order'],
     manner: TestMessage['manner'],
   ): Promise<(Receipt | { readonly refused: string })[]> {
-    const reference = `test-${randomUUID().slice(0, 8)}`;
-    const first: ShopMessage = { id: randomUUID(), reference, revision: 1, order };
-    const more = order.lines.map((line, index) => (index === 0 ? { ...line, count: line.count + 1 } : line));
-    const second: ShopMessage = { id: randomUUID(), reference, revision: 2, order: { ...order, lines: more } };
-    const deliveries = { once: [first], twice: [first, first], 'out of order': [second, first], unsigned: [first] }[
-      manner
-    ];
     const key = (await this.keyMadeAt()) === null ? this.makeKey() : await this.assertKey();
     const receipts: (Receipt | { readonly refused: string })[] = [];
-    for (const message of deliveries) {
-      const body = JSON.stringify(message);
-      const time = new Date().toISOString();
-      const signature = manner === 'unsigned' ? undefined : sign(key, time, body);
+    for (const delivery of this.sender.deliveries(order, manner, key)) {
       try {
-        receipts.push(await this.receive({ body, time, signature }));
+        receipts.push(await this.receive(delivery));
       } catch (error) {
         if (!(error instanceof Refused)) throw error;
         receipts.push({ refused: error.problem.detail });

@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import type { ShopMessage } from '@usual-pantry/core/intake';
 import type { Order } from '@usual-pantry/core/order';
 import { openServer, type TestServer } from '../testing/server.js';
-import { distrust, sign } from './signature.js';
+import { distrust, sign } from '../device/signature.js';
 
 let server: TestServer;
 let secret: string;

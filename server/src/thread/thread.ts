@@ -45,7 +45,7 @@ export class Thread<Job, Result> implements OnModuleDestroy {
     if (signal?.aborted) return Promise.reject(new GivenUp('It was given up.'));
     const worker = (this.worker ??= this.started());
     return new Promise<Result>((resolve, reject) => {
-      const netDemand = () => {
+      const finish = () => {
         clearTimeout(late);
         signal?.removeEventListener('abort', giveUp);
         worker.off('message', take);
@@ -53,7 +53,7 @@ export class Thread<Job, Result> implements OnModuleDestroy {
         worker.off('exit', stop);
       };
       const drop = (error: Error) => {
-        netDemand();
+        finish();
         if (this.worker === worker) this.worker = null;
         void worker.terminate();
         reject(error);
@@ -65,7 +65,7 @@ export class Thread<Job, Result> implements OnModuleDestroy {
         drop(new GivenUp('The server stops.'));
       };
       const take = (outcome: Outcome<Result>) => {
-        netDemand();
+        finish();
         if ('error' in outcome) reject(new Error(outcome.error));
         else resolve(outcome.result);
       };

@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import type { OrderDraft } from '@usual-pantry/core/order';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { Icon } from '../parts/Icon';
-import { useSettled } from '../parts/useSettled';
+import { useDebounce } from 'use-debounce';
 import type { SeasonBook } from '../data/useSeason';
 import { useOrdersQuery } from '../data/orders';
 
@@ -14,7 +14,7 @@ const LEAST_LETTERS = 3;
 /** Offers the boxes, exclusions and hand-over of a customer's last order for a new one. */
 export function RepeatLast({ season }: { season: SeasonBook }) {
   const { getValues, setValue } = useFormContext<OrderDraft>();
-  const name = useSettled(useWatch<OrderDraft, 'customer.name'>({ name: 'customer.name' }).trim(), SETTLES_MS);
+  const [name] = useDebounce(useWatch<OrderDraft, 'customer.name'>({ name: 'customer.name' }).trim(), SETTLES_MS);
   const { data } = useOrdersQuery(
     { page: 1, size: 5, sort: 'handOverOn', direction: 'desc', search: name, show: 'all' },
     { skip: name.length < LEAST_LETTERS },

@@ -3,7 +3,7 @@ import type { OrderDraft } from '@usual-pantry/core/order';
 import type { PromiseCheck } from '@usual-pantry/core/promise';
 import { useAppDispatch } from '../data/store';
 import { useSeasonBook } from '../data/useSeason';
-import { useSettled } from '../parts/useSettled';
+import { useDebouncedCallback } from 'use-debounce';
 import { planApi } from '../data/plan';
 
 const SETTLES_MS = 250;
@@ -25,7 +25,11 @@ export function usePromise(draft: OrderDraft, id: string | undefined): PromiseSt
   const { season } = useSeasonBook();
   const { customer: _customer, notes: _notes, depositMinor: _deposit, words: _words, ...asked } = draft;
   const now = JSON.stringify({ ...asked, customer: { name: 'asked' }, ...(id === undefined ? {} : { id }) });
-  const question = useSettled<string | null>(now, SETTLES_MS, null);
+  const [question, setQuestion] = useState<string | null>(null);
+  const ask = useDebouncedCallback(setQuestion, SETTLES_MS);
+  useEffect(() => {
+    ask(now);
+  }, [ask, now]);
   const [known, setKnown] = useState<{ readonly question: string; readonly answer: PromiseState } | null>(null);
   useEffect(() => {
     if (question === null) return undefined;

@@ -100,7 +100,7 @@ export function useRecordForm<N extends Noun>({
   }, [base, dirty, form]);
 
   /** @param sent all that was in the form when it was sent */
-  const netDemand = (saved: Stored<N>, typed: Drafts[N], sent: string) => {
+  const takeStored = (saved: Stored<N>, typed: Drafts[N], sent: string) => {
     const isNew = saved.id !== record?.id;
     keeps.current = { key: `${noun} ${saved.id}`, version: saved.version };
     setBase(saved);
@@ -143,10 +143,18 @@ export function useRecordForm<N extends Noun>({
     setTrouble(null);
     const sent = JSON.stringify(form.getValues());
     try {
-      netDemand(await write(draft, from), draft, sent);
+      takeStored(await write(draft, from), draft, sent);
     } catch (error) {
       refuse(error as Refusal);
     }
+  };
+
+  /** Puts what is stored in the place of what was typed, and forgets the typing. */
+  const forget = (values: FieldValues) => {
+    settling.current = true;
+    form.reset(values);
+    settling.current = false;
+    dropDraft(key);
   };
 
   const complain = () => {
@@ -161,17 +169,15 @@ export function useRecordForm<N extends Noun>({
     keepMine: () => form.handleSubmit((draft) => store(draft, theirs), complain)(),
     takeTheirs: () => {
       if (!theirs) return;
-      dropDraft(key);
       setBase(theirs);
-      form.reset(draftOf(theirs));
+      forget(draftOf(theirs));
       setTheirs(null);
       setTrouble(null);
     },
     restored,
     discard: () => {
-      dropDraft(key);
       setBase(record);
-      form.reset(stored);
+      forget(stored);
       setTrouble(null);
       setTheirs(null);
       setRestored(false);

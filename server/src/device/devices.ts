@@ -1,0 +1,6 @@
+import type { Provider } from '@nestjs/common';
+import { ORDER_SENDER } from './order-sender.js';
+import { SimulatedOrderSender } from './simulated-order-sender.js';
+
+/** What stands in for each device: an interface a file, the simulated one beside it, and a line here. */
+export const devices: readonly Provider[] = [{ provide: ORDER_SENDER, useClass: SimulatedOrderSender }];
