@@ -30,13 +30,50 @@ const layers = [
   'api',
 ];
 
+/** Folders of the web, each using those before it. */
+const pages = [
+  'parts',
+  'data',
+  'forms',
+  'records',
+  'batches',
+  'findings',
+  'door',
+  'today',
+  'orders',
+  'boxes',
+  'pantry',
+  'recipes',
+  'plan',
+  'labels',
+  'money',
+  'settings',
+  'app',
+];
+
+/** What of the server serves every noun: it knows none of them. */
+const ground = ['thread', 'refusal', 'storage', 'http', 'device'];
+const nouns = 'batch|book|box|document|inbox|ingredient|kitchen|label|money|order|piece|plan|promise|recipe';
+
 /** A folder of core may use the folders before it in the list, and no later one. */
-const upOnly = layers.map((layer, index) => ({
-  name: `core-${layer}-points-down`,
-  severity: 'error',
-  from: { path: `^core/src/${layer}/`, pathNot: '\\.test\\.ts$' },
-  to: { path: `^core/src/(${layers.slice(index + 1).join('|') || 'none'})/` },
-}));
+const pointsDown = (part, names) =>
+  names.map((name, index) => ({
+    name: `${part}-${name}-points-down`,
+    severity: 'error',
+    from: { path: `^${part}/src/${name}/`, pathNot: '\\.test\\.tsx?$' },
+    to: { path: `^${part}/src/(${names.slice(index + 1).join('|') || 'none'})/` },
+  }));
+const upOnly = [
+  ...pointsDown('core', layers),
+  ...pointsDown('web', pages),
+  ...pointsDown('server', ground),
+  {
+    name: 'server-ground-knows-no-noun',
+    severity: 'error',
+    from: { path: `^server/src/(${ground.join('|')})/`, pathNot: '\\.test\\.ts$' },
+    to: { path: `^server/src/(${nouns}|door|watch)/` },
+  },
+];
 
 module.exports = {
   forbidden: [
@@ -58,7 +95,8 @@ module.exports = {
       from: { path: '^core/src/', pathNot: '\\.test\\.ts$' },
       to: {
         path: 'node_modules',
-        pathNot: 'node_modules/(zod|es-toolkit|toposort|decimal\\.js|format-quantity|damerau-levenshtein|papaparse|pure-rand|jstat)/',
+        pathNot:
+          'node_modules/(zod|es-toolkit|decimal\\.js|format-quantity|damerau-levenshtein|papaparse|pure-rand|jstat)/',
       },
     },
     {

@@ -10,7 +10,7 @@ const swc = (legacy) => [
   },
 ];
 
-const project = (displayName, roots, legacy = false) => ({
+const project = (displayName, roots, { legacy = false, ...more } = {}) => ({
   displayName,
   roots,
   testEnvironment: 'node',
@@ -21,6 +21,7 @@ const project = (displayName, roots, legacy = false) => ({
     '^@usual-pantry/core/([^/]+)$': '<rootDir>/core/src/$1/index.ts',
     '^(\\.{1,2}/.*)\\.js$': '$1',
   },
+  ...more,
 });
 
 export default {
@@ -31,8 +32,12 @@ export default {
   globalSetup: '<rootDir>/scripts/lib/jest-folder.mjs',
   globalTeardown: '<rootDir>/scripts/lib/jest-folder-away.mjs',
   projects: [
-    project('unit', ['<rootDir>/core/src', '<rootDir>/web/src']),
+    project('unit', ['<rootDir>/core/src', '<rootDir>/web/src'], { testMatch: ['**/*.test.ts'] }),
+    project('page', ['<rootDir>/web/src'], {
+      testMatch: ['**/*.test.tsx'],
+      testEnvironment: '<rootDir>/scripts/lib/jest-page.mjs',
+    }),
     project('reference', ['<rootDir>/core/reference']),
-    project('api', ['<rootDir>/server/src'], true),
+    project('api', ['<rootDir>/server/src'], { legacy: true }),
   ],
 };

@@ -17,7 +17,7 @@ export default class Page extends TestEnvironment {
     } = globalThis;
     Object.assign(this.global, {
       ...{ fetch, Request, Response, Headers, AbortController, AbortSignal },
-      ...{ structuredClone, TextEncoder, TextDecoder },
+      ...{ structuredClone, TextEncoder, TextDecoder, MessageChannel },
     });
   }
 }

@@ -43,7 +43,7 @@ import { DoorController, SERVED_AT } from './door/door.controller.js';
 import { DOOR_LOCKED, DoorService } from './door/door.service.js';
 import { VisitorInterceptor } from './door/visitor.interceptor.js';
 import { ProblemController } from './http/problem.controller.js';
-import { BackupController } from './storage/backup.controller.js';
+import { BackupController } from './watch/backup.controller.js';
 import { Backups, COPY_THREAD } from './storage/backups.js';
 import { Closing } from './storage/closing.js';
 import { Database } from './storage/database.js';

@@ -9,9 +9,10 @@ import { speakPlainly } from '@usual-pantry/core/record';
 import { AppModule } from './app.module.js';
 import { Clock, FixedClock, SystemClock } from './clock/clock.js';
 import type { Config } from './config.js';
-import { inAddress, namesOf } from './door/addresses.js';
+import { inAddress, namesOf } from './http/addresses.js';
 import { ownCertificate, type Certificate } from './door/certificate.js';
 import { doorGuard } from './door/door-guard.js';
+import { entities } from './entities.js';
 import { DoorService } from './door/door.service.js';
 import { readBodies } from './http/bodies.js';
 import { withContract } from './http/contract.js';
@@ -60,7 +61,7 @@ export async function createApp(setup: Setup, quiet = false): Promise<NestExpres
   const { dataDir, host = '127.0.0.1', isLocked = false } = setup;
   const clock: Clock = setup.today ? new FixedClock(setup.today) : new SystemClock();
   const names = namesOf(host, setup.allowedHosts);
-  const database = await Database.open(dataDir, clock.today(), setup.asItIs);
+  const database = await Database.open(dataDir, clock.today(), entities, setup.asItIs);
   try {
     const certificate = await certificateFor(setup, names);
     const options: NestApplicationOptions = {

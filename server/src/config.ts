@@ -1,7 +1,7 @@
 import { resolve } from 'node:path';
 import { daySchema } from '@usual-pantry/core/record';
 import type { Day } from '@usual-pantry/core/quantity';
-import { isThisComputer } from './door/addresses.js';
+import { isThisComputer } from './http/addresses.js';
 
 /** Injection token of the data folder. */
 export const DATA_DIR = Symbol('DATA_DIR');

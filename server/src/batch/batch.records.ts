@@ -7,7 +7,7 @@ import { groupBy, type WrongValue } from '@usual-pantry/core/record';
 import { In, type EntityManager } from 'typeorm';
 import { BookService } from '../book/book.service.js';
 import { Clock } from '../clock/clock.js';
-import { wrongValues, type User } from '../http/errors.js';
+import { wrongValues, type User } from '../refusal/refused.js';
 import { IngredientRow } from '../ingredient/ingredient.entity.js';
 import { knownIn } from '../storage/known.js';
 import { Records, type Stored } from '../storage/records.js';

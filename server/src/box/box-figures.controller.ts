@@ -3,7 +3,7 @@ import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import { boxFiguresSchema, type BoxFigures } from '@usual-pantry/core/api';
 import { BookService } from '../book/book.service.js';
 import { Answers } from '../http/contract.js';
-import { notFound } from '../http/errors.js';
+import { notFound } from '../refusal/refused.js';
 
 @ApiTags('Boxes')
 @Controller('api/boxes')

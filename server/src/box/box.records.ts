@@ -3,7 +3,7 @@ import { nextEdition, wrongInBox, wrongInBoxEdit, type BoxDraft } from '@usual-p
 import type { WrongValue } from '@usual-pantry/core/record';
 import type { EntityManager } from 'typeorm';
 import { BookService } from '../book/book.service.js';
-import type { User } from '../http/errors.js';
+import type { User } from '../refusal/refused.js';
 import { knownIn } from '../storage/known.js';
 import { Records, type Stored } from '../storage/records.js';
 import { UnitOfWork } from '../storage/unit-of-work.js';

@@ -1,6 +1,6 @@
 import { parseCookie } from 'cookie';
 import type { NextFunction, Request, Response } from 'express';
-import { refuse, Refused } from '../http/errors.js';
+import { refuse, Refused } from '../refusal/refused.js';
 import type { DoorService } from './door.service.js';
 import type { Visitor } from './visitor.js';
 

@@ -1,7 +1,7 @@
 import { createHash, randomBytes, randomInt, randomUUID, timingSafeEqual } from 'node:crypto';
 import { Inject, Injectable } from '@nestjs/common';
 import { DATA_DIR } from '../config.js';
-import { notFound, Refused, wrongValues } from '../http/errors.js';
+import { notFound, Refused, wrongValues } from '../refusal/refused.js';
 import { Audit } from './audit.js';
 import { DoorFile, type Role, type Session } from './door-file.js';
 import { GUESSABLE, isGuessable } from './guessable.js';

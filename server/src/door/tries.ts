@@ -1,5 +1,5 @@
 import { RateLimiterMemory, RateLimiterRes } from 'rate-limiter-flexible';
-import { Refused } from '../http/errors.js';
+import { Refused } from '../refusal/refused.js';
 
 /** So many wrong passphrases and codes may one address try in this time; then it must wait. */
 const POINTS = 8;

@@ -2,7 +2,7 @@ import type { NestExpressApplication } from '@nestjs/platform-express';
 import express, { type NextFunction, type Request, type Response } from 'express';
 import { cleanTexts, MOST_DEPTH } from '@usual-pantry/core/record';
 import { depthOf } from './depth.js';
-import { refuse, Refused, wrongValues } from './errors.js';
+import { refuse, Refused, wrongValues } from '../refusal/refused.js';
 
 /** The largest file that is brought, and the largest other body. */
 const FILE_LIMIT = '20mb';

@@ -1,6 +1,6 @@
 import { Catch, HttpException, Logger, type ArgumentsHost, type ExceptionFilter } from '@nestjs/common';
 import type { Response } from 'express';
-import { refuse, Refused } from './errors.js';
+import { refuse, Refused } from '../refusal/refused.js';
 
 function refusalOf(error: unknown): Refused {
   if (error instanceof Refused) return error;

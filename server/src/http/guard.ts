@@ -1,6 +1,6 @@
 import type { NextFunction, Request, Response } from 'express';
-import { inAddress } from '../door/addresses.js';
-import { refuse, Refused } from './errors.js';
+import { inAddress } from './addresses.js';
+import { refuse, Refused } from '../refusal/refused.js';
 
 const hostname = (host: string): string => host.replace(/:\d{1,5}$/, '').toLowerCase();
 

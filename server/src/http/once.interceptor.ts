@@ -3,7 +3,7 @@ import { Injectable, type CallHandler, type ExecutionContext, type NestIntercept
 import type { Request, Response } from 'express';
 import { from, lastValueFrom, type Observable } from 'rxjs';
 import { UnitOfWork } from '../storage/unit-of-work.js';
-import { Refused } from './errors.js';
+import { Refused } from '../refusal/refused.js';
 
 /** Answers are kept for requests that may come again: the newest, and no longer than a week. */
 const KEPT = 5_000;

@@ -2,8 +2,8 @@ import { Controller, Get, Param } from '@nestjs/common';
 import { ApiOperation, ApiParam, ApiTags } from '@nestjs/swagger';
 import { problemKindSchema, problemKindsSchema } from '@usual-pantry/core/api';
 import { Answers } from './contract.js';
-import { notFound } from './errors.js';
-import { isProblemCode, problems, problemType, type ProblemCode } from './problems.js';
+import { notFound } from '../refusal/refused.js';
+import { isProblemCode, problems, problemType, type ProblemCode } from '../refusal/problems.js';
 
 const described = (code: ProblemCode) => ({ type: problemType(code), code, ...problems[code] });
 

@@ -1,6 +1,6 @@
 import { cleanTexts, MOST_DEPTH, sayPath, type WrongValue } from '@usual-pantry/core/record';
 import { depthOf } from './depth.js';
-import type { ProblemCode } from './problems.js';
+import type { ProblemCode } from '../refusal/problems.js';
 
 /** Why a body is refused, as a thread tells it to the server. */
 export interface RefusedBody {

@@ -1,5 +1,5 @@
 import { GivenUp, type Limits, type Thread } from '../thread/thread.js';
-import { Refused } from './errors.js';
+import { Refused } from '../refusal/refused.js';
 import type { RefusedBody } from './read-json.js';
 
 /** A thread that reads what was sent, or says why it is refused. */

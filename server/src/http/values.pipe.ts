@@ -1,6 +1,6 @@
 import { Injectable, StandardSchemaValidationPipe, type ArgumentMetadata } from '@nestjs/common';
 import type { StandardSchemaV1 } from '@standard-schema/spec';
-import { wrongAddress, wrongValues } from './errors.js';
+import { wrongAddress, wrongValues } from '../refusal/refused.js';
 
 const wrongOf = (issues: readonly StandardSchemaV1.Issue[]) =>
   issues.map(({ path = [], message }) => ({

@@ -20,7 +20,7 @@ import { DATA_DIR } from '../config.js';
 import { ORDER_SENDER, type Delivery, type OrderSender } from '../device/order-sender.js';
 import { distrust } from '../device/signature.js';
 import { Audit } from '../door/audit.js';
-import { notFound, Refused, unsigned, wrongValues } from '../http/errors.js';
+import { notFound, Refused, unsigned, wrongValues } from '../refusal/refused.js';
 import { OrderRecords } from '../order/order.records.js';
 import { UnitOfWork } from '../storage/unit-of-work.js';
 import { writeWhole } from '../storage/write-file.js';

@@ -9,7 +9,7 @@ import {
 import type { WrongValue } from '@usual-pantry/core/record';
 import type { EntityManager } from 'typeorm';
 import { Clock } from '../clock/clock.js';
-import type { User } from '../http/errors.js';
+import type { User } from '../refusal/refused.js';
 import { knownIn } from '../storage/known.js';
 import { Records, type Mapping } from '../storage/records.js';
 import { UnitOfWork } from '../storage/unit-of-work.js';

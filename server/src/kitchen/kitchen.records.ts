@@ -2,7 +2,7 @@ import { Injectable } from '@nestjs/common';
 import type { StoredKitchen } from '@usual-pantry/core/api';
 import { emptyKitchen, kitchenDraftSchema, type KitchenDraft } from '@usual-pantry/core/kitchen';
 import type { EntityManager } from 'typeorm';
-import { stale } from '../http/errors.js';
+import { stale } from '../refusal/refused.js';
 import { UnitOfWork } from '../storage/unit-of-work.js';
 import { KitchenRow } from './kitchen.entity.js';
 

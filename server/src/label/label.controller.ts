@@ -15,7 +15,7 @@ import { Answers, AnswersFile } from '../http/contract.js';
 import { whenGone } from '../http/gone.js';
 import { runIn } from '../http/readers.js';
 import { Thread } from '../thread/thread.js';
-import { notFound, wrongValues } from '../http/errors.js';
+import { notFound, wrongValues } from '../refusal/refused.js';
 
 const MOST_COPIES = 500;
 const MOST_MS = 60_000;

@@ -4,7 +4,7 @@ import type { Known, WrongValue } from '@usual-pantry/core/record';
 import type { EntityManager } from 'typeorm';
 import { BookService } from '../book/book.service.js';
 import { Clock } from '../clock/clock.js';
-import type { User } from '../http/errors.js';
+import type { User } from '../refusal/refused.js';
 import { knownIn } from '../storage/known.js';
 import { Records, type ListQuery, type Stored } from '../storage/records.js';
 import { UnitOfWork } from '../storage/unit-of-work.js';

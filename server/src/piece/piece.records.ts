@@ -3,7 +3,7 @@ import { ruledOut } from '@usual-pantry/core/ingredient';
 import { bodyForm, bodyRecipeId, wrongInPiece, type PieceDraft } from '@usual-pantry/core/piece';
 import type { WrongValue } from '@usual-pantry/core/record';
 import type { EntityManager } from 'typeorm';
-import type { User } from '../http/errors.js';
+import type { User } from '../refusal/refused.js';
 import { knownIn } from '../storage/known.js';
 import { Records, type Mapping } from '../storage/records.js';
 import { PieceLayerRow, PieceRow } from './piece.entity.js';

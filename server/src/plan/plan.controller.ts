@@ -40,7 +40,7 @@ import { BookService } from '../book/book.service.js';
 import { Clock } from '../clock/clock.js';
 import { handOversForHelper, summaryForHelper } from '../door/for-helpers.js';
 import { isHelper } from '../door/visitor.js';
-import { Refused } from '../http/errors.js';
+import { Refused } from '../refusal/refused.js';
 import { whenGone } from '../http/gone.js';
 import { Answers, AnswersFile, AnswersNothing, Takes } from '../http/contract.js';
 import { PromiseService } from '../promise/promise.service.js';

@@ -25,7 +25,7 @@ import type { Day } from '@usual-pantry/core/quantity';
 import type { EntityManager } from 'typeorm';
 import { BookService } from '../book/book.service.js';
 import { Clock } from '../clock/clock.js';
-import { Refused, wrongValues } from '../http/errors.js';
+import { Refused, wrongValues } from '../refusal/refused.js';
 import { storeKitchen } from '../kitchen/kitchen.records.js';
 import { OrderRecords } from '../order/order.records.js';
 import { PieceRecords } from '../piece/piece.records.js';

@@ -16,7 +16,7 @@ import { pantryItems, type ReadLine } from '@usual-pantry/core/reading';
 import { estimateOf, stepCautions, stepTarget, worstBoiling } from '@usual-pantry/core/recipe';
 import type { Response } from 'express';
 import { BookService } from '../book/book.service.js';
-import { notFound } from '../http/errors.js';
+import { notFound } from '../refusal/refused.js';
 import { whenGone } from '../http/gone.js';
 import { Answers, Takes } from '../http/contract.js';
 import { runIn } from '../http/readers.js';

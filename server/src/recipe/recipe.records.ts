@@ -3,7 +3,7 @@ import type { WrongValue } from '@usual-pantry/core/record';
 import { recipeDraftSchema, wrongCycle, wrongInRecipe, type RecipeDraft } from '@usual-pantry/core/recipe';
 import type { EntityManager } from 'typeorm';
 import { Clock } from '../clock/clock.js';
-import type { User } from '../http/errors.js';
+import type { User } from '../refusal/refused.js';
 import { knownIn } from '../storage/known.js';
 import { loadAll, Records, type Mapping, type Stored } from '../storage/records.js';
 import { UnitOfWork } from '../storage/unit-of-work.js';

@@ -4,7 +4,7 @@ import { Inject, Injectable, Logger, type OnApplicationBootstrap, type OnModuleD
 import { finding, type Finding } from '@usual-pantry/core/finding';
 import { daysBetween } from '@usual-pantry/core/quantity';
 import { Clock } from '../clock/clock.js';
-import { notFound, Refused } from '../http/errors.js';
+import { notFound, Refused } from '../refusal/refused.js';
 import { Thread } from '../thread/thread.js';
 import {
   backupFolder,

@@ -1,16 +1,7 @@
 import { chmodSync, existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { DataSource, type EntityManager } from 'typeorm';
-import { BatchRow } from '../batch/batch.entity.js';
-import { BoxCellRow, BoxRow } from '../box/box.entity.js';
-import { IngredientRow } from '../ingredient/ingredient.entity.js';
-import { InboxMessageRow } from '../inbox/inbox.entity.js';
-import { KitchenRow } from '../kitchen/kitchen.entity.js';
-import { OrderAgreedRow, OrderLineRow, OrderRow } from '../order/order.entity.js';
-import { PieceLayerRow, PieceRow } from '../piece/piece.entity.js';
-import { SeasonPlanRow } from '../plan/season-plan.entity.js';
-import { RecipeLineRow, RecipeRow, RecipeVersionRow } from '../recipe/recipe.entity.js';
-import { Refused } from '../http/errors.js';
+import { Refused } from '../refusal/refused.js';
 import { CannotStart } from './cannot-start.js';
 import { forgetFile, putInPlace } from './copy.js';
 import { LibsqlConnection } from './driver.js';
@@ -22,29 +13,16 @@ import { migrations } from './migrations/index.js';
 /** Name of the database file in the data folder. Its -wal file belongs to it: never copy one without the other. */
 export const DATABASE_FILE = 'usual-pantry.db';
 
-const dataSourceOn = (file: string, enableWAL: boolean): DataSource =>
+/** Tables as the nouns register them. */
+export type Entities = readonly (new () => unknown)[];
+
+const dataSourceOn = (file: string, enableWAL: boolean, entities: Entities = []): DataSource =>
   new DataSource({
     type: 'better-sqlite3',
     driver: LibsqlConnection,
     database: file,
     enableWAL,
-    entities: [
-      KitchenRow,
-      IngredientRow,
-      RecipeRow,
-      RecipeLineRow,
-      RecipeVersionRow,
-      PieceRow,
-      PieceLayerRow,
-      BoxRow,
-      BoxCellRow,
-      OrderRow,
-      OrderLineRow,
-      OrderAgreedRow,
-      InboxMessageRow,
-      SeasonPlanRow,
-      BatchRow,
-    ],
+    entities: [...entities],
     migrations,
     synchronize: false,
   });
@@ -84,6 +62,7 @@ function sayProblem(error: unknown): string {
 
 /** How a database is opened. */
 interface Opening {
+  readonly entities?: Entities;
   /** Takes a file whose -wal is missing for whole. */
   readonly asItIs?: boolean;
   /** Takes a copy of the database before its tables are changed. */
@@ -94,11 +73,14 @@ interface Opening {
  * Checks the database in a folder, opens it, and brings it up to date; makes it when there is none.
  * @throws CannotStart in words when it is not whole, or cannot be brought up to date
  */
-export async function openDatabase(folder: string, { asItIs, beforeMigration }: Opening = {}): Promise<DataSource> {
+export async function openDatabase(
+  folder: string,
+  { entities, asItIs, beforeMigration }: Opening = {},
+): Promise<DataSource> {
   const file = join(folder, DATABASE_FILE);
   if (inspectFile(file, asItIs).isThere) assertUsable(file);
   else await makeDatabase(file);
-  const dataSource = dataSourceOn(file, true);
+  const dataSource = dataSourceOn(file, true, entities);
   await dataSource.initialize();
   if (await dataSource.showMigrations()) {
     beforeMigration?.();

@@ -12,6 +12,7 @@ import {
   openAgain,
   openDatabase,
   setRight,
+  type Entities,
 } from './data-source.js';
 import { holdFolder, type HeldFolder } from './folder.js';
 import { highestVersion, liftVersions } from './versions.js';
@@ -33,10 +34,11 @@ export class Database {
   /**
    * Holds a folder and opens the database in it, checked and up to date; a copy is taken before its tables are changed.
    * @param today by which that copy is named
+   * @param entities the tables of all nouns
    * @param asItIs takes a file whose -wal is missing for whole
    * @throws CannotStart in words; then the folder is let go
    */
-  static async open(path: string, today: Day, asItIs = false): Promise<Database> {
+  static async open(path: string, today: Day, entities: Entities, asItIs = false): Promise<Database> {
     const folder = holdFolder(path);
     try {
       forgetUnfinished(path);
@@ -46,7 +48,7 @@ export class Database {
         copyDatabase(join(path, DATABASE_FILE), join(backupFolder(path), name));
         pruneBackups(path);
       };
-      return new Database(await openDatabase(path, { asItIs, beforeMigration }), folder);
+      return new Database(await openDatabase(path, { entities, asItIs, beforeMigration }), folder);
     } catch (error) {
       folder.release();
       throw error;

@@ -2,7 +2,7 @@ import { statfs } from 'node:fs/promises';
 import { Inject, Injectable } from '@nestjs/common';
 import { finding, type Finding } from '@usual-pantry/core/finding';
 import { DATA_DIR } from '../config.js';
-import { Refused } from '../http/errors.js';
+import { Refused } from '../refusal/refused.js';
 
 const MEGABYTE = 1024 * 1024;
 /** Below this nothing is stored any more, so that what is there stays whole. */

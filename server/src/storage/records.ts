@@ -12,7 +12,7 @@ import {
   type ObjectLiteral,
 } from 'typeorm';
 import { letOthersIn } from '../thread/thread.js';
-import { idTaken, inUse, notFound, stale, wrongValues, type User } from '../http/errors.js';
+import { idTaken, inUse, notFound, stale, wrongValues, type User } from '../refusal/refused.js';
 import { insertRows } from './insert-rows.js';
 import { UnitOfWork, type Part } from './unit-of-work.js';
 import { versionFloor } from './versions.js';

@@ -1,5 +1,5 @@
-import { Refused } from '../http/errors.js';
-import type { ProblemCode } from '../http/problems.js';
+import { Refused } from '../refusal/refused.js';
+import type { ProblemCode } from '../refusal/problems.js';
 
 /** The code of SQLite that an error carries, its own or that of what it wraps; '' for any other error. */
 function codeOf(error: unknown): string {

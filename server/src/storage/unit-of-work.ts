@@ -1,8 +1,9 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
 import { Injectable, Logger } from '@nestjs/common';
+import { Mutex } from 'async-mutex';
 import { BehaviorSubject } from 'rxjs';
 import { DataSource, type EntityManager } from 'typeorm';
-import { Refused } from '../http/errors.js';
+import { Refused } from '../refusal/refused.js';
 import { isInTransaction, setRight } from './data-source.js';
 import { Disk } from './disk.js';
 import { inWords } from './trouble.js';
@@ -59,7 +60,7 @@ export interface WriteOptions {
 @Injectable()
 export class UnitOfWork {
   private readonly turns = new AsyncLocalStorage<Turn>();
-  private last: Promise<unknown> = Promise.resolve();
+  private readonly mutex = new Mutex();
   /** Turns that are not over yet. */
   private waiting = 0;
   private readonly revisions = new BehaviorSubject(1);
@@ -255,10 +256,8 @@ export class UnitOfWork {
 
   private inTurn<T>(work: () => Promise<T>): Promise<T> {
     this.waiting += 1;
-    const result = this.last.then(work).finally(() => {
+    return this.mutex.runExclusive(work).finally(() => {
       this.waiting -= 1;
     });
-    this.last = result.catch(() => undefined);
-    return result;
   }
 }

@@ -1,4 +1,3 @@
-/** @jest-environment ./scripts/lib/jest-page.mjs */
 import { afterEach, describe, expect, it } from '@jest/globals';
 import { DndContext } from '@dnd-kit/core';
 import { boxDraftSchema, type BoxDraft } from '@usual-pantry/core/box';

@@ -1,5 +1,5 @@
 import { createSlice, type PayloadAction, type ThunkAction, type UnknownAction } from '@reduxjs/toolkit';
-import isEqual from 'fast-deep-equal';
+import { isEqual } from 'es-toolkit';
 import type { StoredDecision } from '@usual-pantry/core/plan';
 import { planApi } from './plan';
 import { recordApi } from './records';

@@ -1,4 +1,3 @@
-/** @jest-environment ./scripts/lib/jest-page.mjs */
 import { afterEach, beforeEach, describe, expect, it } from '@jest/globals';
 import { ingredientDraftSchema, ingredientSchema, type Ingredient } from '@usual-pantry/core/ingredient';
 import { act, cleanup, renderHook, waitFor } from '@testing-library/react';

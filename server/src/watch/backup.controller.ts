@@ -3,8 +3,8 @@ import { ApiOperation, ApiParam, ApiResponse, ApiTags } from '@nestjs/swagger';
 import { backupSchema, backupsSchema, databaseHealthSchema, restoredSchema } from '@usual-pantry/core/api';
 import { Answers, AnswersFile } from '../http/contract.js';
 import { Audit } from '../door/audit.js';
-import { Backups, type Backup } from './backups.js';
-import type { Health } from './inspect.js';
+import { Backups, type Backup } from '../storage/backups.js';
+import type { Health } from '../storage/inspect.js';
 
 @ApiTags('Backups')
 @Controller('api/backups')
