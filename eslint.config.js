@@ -23,5 +23,5 @@ export default [
   },
   // What people write is read a line at a time, and no line is longer than some hundred characters: to look for something at each of its
   // places is no more than in proportion to the text.
-  { files: ['core/src/{reading,intake,quantity}/**'], rules: { 'regexp/no-super-linear-move': 'off' } },
+  { files: ['core/src/{reading,intake,format,quantity}/**'], rules: { 'regexp/no-super-linear-move': 'off' } },
 ];

@@ -442,4 +442,4 @@ export const findingCodes = Object.keys(catalogue) as [FindingCode, ...FindingCo
 
 /** Whether a finding of a kind stands in the way of something. */
 export const blocks = ({ code }: { readonly code: FindingCode }, what: Block): boolean =>
-  (catalogue[code].blocks as readonly Block[]).includes(what);
+  catalogue[code].blocks.includes(what);

@@ -4,7 +4,6 @@ import type { WeighedPack } from '../ingredient/index.js';
 import { costBasis } from '../money/index.js';
 import { afterBuying, shoppingList } from './shopping.js';
 import { choosePacks } from './packs.js';
-import type { ProductionRun } from '../plan/index.js';
 import { bookOf, ingredient, line, recipe } from '../../testing/kitchen.js';
 
 const pack = (name: string, grams: number, priceMinor: number): WeighedPack => ({
@@ -96,7 +95,7 @@ const listOf = (more: Parameters<typeof ingredient>[1], uses: Readonly<Record<st
     day,
     batches: [{ size: grams, count: 1 }],
   }));
-  return shoppingList(runs as unknown as ProductionRun[], book);
+  return shoppingList(runs, book);
 };
 
 describe('the list', () => {

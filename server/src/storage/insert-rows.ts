@@ -10,8 +10,8 @@ export async function insertRows<Row extends ObjectLiteral>(
   entity: EntityTarget<Row>,
   rows: readonly ObjectLiteral[],
 ): Promise<void> {
-  const { columns, tablePath } = manager.connection.getMetadata(entity);
-  const { driver } = manager.connection;
+  const { columns, tablePath } = manager.dataSource.getMetadata(entity);
+  const { driver } = manager.dataSource;
   const written = columns.filter((column) => !column.isGenerated);
   const names = written.map(({ databaseName }) => driver.escape(databaseName)).join();
   for (const some of chunk(rows, Math.floor(MOST_PARAMETERS / written.length))) {

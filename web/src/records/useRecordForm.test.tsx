@@ -40,7 +40,7 @@ const open = (record: Ingredient | null) =>
     () => {
       const opened = useRecordForm<'ingredient'>({
         noun: 'ingredient',
-        schema: ingredientDraftSchema as never,
+        schema: ingredientDraftSchema,
         record,
         fresh: ingredientDraftSchema.parse({ name: 'New', declaration: { labelName: 'new' } }),
         nameOf: ({ name }) => name,
