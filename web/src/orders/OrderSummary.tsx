@@ -16,6 +16,7 @@ import {
   type OrderAction,
   type OrderDraft,
 } from '@usual-pantry/core/order';
+import { gravestFirst } from '@usual-pantry/core/finding';
 import { sayGrams, sayMoney, sayShortDay } from '@usual-pantry/core/quantity';
 import { pieceCosts } from '@usual-pantry/core/money';
 import { useFormContext, useFormState, useWatch } from 'react-hook-form';
@@ -53,7 +54,7 @@ export function OrderSummary({ season, order }: { season: SeasonBook; order: Ord
       ),
   );
   const findings = parsed.success
-    ? findingsOfOrder({ ...parsed.data, id: order?.id ?? 'new' }, book, data.today, pieceCosts(book))
+    ? gravestFirst(findingsOfOrder({ ...parsed.data, id: order?.id ?? 'new' }, book, data.today, pieceCosts(book)))
     : [];
   const settled = findings.map((each) => ({
     ...each,
