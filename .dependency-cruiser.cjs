@@ -2,6 +2,7 @@
 const layers = [
   'record',
   'quantity',
+  'history',
   'finding',
   'solver',
   'schedule',

@@ -13,6 +13,9 @@ import { DATA_DIR } from './config.js';
 import { devices } from './device/devices.js';
 import { SeasonFileController } from './document/season-file.controller.js';
 import { SEASON_READER, SeasonFileService } from './document/season-file.service.js';
+import { HistoryController } from './history/history.controller.js';
+import { HistoryInterceptor } from './history/history.interceptor.js';
+import { HistoryService } from './history/history.service.js';
 import { IngredientController } from './ingredient/ingredient.controller.js';
 import { IngredientRecords } from './ingredient/ingredient.records.js';
 import { InboxController } from './inbox/inbox.controller.js';
@@ -28,6 +31,7 @@ import { OrderController } from './order/order.controller.js';
 import { OrderRecords } from './order/order.records.js';
 import { PieceController } from './piece/piece.controller.js';
 import { PieceRecords } from './piece/piece.records.js';
+import { SeasonPlans } from './plan/season-plan.js';
 import { SeasonPlanner } from './plan/season-planner.js';
 import { PlanAheadInterceptor } from './plan/plan-ahead.interceptor.js';
 import { PlanController } from './plan/plan.controller.js';
@@ -52,7 +56,20 @@ import { threadOf } from './thread/thread.js';
 import { Diagnostics } from './watch/diagnostics.js';
 import { RequestLog } from './watch/request-log.js';
 import { WatchController } from './watch/watch.controller.js';
+import { KEEPERS, type Keeper } from './storage/keeper.js';
 import { UnitOfWork } from './storage/unit-of-work.js';
+
+/** Everything whose changes can be taken back. */
+const keepers = [
+  KitchenRecords,
+  IngredientRecords,
+  RecipeRecords,
+  PieceRecords,
+  BoxRecords,
+  OrderRecords,
+  BatchRecords,
+  SeasonPlans,
+] as const;
 
 /** What the server is built around. */
 interface Around {
@@ -103,7 +120,11 @@ export class AppModule {
         SolverService,
         PromiseService,
         SeasonPlanner,
+        SeasonPlans,
+        { provide: KEEPERS, useFactory: (...all: Keeper[]) => all, inject: [...keepers] },
+        HistoryService,
         { provide: APP_INTERCEPTOR, useClass: VisitorInterceptor },
+        { provide: APP_INTERCEPTOR, useClass: HistoryInterceptor },
         { provide: APP_INTERCEPTOR, useClass: RevisionInterceptor },
         { provide: APP_INTERCEPTOR, useClass: PlanAheadInterceptor },
       ],
@@ -113,6 +134,7 @@ export class AppModule {
         BackupController,
         WatchController,
         BookController,
+        HistoryController,
         KitchenController,
         IngredientController,
         RecipeFiguresController,

@@ -1,5 +1,6 @@
 import { BatchRow } from './batch/batch.entity.js';
 import { BoxCellRow, BoxRow } from './box/box.entity.js';
+import { ChangePartRow, ChangeRow } from './history/history.entity.js';
 import { IngredientRow } from './ingredient/ingredient.entity.js';
 import { InboxMessageRow } from './inbox/inbox.entity.js';
 import { KitchenRow } from './kitchen/kitchen.entity.js';
@@ -25,4 +26,6 @@ export const entities = [
   InboxMessageRow,
   SeasonPlanRow,
   BatchRow,
+  ChangeRow,
+  ChangePartRow,
 ] as const;

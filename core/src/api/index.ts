@@ -3,6 +3,7 @@ export * from './batch.js';
 export * from './book.js';
 export * from './box.js';
 export * from './finding.js';
+export * from './history.js';
 export * from './keeping.js';
 export * from './label.js';
 export * from './order.js';

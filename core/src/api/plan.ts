@@ -1,14 +1,7 @@
 import { z } from 'zod';
 import type { Finding } from '../finding/index.js';
 import { orderDraftSchema, orderStates } from '../order/index.js';
-import {
-  decisionSchema,
-  nutClasses,
-  type DecisionStep,
-  type HandOverDay,
-  type LabelRun,
-  type Plan,
-} from '../plan/index.js';
+import { decisionSchema, nutClasses, type HandOverDay, type LabelRun, type Plan } from '../plan/index.js';
 import type { PlanJob, WhatIfAnswer } from '../programme/index.js';
 import type { PromiseCheck } from '../promise/index.js';
 import { daySchema, idSchema } from '../record/index.js';
@@ -277,14 +270,6 @@ export const shoppingListSchema = z
   )
   .meta({ id: 'ShoppingList' }) satisfies z.ZodType<readonly ShoppingLine[]>;
 
-const storedDecisionSchema = decisionSchema.extend({ version: z.int() }).meta({ id: 'StoredDecision' });
-export const decisionStepSchema = z
-  .strictObject({ before: storedDecisionSchema.nullable(), after: storedDecisionSchema })
-  .meta({ id: 'DecisionStep' }) satisfies z.ZodType<DecisionStep>;
-export const decisionNowSchema = z
-  .strictObject({ decision: storedDecisionSchema.nullable() })
-  .meta({ id: 'DecisionNow' });
-
 export const planJobSchema = z
   .strictObject({
     state: z.enum(['idle', 'running', 'done', 'stopped', 'failed']),
@@ -342,9 +327,3 @@ export const pinRunSchema = z
   .strictObject({ recipeId: idSchema, day: daySchema, pinned: z.boolean() })
   .meta({ id: 'PinRun' });
 export type PinRun = z.output<typeof pinRunSchema>;
-
-/** What was decided before, to be put back over what has this version. */
-export const restoreDecisionSchema = z
-  .strictObject({ version: z.int().min(0), decision: decisionSchema.nullable() })
-  .meta({ id: 'RestoreDecision' });
-export type RestoreDecision = z.output<typeof restoreDecisionSchema>;

@@ -17,9 +17,3 @@ export type Decision = z.infer<typeof decisionSchema>;
 
 /** A decision as it is stored. */
 export type StoredDecision = Decision & { readonly version: number };
-
-/** What stood before and what stands after a change of the plan, so that it can be taken back. */
-export interface DecisionStep {
-  readonly before: StoredDecision | null;
-  readonly after: StoredDecision;
-}

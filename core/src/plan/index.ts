@@ -1,6 +1,6 @@
 export { type Breach, breachesOf, newBreaches, NOTICED } from './breaches.js';
 export { allergensIn, cleanOff, nutClass, type NutClass, nutClasses, profileOf, turnRules } from './clean-downs.js';
-export { type Decision, decisionSchema, type DecisionStep, type StoredDecision } from './decision.js';
+export { type Decision, decisionSchema, type StoredDecision } from './decision.js';
 export type { PieceDemand } from './demand.js';
 export { componentKey, type DayShare, type Guide, guideSchema, moveGuide, pieceKey, withoutMade } from './guide.js';
 export { KEEPS_AS_STOCK_DAYS, leftOverUse } from './left-over.js';

@@ -1,9 +1,10 @@
-import type { BatchDraft } from '@usual-pantry/core/batch';
+import { batchDraftSchema, type BatchDraft } from '@usual-pantry/core/batch';
 import type { Mapping } from '../storage/records.js';
 import { BatchRow } from './batch.entity.js';
 
 export const batchMapping: Mapping<BatchDraft, BatchRow> = {
   noun: 'batch',
+  schema: batchDraftSchema,
   entity: BatchRow,
   children: [],
   nameColumn: 'recipeId',

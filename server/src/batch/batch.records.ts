@@ -41,6 +41,7 @@ interface BroughtIn {
 @Injectable()
 export class BatchRecords extends Records<BatchDraft, BatchRow> {
   readonly mapping = batchMapping;
+  override readonly derived = ['taken'];
 
   constructor(
     work: UnitOfWork,
@@ -76,6 +77,10 @@ export class BatchRecords extends Records<BatchDraft, BatchRow> {
     const taken = takenFor(draft, facts, new Map(rows.map((row) => [row.id, row])));
     await changeStock(taken, withoutTaken, manager);
     return { ...draft, taken };
+  }
+
+  protected override prepareAgain(...put: Parameters<BatchRecords['prepare']>): Promise<BatchDraft> {
+    return this.prepare(...put);
   }
 
   protected override discard({ taken }: BatchDraft, manager: EntityManager): Promise<void> {

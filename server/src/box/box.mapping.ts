@@ -1,9 +1,10 @@
-import type { BoxDraft } from '@usual-pantry/core/box';
+import { boxDraftSchema, type BoxDraft } from '@usual-pantry/core/box';
 import type { Mapping } from '../storage/records.js';
 import { BoxCellRow, BoxRow } from './box.entity.js';
 
 export const boxMapping: Mapping<BoxDraft, BoxRow> = {
   noun: 'box',
+  schema: boxDraftSchema,
   entity: BoxRow,
   children: [
     {

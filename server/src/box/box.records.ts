@@ -13,6 +13,7 @@ import { boxMapping } from './box.mapping.js';
 @Injectable()
 export class BoxRecords extends Records<BoxDraft, BoxRow> {
   readonly mapping = boxMapping;
+  override readonly derived = ['edition', 'editions'];
 
   constructor(
     work: UnitOfWork,
@@ -38,6 +39,10 @@ export class BoxRecords extends Records<BoxDraft, BoxRow> {
       [id],
     );
     return nextEdition(before, draft, new Set(sold.map(({ edition }) => edition)));
+  }
+
+  protected override prepareAgain(...put: Parameters<BoxRecords['prepare']>): Promise<BoxDraft> {
+    return this.prepare(...put);
   }
 
   async wrongIn(

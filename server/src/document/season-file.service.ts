@@ -32,8 +32,21 @@ type Message = SeasonFile['messages'][number];
 const filed = <Draft extends object>(records: readonly (Draft & { id: string; version: number })[]) =>
   records.map(({ version: _version, ...record }) => record);
 
-/** Tables that a file replaces, what refers to others first. Messages of the shop stay: one that comes again is known. */
-const replaced = ['season_plan', 'batch', 'customer_order', 'box', 'piece', 'recipe_line', 'recipe', 'ingredient'];
+/**
+ * Tables that a file replaces, what refers to others first. Messages of the shop stay: one that comes again is known. Earlier changes can
+ * no longer be taken back one by one; the copy that is taken first holds what was there.
+ */
+const replaced = [
+  'change_log',
+  'season_plan',
+  'batch',
+  'customer_order',
+  'box',
+  'piece',
+  'recipe_line',
+  'recipe',
+  'ingredient',
+];
 
 @Injectable()
 export class SeasonFileService {

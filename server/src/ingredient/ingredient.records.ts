@@ -1,5 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import {
+  ingredientDraftSchema,
   nameTaken,
   ruledOut,
   withPriceHistory,
@@ -17,6 +18,7 @@ import { IngredientRow } from './ingredient.entity.js';
 
 export const ingredientMapping: Mapping<IngredientDraft, IngredientRow> = {
   noun: 'ingredient',
+  schema: ingredientDraftSchema,
   entity: IngredientRow,
   children: [],
   nameColumn: 'name',

@@ -1,8 +1,10 @@
 import { Injectable } from '@nestjs/common';
 import type { StoredKitchen } from '@usual-pantry/core/api';
+import type { Fields } from '@usual-pantry/core/history';
 import { emptyKitchen, kitchenDraftSchema, type KitchenDraft } from '@usual-pantry/core/kitchen';
 import type { EntityManager } from 'typeorm';
 import { stale } from '../refusal/refused.js';
+import type { Keeper } from '../storage/keeper.js';
 import { UnitOfWork } from '../storage/unit-of-work.js';
 import { KitchenRow } from './kitchen.entity.js';
 
@@ -19,8 +21,13 @@ export const storeKitchen = async (manager: EntityManager, settings: KitchenDraf
   await manager.save(KitchenRow, { id: KITCHEN, version, settings });
 };
 
+const withoutVersion = ({ version: _version, ...settings }: StoredKitchen): KitchenDraft => settings;
+
 @Injectable()
-export class KitchenRecords {
+export class KitchenRecords implements Keeper {
+  readonly noun = 'kitchen';
+  readonly derived: readonly string[] = [];
+
   constructor(private readonly work: UnitOfWork) {}
 
   get(): Promise<StoredKitchen> {
@@ -33,7 +40,18 @@ export class KitchenRecords {
       const current = await loadKitchen(manager);
       if (current.version !== version) throw stale('kitchen', current);
       await storeKitchen(manager, draft, version + 1);
+      this.work.note({ noun: this.noun, id: KITCHEN, name: 'Settings', before: withoutVersion(current), after: draft });
       return { ...draft, version: version + 1 };
     });
+  }
+
+  async standing(_id: string, manager: EntityManager): Promise<Fields> {
+    return withoutVersion(await loadKitchen(manager));
+  }
+
+  /** There are always settings: they cannot be deleted, only be what they were before the first. */
+  async bring(_id: string, to: Fields | null, manager: EntityManager): Promise<Fields> {
+    const { version } = await loadKitchen(manager);
+    return withoutVersion(await this.update(version, kitchenDraftSchema.parse(to ?? emptyKitchen)));
   }
 }

@@ -1,9 +1,10 @@
-import type { OrderDraft } from '@usual-pantry/core/order';
+import { orderDraftSchema, type OrderDraft } from '@usual-pantry/core/order';
 import type { Mapping } from '../storage/records.js';
 import { OrderAgreedRow, OrderLineRow, OrderRow } from './order.entity.js';
 
 export const orderMapping: Mapping<OrderDraft, OrderRow> = {
   noun: 'order',
+  schema: orderDraftSchema,
   entity: OrderRow,
   children: [
     {

@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import { ruledOut } from '@usual-pantry/core/ingredient';
-import { bodyForm, bodyRecipeId, wrongInPiece, type PieceDraft } from '@usual-pantry/core/piece';
+import { pieceDraftSchema, bodyForm, bodyRecipeId, wrongInPiece, type PieceDraft } from '@usual-pantry/core/piece';
 import type { WrongValue } from '@usual-pantry/core/record';
 import type { EntityManager } from 'typeorm';
 import type { User } from '../refusal/refused.js';
@@ -13,6 +13,7 @@ const coatingOf = (form: PieceDraft['form']): string | null =>
 
 export const pieceMapping: Mapping<PieceDraft, PieceRow> = {
   noun: 'piece',
+  schema: pieceDraftSchema,
   entity: PieceRow,
   children: [
     {

@@ -1,9 +1,7 @@
-import { Body, Controller, Delete, Get, Header, HttpCode, Post, Put, Query, Res } from '@nestjs/common';
+import { Body, Controller, Delete, Get, Header, HttpCode, Post, Query, Res } from '@nestjs/common';
 import { ApiOperation, ApiQuery, ApiTags } from '@nestjs/swagger';
 import {
   askedOrderSchema,
-  decisionNowSchema,
-  decisionStepSchema,
   findingPageSchema,
   findingSchema,
   handOverDaysSchema,
@@ -14,7 +12,6 @@ import {
   planSummary,
   planSummarySchema,
   promiseCheckSchema,
-  restoreDecisionSchema,
   shoppingListSchema,
   whatIfAnswerSchema,
   withToDecide,
@@ -25,10 +22,9 @@ import {
   type PinRun,
   type PlanRuns,
   type PlanSummary,
-  type RestoreDecision,
 } from '@usual-pantry/core/api';
 import { gravestFirst, type Finding } from '@usual-pantry/core/finding';
-import { followsGuide, type DecisionStep, type StoredDecision } from '@usual-pantry/core/plan';
+import { followsGuide } from '@usual-pantry/core/plan';
 import { shoppingCsv, shoppingText } from '@usual-pantry/core/format';
 import { whatIfSchema, type PlanJob, type WhatIf, type WhatIfAnswer } from '@usual-pantry/core/programme';
 import type { PromiseCheck } from '@usual-pantry/core/promise';
@@ -144,32 +140,22 @@ export class PlanController {
     return this.planner.stop();
   }
 
-  @Answers(decisionStepSchema)
+  @AnswersNothing()
   @Post('plan/moves')
-  @HttpCode(200)
+  @HttpCode(204)
   @ApiOperation({ summary: 'Moves a run to another day and pins it there; refused with every reason' })
   @Takes(moveRunSchema)
-  move(@Body({ schema: moveRunSchema }) { recipeId, from, to }: MoveRun): Promise<DecisionStep> {
+  move(@Body({ schema: moveRunSchema }) { recipeId, from, to }: MoveRun): Promise<void> {
     return this.planner.move(recipeId, from, to);
   }
 
-  @Answers(decisionStepSchema)
+  @AnswersNothing()
   @Post('plan/pins')
-  @HttpCode(200)
+  @HttpCode(204)
   @ApiOperation({ summary: 'Pins a run to its day, or lets it go' })
   @Takes(pinRunSchema)
-  pin(@Body({ schema: pinRunSchema }) { recipeId, day, pinned }: PinRun): Promise<DecisionStep> {
+  pin(@Body({ schema: pinRunSchema }) { recipeId, day, pinned }: PinRun): Promise<void> {
     return this.planner.pin(recipeId, day, pinned);
-  }
-
-  @Answers(decisionNowSchema)
-  @Put('plan/decision')
-  @ApiOperation({ summary: 'Puts back what was decided before; refused when something else was decided since' })
-  @Takes(restoreDecisionSchema)
-  async restore(
-    @Body({ schema: restoreDecisionSchema }) { version, decision }: RestoreDecision,
-  ): Promise<{ decision: StoredDecision | null }> {
-    return { decision: await this.planner.restore(version, decision) };
   }
 
   @Answers(whatIfAnswerSchema)

@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import ICAL from 'ical.js';
 import { openBook } from '@usual-pantry/core/book';
+import type { Change } from '@usual-pantry/core/api';
 import type { SeasonFile } from '@usual-pantry/core/season-file';
 import { verifyPlan } from '../../../core/testing/verify-plan.js';
 import { openServer, planOf, type TestServer, TODAY } from '../testing/server.js';
@@ -34,8 +35,8 @@ const firstMove = async () => {
       const isThere = runs.some((each) => each.recipeId === run.recipeId && each.day === to);
       if (benchMinutes === 0 || isThere) continue;
       const move = { recipeId: run.recipeId, from: run.day, to };
-      const { status, body } = await server.http.post('/api/plan/moves').send(move);
-      if (status === 200) return { run, to, body: body as unknown };
+      const { status, headers } = await server.http.post('/api/plan/moves').send(move);
+      if (status === 204) return { run, to, change: Number(headers['x-change']) };
     }
   throw new Error('nothing can be moved');
 };
@@ -70,7 +71,7 @@ describe('the season plan', () => {
     if (!first) throw new Error('nothing to pin');
     const pin = { recipeId: first.recipeId, day: first.day, pinned: true };
     await server.http.post('/api/plan/job').expect(202);
-    await server.http.post('/api/plan/pins').send(pin).expect(200);
+    await server.http.post('/api/plan/pins').send(pin).expect(204);
     expect((await settled()).state).toBe('done');
     const after = await plan();
     expect(after.runs.find(({ recipeId, day }) => recipeId === first.recipeId && day === first.day)?.pinned).toBe(true);
@@ -79,7 +80,7 @@ describe('the season plan', () => {
     await server.http
       .post('/api/plan/pins')
       .send({ ...pin, pinned: false })
-      .expect(200);
+      .expect(204);
   });
 
   it('refuses a change whose season has changed since it was looked at', async () => {
@@ -90,7 +91,7 @@ describe('the season plan', () => {
     await server.http
       .post('/api/plan/pins')
       .send({ ...pin, pinned: true })
-      .expect(200);
+      .expect(204);
     const refused = await server.http.post('/api/plan/what-if/accept').send(change).expect(409);
     expect(refused.body).toMatchObject({
       code: 'stale',
@@ -100,7 +101,7 @@ describe('the season plan', () => {
     await server.http
       .post('/api/plan/pins')
       .send({ ...pin, pinned: false })
-      .expect(200);
+      .expect(204);
   });
 
   it('moves a run and pins it, or says why not', async () => {
@@ -122,13 +123,13 @@ describe('the season plan', () => {
     const { recipeId, day, batchCount } = run;
     const moved = (await plan()).runs.find((each) => each.recipeId === recipeId && each.day === to);
     expect(moved).toMatchObject({ pinned: true, batchCount });
-    await server.http.post('/api/plan/pins').send({ recipeId, day: to, pinned: false }).expect(200);
+    await server.http.post('/api/plan/pins').send({ recipeId, day: to, pinned: false }).expect(204);
     expect((await plan()).runs.every(({ pinned }) => !pinned)).toBe(true);
-    await server.http.post('/api/plan/moves').send({ recipeId, from: to, to: day }).expect(200);
+    await server.http.post('/api/plan/moves').send({ recipeId, from: to, to: day }).expect(204);
     expect((await plan()).runs.map((each) => `${each.recipeId} ${each.day}`)).toEqual(
       before.runs.map((each) => `${each.recipeId} ${each.day}`),
     );
-    await server.http.post('/api/plan/pins').send({ recipeId, day, pinned: false }).expect(200);
+    await server.http.post('/api/plan/pins').send({ recipeId, day, pinned: false }).expect(204);
   });
 
   it('refuses a move after which a day would have more work than its hours and its overtime', async () => {
@@ -148,32 +149,23 @@ describe('the season plan', () => {
 
   it('takes a move back to the plan as it was, unless something else was decided since', async () => {
     const before = await plan();
-    const { body } = await firstMove();
-    const step = body as {
-      before: { version: number; guide: object; solved: object | null };
-      after: { version: number };
-    };
-    const decision = { guide: step.before.guide, solved: step.before.solved };
-    const restore = (version: number) => server.http.put('/api/plan/decision').send({ version, decision });
-    expect((await restore(step.before.version).expect(409)).body).toMatchObject({ code: 'stale' });
-    const { body: restored } = await restore(step.after.version).expect(200);
-    expect(restored).toMatchObject({ decision: { version: step.after.version + 1 } });
+    const { change } = await firstMove();
+    await firstMove();
+    const undo = (id?: number) => server.http.post('/api/history/undo').send(id === undefined ? {} : { id });
+    expect((await undo(change).expect(409)).body).toMatchObject({ code: 'in-the-way' });
+    await undo().expect(200);
+    await undo(change).expect(200);
     expect((await plan()).runs).toEqual(before.runs);
-    await server.http
-      .put('/api/plan/decision')
-      .send({ version: 1, decision: { guide: {}, solved: null } })
-      .expect(422);
-    const { version } = (restored as { decision: { version: number } }).decision;
-    await server.http.put('/api/plan/decision').send({ version, decision: null }).expect(200);
-    expect(await plan()).toMatchObject({ decided: false, follows: false });
-    await server.http.put('/api/plan/decision').send({ version: 0, decision }).expect(200);
-    expect(await plan()).toMatchObject({ decided: true, follows: true });
+    await server.http.post('/api/history/redo').send({ id: change }).expect(200);
+    expect((await plan()).runs).not.toEqual(before.runs);
+    await undo(change).expect(200);
   });
 
   it('says what a lost day would do, and makes it real when that is accepted', async () => {
     const change = { loseDays: ['2026-12-05'], helpers: [{ day: '2026-12-08', hours: 2 }], moulds: [], boxes: [] };
     const version = async () => ((await server.http.get('/api/kitchen')).body as { version: number }).version;
     const before = await version();
+    const { days, runs } = await plan();
     const { body } = await server.http.post('/api/plan/what-if').send(change).expect(200);
     expect(body).toMatchObject({ before: { broken: [expect.any(String)] }, after: { broken: [expect.any(String)] } });
     expect(await version()).toBe(before);
@@ -185,6 +177,12 @@ describe('the season plan', () => {
     const after = await plan();
     expect(after.days.find(({ day }) => day === '2026-12-05')).toMatchObject({ benchMinutes: 0, runs: [] });
     expect(await verified()).toEqual([]);
+    // Settings and days are one change, and are taken back as one.
+    const { body: undone } = await server.http.post('/api/history/undo').send({}).expect(200);
+    expect((undone as Change).records.map(({ noun }) => noun)).toEqual(['kitchen', 'plan']);
+    expect(await plan()).toMatchObject({ days, runs });
+    await server.http.post('/api/history/redo').send({}).expect(200);
+    expect(await plan()).toMatchObject({ days: after.days, runs: after.runs });
   });
 
   it('says that it was stopped, and not that a change cannot be', async () => {

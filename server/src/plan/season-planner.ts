@@ -1,13 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import {
-  guideOf,
-  planSeason,
-  tryMove,
-  type Decision,
-  type DecisionStep,
-  type Guide,
-  type StoredDecision,
-} from '@usual-pantry/core/plan';
+import { guideOf, planSeason, tryMove, type Guide, type StoredDecision } from '@usual-pantry/core/plan';
 import {
   kitchenIf,
   ordersIf,
@@ -22,17 +14,16 @@ import {
 } from '@usual-pantry/core/programme';
 import { kitchenDraftSchema } from '@usual-pantry/core/kitchen';
 import type { Day } from '@usual-pantry/core/quantity';
-import type { EntityManager } from 'typeorm';
 import { BookService } from '../book/book.service.js';
 import { Clock } from '../clock/clock.js';
 import { Refused, wrongValues } from '../refusal/refused.js';
-import { storeKitchen } from '../kitchen/kitchen.records.js';
+import { KitchenRecords } from '../kitchen/kitchen.records.js';
 import { OrderRecords } from '../order/order.records.js';
 import { PieceRecords } from '../piece/piece.records.js';
 import { SolverService } from '../solver/solver.service.js';
 import { GivenUp } from '../thread/thread.js';
 import { UnitOfWork } from '../storage/unit-of-work.js';
-import { forgetPlan, loadPlan, storePlan } from './season-plan.js';
+import { loadPlan, SeasonPlans } from './season-plan.js';
 
 const IDLE: PlanJob = {
   state: 'idle',
@@ -74,6 +65,8 @@ export class SeasonPlanner {
     private readonly clock: Clock,
     private readonly orders: OrderRecords,
     private readonly pieces: PieceRecords,
+    private readonly kitchens: KitchenRecords,
+    private readonly plans: SeasonPlans,
   ) {}
 
   get job(): PlanJob {
@@ -111,7 +104,7 @@ export class SeasonPlanner {
         (await this.work.write(
           async (manager) => {
             if (((await loadPlan(manager))?.version ?? 0) !== (stored?.version ?? 0)) return false;
-            await this.keep(manager, guide, solution);
+            await this.keep(guide, solution);
             return true;
           },
           { part: 'orders' },
@@ -132,7 +125,7 @@ export class SeasonPlanner {
   }
 
   /** @throws Refused 422 with every reason why the run cannot be moved there */
-  async move(recipeId: string, from: Day, to: Day): Promise<DecisionStep> {
+  async move(recipeId: string, from: Day, to: Day): Promise<void> {
     const { season, today, plan, stored } = await this.books.plan();
     const move = { plan, recipeId, from, to, pins: stored?.guide.pins ?? [] };
     const { why, guide } = tryMove(move, season.orders, season.book, today);
@@ -141,45 +134,23 @@ export class SeasonPlanner {
         why.map((message) => ({ path: ['to'], message })),
         'It cannot be moved there.',
       );
-    return this.step(stored, guide);
+    return this.decide(stored, guide);
   }
 
   /** Pins a run to its day, or lets it go. */
-  async pin(recipeId: string, day: Day, pinned: boolean): Promise<DecisionStep> {
+  async pin(recipeId: string, day: Day, pinned: boolean): Promise<void> {
     const { plan, stored } = await this.books.plan();
     const others = (stored?.guide.pins ?? []).filter((pin) => pin.recipeId !== recipeId || pin.day !== day);
-    return this.step(stored, guideOf(plan, pinned ? [...others, { recipeId, day }] : others));
+    return this.decide(stored, guideOf(plan, pinned ? [...others, { recipeId, day }] : others));
   }
 
-  private async step(before: StoredDecision | null, guide: Guide): Promise<DecisionStep> {
-    const after = await this.work.write((manager) => storePlan(manager, { guide, solved: before?.solved ?? null }), {
-      part: 'orders',
-    });
+  private async decide(before: StoredDecision | null, guide: Guide): Promise<void> {
+    await this.plans.store({ guide, solved: before?.solved ?? null });
     // What is being planned is planned again around it, at once.
     if (this.running.state === 'running' && this.running.kind === 'plan') {
       this.isAgain = true;
       await this.solver.giveUp();
     }
-    return { before, after };
-  }
-
-  /**
-   * Puts back what was decided before; null forgets it.
-   * @param version of what stands now; 0 when nothing is decided
-   * @throws Refused 409 when something else was decided since
-   */
-  restore(version: number, decision: Decision | null): Promise<StoredDecision | null> {
-    return this.work.write(
-      async (manager) => {
-        const now = await loadPlan(manager);
-        if ((now?.version ?? 0) !== version)
-          throw new Refused('stale', 'The plan was changed since: look at it first.');
-        if (decision) return storePlan(manager, decision);
-        await forgetPlan(manager);
-        return null;
-      },
-      { part: 'orders' },
-    );
   }
 
   /** What a change would do; stores nothing. @throws Refused 409 when a job runs already, or when this one was stopped or found nothing in time */
@@ -206,27 +177,23 @@ export class SeasonPlanner {
   async accept(change: WhatIf): Promise<void> {
     const { tried } = this;
     if (tried?.change !== JSON.stringify(change)) throw new Refused('look-first', 'Look at what this would do first.');
-    await this.work.write(async (manager) => {
+    await this.work.write(async () => {
       const season = await this.books.season();
       if (season.revision !== tried.revision)
         throw new Refused('stale', 'Something was changed since: look at what this would do once more.');
       const { version, ...kitchen } = season.data.kitchen;
-      await storeKitchen(manager, kitchenDraftSchema.parse(kitchenIf(kitchen, change)), version + 1);
+      await this.kitchens.update(version, kitchenDraftSchema.parse(kitchenIf(kitchen, change)));
       const changed = piecesIf(season.data.pieces, change);
       for (const [index, { id, version: of, ...draft }] of changed.entries())
         if (changed[index] !== season.data.pieces[index]) await this.pieces.update(id, of, draft);
       for (const { id: _id, ...draft } of ordersIf(change)) await this.orders.create(draft);
-      await this.keep(manager, tried.guide, tried.solution);
+      await this.keep(tried.guide, tried.solution);
     });
     this.tried = null;
   }
 
-  private keep(
-    manager: EntityManager,
-    guide: Guide,
-    { objective, bound, gap, seconds }: ProgrammeSolution,
-  ): Promise<StoredDecision> {
-    return storePlan(manager, { guide, solved: { objective, bound, gap, seconds, at: this.clock.now() } });
+  private async keep(guide: Guide, { objective, bound, gap, seconds }: ProgrammeSolution): Promise<void> {
+    await this.plans.store({ guide, solved: { objective, bound, gap, seconds, at: this.clock.now() } });
   }
 
   /** What came of the job, once all of it is done. */

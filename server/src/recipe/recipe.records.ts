@@ -11,6 +11,7 @@ import { RecipeLineRow, RecipeRow, RecipeVersionRow } from './recipe.entity.js';
 
 export const recipeMapping: Mapping<RecipeDraft, RecipeRow> = {
   noun: 'recipe',
+  schema: recipeDraftSchema,
   entity: RecipeRow,
   children: [
     {

@@ -72,6 +72,18 @@ export const problems = {
     safe: UNCHANGED,
     toDo: 'Change the one that is there, or leave the id out.',
   },
+  'in-the-way': {
+    status: 409,
+    title: 'A later edit stands in the way',
+    safe: UNCHANGED,
+    toDo: 'Undo the later edit first, or edit the record.',
+  },
+  'not-in-history': {
+    status: 409,
+    title: 'Nothing to undo',
+    safe: UNCHANGED,
+    toDo: 'Look at the list of changes.',
+  },
   'in-use': {
     status: 409,
     title: 'In use',

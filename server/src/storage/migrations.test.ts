@@ -30,6 +30,8 @@ describe('the migrations', () => {
       'batch',
       'box',
       'box_cell',
+      'change_log',
+      'change_part',
       'customer_order',
       'inbox_message',
       'ingredient',
@@ -56,7 +58,7 @@ describe('the migrations', () => {
   });
 
   it('carry on what was kept before: lives, forms, swaps, compositions', async () => {
-    for (let back = 0; back < 3; back++) await database.undoLastMigration();
+    for (let back = 0; back < 4; back++) await database.undoLastMigration();
     await database.query(
       `INSERT INTO ingredient (id, version, name, packs, densities, pieceGrams, composition, declaration, contains, mayContain, onHandGrams, notes)
          VALUES ('i', 1, 'I', '[]', '[]', NULL, '{"water":100}', '{}', '[]', '[]', 0, '')`,
@@ -81,6 +83,8 @@ describe('the migrations', () => {
   });
 
   it('go back to nothing', async () => {
+    await database.undoLastMigration();
+    expect(await tables()).not.toContain('change_log');
     await database.undoLastMigration();
     expect(await tables()).not.toContain('version_floor');
     await database.undoLastMigration();

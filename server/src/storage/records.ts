@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
 import { foldText, type WrongValue } from '@usual-pantry/core/record';
+import type { Fields } from '@usual-pantry/core/history';
 import { chunk } from 'es-toolkit';
 import {
   In,
@@ -11,9 +12,11 @@ import {
   type FindOptionsWhere,
   type ObjectLiteral,
 } from 'typeorm';
+import type { z } from 'zod';
 import { letOthersIn } from '../thread/thread.js';
 import { idTaken, inUse, notFound, stale, wrongValues, type User } from '../refusal/refused.js';
 import { insertRows } from './insert-rows.js';
+import type { Keeper } from './keeper.js';
 import { UnitOfWork, type Part } from './unit-of-work.js';
 import { versionFloor } from './versions.js';
 
@@ -46,6 +49,8 @@ export interface Mapping<Draft, Row extends MainRow> {
   readonly nameColumn: keyof Row & string;
   /** Columns that a list can be sorted by. */
   readonly sortable: readonly (keyof Row & string)[];
+  /** What a draft is, so that one which was stored long ago is brought up to today. */
+  readonly schema: z.ZodType<Draft>;
   readonly toRow: (draft: Draft) => Partial<Row>;
   readonly toDraft: (row: Row) => Draft;
 }
@@ -150,13 +155,28 @@ export async function insertRecord<Draft, Row extends MainRow>(
   return version;
 }
 
+type Prepare<Draft> = (
+  draft: Draft,
+  before: Stored<Draft> | null,
+  id: string,
+  manager: EntityManager,
+) => Draft | Promise<Draft>;
+
+/** What a record holds, without what addresses it. */
+function fieldsOf(record: object): Fields {
+  const { id: _id, version: _version, ...fields } = record as Record<string, unknown>;
+  return fields;
+}
+
 /**
  * The records of one noun: listed, read, written and deleted the same way for every noun.
  * A noun adds what keeps an edit from being saved, and what uses a record.
  */
 @Injectable()
-export abstract class Records<Draft, Row extends MainRow> {
+export abstract class Records<Draft, Row extends MainRow> implements Keeper {
   abstract readonly mapping: Mapping<Draft, Row>;
+
+  readonly derived: readonly string[] = [];
 
   /** What a write of this noun changes. */
   protected readonly part: Part = 'book';
@@ -179,6 +199,16 @@ export abstract class Records<Draft, Row extends MainRow> {
 
   /** What is stored of a draft; a noun may add what follows from the change itself. */
   protected prepare(
+    draft: Draft,
+    _before: Stored<Draft> | null,
+    _id: string,
+    _manager: EntityManager,
+  ): Draft | Promise<Draft> {
+    return draft;
+  }
+
+  /** What is stored of a draft that stood here before and is put back: all of it, unless a noun has more than its own records to mind. */
+  protected prepareAgain(
     draft: Draft,
     _before: Stored<Draft> | null,
     _id: string,
@@ -232,16 +262,42 @@ export abstract class Records<Draft, Row extends MainRow> {
     return this.work.read((manager) => this.find(id, manager));
   }
 
+  get noun(): string {
+    return this.mapping.noun;
+  }
+
+  async standing(id: string, manager: EntityManager): Promise<Fields | null> {
+    const [found] = await this.byIds([id], manager);
+    return found ? fieldsOf(found) : null;
+  }
+
+  async bring(id: string, to: Fields | null, manager: EntityManager): Promise<Fields | null> {
+    const [current] = await this.byIds([id], manager);
+    if (to === null) {
+      if (current) await this.remove(id, current.version);
+      return null;
+    }
+    const draft = this.mapping.schema.parse(to);
+    const brought = current
+      ? await this.replace(id, current.version, draft, this.prepareAgain)
+      : await this.insert(draft, id, this.prepareAgain);
+    return fieldsOf(brought);
+  }
+
   /** @throws Refused 422 with every wrong value; 409 when the id is taken */
   create(draft: Draft, id: string = randomUUID()): Promise<Stored<Draft>> {
+    return this.insert(draft, id, this.prepare);
+  }
+
+  private insert(draft: Draft, id: string, prepare: Prepare<Draft>): Promise<Stored<Draft>> {
     return this.work.write(
       async (manager) => {
         const [taken] = await this.byIds([id], manager);
         if (taken) throw idTaken(this.mapping.noun, id, taken);
-        const prepared = await this.prepare(draft, null, id, manager);
+        const prepared = await prepare.call(this, draft, null, id, manager);
         await this.check(prepared, id, null, manager);
         const version = await insertRecord(manager, this.mapping, { id, draft: prepared });
-        this.work.note(this.mapping.noun, id);
+        this.note(id, null, prepared);
         return { ...prepared, id, version };
       },
       { part: this.part },
@@ -274,7 +330,7 @@ export abstract class Records<Draft, Row extends MainRow> {
             mapping.children.forEach((child, index) => {
               children[index]?.push(...child.rowsOf(prepared).map((each) => ({ ...each, [child.key]: id })));
             });
-            this.work.note(mapping.noun, id);
+            this.note(id, null, prepared);
           }
           await insertRows(manager, mapping.entity, rows);
           for (const [index, { entity }] of mapping.children.entries())
@@ -288,19 +344,23 @@ export abstract class Records<Draft, Row extends MainRow> {
 
   /** @throws Refused 404, 409 with the current record when `version` is stale, 422 with every wrong value */
   update(id: string, version: number, draft: Draft): Promise<Stored<Draft>> {
+    return this.replace(id, version, draft, this.prepare);
+  }
+
+  private replace(id: string, version: number, draft: Draft, prepare: Prepare<Draft>): Promise<Stored<Draft>> {
     const { mapping } = this;
     return this.work.write(
       async (manager) => {
         const current = await this.find(id, manager);
         if (current.version !== version) throw stale(mapping.noun, current);
-        const prepared = await this.prepare(draft, current, id, manager);
+        const prepared = await prepare.call(this, draft, current, id, manager);
         await this.check(prepared, id, current, manager);
         await this.supersede(current, manager);
         const row = mapping.toRow(prepared);
         await manager.update(mapping.entity, id, { ...row, ...searchable(mapping, row), version: version + 1 });
         for (const child of mapping.children) await manager.delete(child.entity, { [child.key]: id });
         await writeChildren(manager, mapping, id, prepared);
-        this.work.note(mapping.noun, id);
+        this.note(id, current, prepared);
         return { ...prepared, id, version: version + 1 };
       },
       { part: this.part },
@@ -339,10 +399,17 @@ export abstract class Records<Draft, Row extends MainRow> {
         if (users.length > 0) throw inUse(this.nameOf(current), users);
         await this.discard(current, manager);
         await manager.delete(this.mapping.entity, id);
-        this.work.note(this.mapping.noun, id);
+        this.note(id, current, null);
       },
       { part: this.part },
     );
+  }
+
+  private note(id: string, before: Draft | null, after: Draft | null): void {
+    const { noun } = this.mapping;
+    const [stood, stands] = [before && fieldsOf(before), after && fieldsOf(after)];
+    const named = after ?? before;
+    this.work.note({ noun, id, name: named ? this.nameOf(named) : id, before: stood, after: stands });
   }
 
   private async check(draft: Draft, id: string, before: Stored<Draft> | null, manager: EntityManager): Promise<void> {

@@ -1,5 +1,6 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
 import { Injectable, Logger } from '@nestjs/common';
+import type { RecordChange } from '@usual-pantry/core/history';
 import { Mutex } from 'async-mutex';
 import { BehaviorSubject } from 'rxjs';
 import { DataSource, type EntityManager } from 'typeorm';
@@ -24,14 +25,20 @@ interface Turn {
   readonly writes: boolean;
   /** What has been written so far: the book, as soon as anything in it was. */
   part: Part;
-  /** Records that were written so far, by noun. */
-  readonly changed: Map<string, Set<string>>;
+  /** Records that were written so far, each once: as it stood before the first of its writes and after the last. */
+  readonly written: Map<string, RecordChange>;
   /** How many rows this connection had changed before. */
   readonly changesBefore: number;
 }
 
 /** Which records a committed write changed, by noun; null when it may have changed anything. */
 type Changed = ReadonlyMap<string, ReadonlySet<string>> | null;
+
+function idsByNoun(written: ReadonlyMap<string, RecordChange>): Map<string, Set<string>> {
+  const ids = new Map<string, Set<string>>();
+  for (const { noun, id } of written.values()) ids.set(noun, (ids.get(noun) ?? new Set()).add(id));
+  return ids;
+}
 
 /** So many committed writes are remembered. */
 const MOST_REMEMBERED = 500;
@@ -41,6 +48,9 @@ async function changesOf(manager: EntityManager): Promise<number> {
   const [row]: { changes: number }[] = await manager.query('SELECT total_changes() AS changes');
   return row?.changes ?? 0;
 }
+
+/** Is told what a write has changed, within the same transaction. */
+type BeforeCommit = (manager: EntityManager, written: readonly RecordChange[]) => Promise<void>;
 
 /** How a write is done. */
 export interface WriteOptions {
@@ -67,6 +77,7 @@ export class UnitOfWork {
   private bookChangedAt = 1;
   /** What each of the last writes changed, the newest last. */
   private readonly committed: { readonly revision: number; readonly changed: Changed }[] = [];
+  private tellBeforeCommit: BeforeCommit = () => Promise.resolve();
   /** After an error that left the connection in doubt, until it has been opened anew. */
   private isInDoubt = false;
 
@@ -95,12 +106,17 @@ export class UnitOfWork {
     return this.turns.getStore()?.writes === true;
   }
 
-  /** Says that a record is being written; figures that rest on it alone are worked out again. */
-  note(noun: string, id: string): void {
-    const changed = this.turns.getStore()?.changed;
-    const ids = changed?.get(noun);
-    if (ids) ids.add(id);
-    else changed?.set(noun, new Set([id]));
+  /** Says that a record is being written: figures that rest on it alone are worked out again, and it can be taken back. */
+  note(change: RecordChange): void {
+    const written = this.turns.getStore()?.written;
+    const key = `${change.noun} ${change.id}`;
+    const earlier = written?.get(key);
+    written?.set(key, earlier ? { ...change, before: earlier.before } : change);
+  }
+
+  /** Calls `tell` at the end of every write that has noted a record. */
+  beforeCommit(tell: BeforeCommit): void {
+    this.tellBeforeCommit = tell;
   }
 
   /**
@@ -149,14 +165,19 @@ export class UnitOfWork {
               manager,
               writes: true,
               part,
-              changed: new Map(),
+              written: new Map(),
               changesBefore: await changesOf(manager),
             };
-            return { result: await this.turns.run(own, () => work(manager)), own };
+            const result = await this.turns.run(own, async () => {
+              const made = await work(manager);
+              if (own.written.size > 0) await this.tellBeforeCommit(manager, [...own.written.values()]);
+              return made;
+            });
+            return { result, own };
           }),
         ),
       );
-      this.tell(done.own.part, done.own.changed);
+      this.tell(done.own.part, idsByNoun(done.own.written));
       return done.result;
     });
   }
@@ -206,7 +227,7 @@ export class UnitOfWork {
   private reading<T>(work: (manager: EntityManager) => Promise<T>): Promise<T> {
     return this.proven(() => {
       const { manager } = this.dataSource;
-      return this.turns.run({ manager, writes: false, part: 'orders', changed: new Map(), changesBefore: 0 }, () =>
+      return this.turns.run({ manager, writes: false, part: 'orders', written: new Map(), changesBefore: 0 }, () =>
         work(manager),
       );
     });
