@@ -48,13 +48,14 @@ const pages = [
   'plan',
   'labels',
   'money',
+  'history',
   'settings',
   'app',
 ];
 
 /** What of the server serves every noun: it knows none of them. */
 const ground = ['thread', 'refusal', 'storage', 'http', 'device'];
-const nouns = 'batch|book|box|document|inbox|ingredient|kitchen|label|money|order|piece|plan|promise|recipe';
+const nouns = 'batch|book|box|document|inbox|history|ingredient|kitchen|label|money|order|piece|plan|promise|recipe';
 
 /** A folder of core may use the folders before it in the list, and no later one. */
 const pointsDown = (part, names) =>

@@ -20,19 +20,29 @@ export const makeBatchesSchema = z
   })
   .meta({ id: 'MakeBatches' });
 export type MakeBatches = z.output<typeof makeBatchesSchema>;
-export const madeBatchesSchema = z.array(batchSchema).meta({ id: 'MadeBatches' });
+/** Batches as they are stored now. */
+export const batchesSchema = z.array(batchSchema).meta({ id: 'Batches' });
+
+const versioned = { id: idSchema, version: versionSchema };
+const someBatches = z.array(z.strictObject(versioned)).min(1).max(MOST_AT_ONCE);
 
 /** When the pieces of batches were cut, rolled or dipped; null takes that back. */
 export const finishBatchesSchema = z
-  .strictObject({
-    batches: z
-      .array(z.strictObject({ id: idSchema, version: versionSchema }))
-      .min(1)
-      .max(MOST_AT_ONCE),
-    on: daySchema.nullable(),
-  })
+  .strictObject({ batches: someBatches, on: daySchema.nullable() })
   .meta({ id: 'FinishBatches' });
 export type FinishBatches = z.output<typeof finishBatchesSchema>;
-export const finishedBatchesSchema = z
-  .array(z.strictObject({ before: batchSchema, after: batchSchema }))
-  .meta({ id: 'FinishedBatches' });
+
+/** What batches weighed; null where nobody weighed one. */
+export const weighBatchesSchema = z
+  .strictObject({
+    batches: z
+      .array(z.strictObject({ ...versioned, grams: batchDraftSchema.shape.grams }))
+      .min(1)
+      .max(MOST_AT_ONCE),
+  })
+  .meta({ id: 'WeighBatches' });
+export type WeighBatches = z.output<typeof weighBatchesSchema>;
+
+/** Batches that were not made after all. */
+export const takeBackBatchesSchema = z.strictObject({ batches: someBatches }).meta({ id: 'TakeBackBatches' });
+export type TakeBackBatches = z.output<typeof takeBackBatchesSchema>;

@@ -43,9 +43,8 @@ export const orderStatesSchema = z
   })
   .meta({ id: 'OrderStates' });
 export type OrderStates = z.output<typeof orderStatesSchema>;
-export const changedOrdersSchema = z
-  .array(z.strictObject({ before: orderSchema, after: orderSchema }))
-  .meta({ id: 'ChangedOrders' });
+/** Orders as they are stored now. */
+export const ordersSchema = z.array(orderSchema).meta({ id: 'Orders' });
 
 export const receiptSchema = z
   .strictObject({

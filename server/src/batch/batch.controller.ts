@@ -1,15 +1,18 @@
 import { Body, Controller, HttpCode, Post, UseInterceptors } from '@nestjs/common';
 import { ApiHeader, ApiOperation, ApiTags } from '@nestjs/swagger';
 import {
+  batchesSchema,
   finishBatchesSchema,
-  finishedBatchesSchema,
-  madeBatchesSchema,
   makeBatchesSchema,
+  takeBackBatchesSchema,
+  weighBatchesSchema,
   type FinishBatches,
   type MakeBatches,
+  type TakeBackBatches,
+  type WeighBatches,
 } from '@usual-pantry/core/api';
 import { batchDraftSchema, batchSchema, type BatchDraft } from '@usual-pantry/core/batch';
-import { Answers, Takes } from '../http/contract.js';
+import { Answers, AnswersNothing, Takes } from '../http/contract.js';
 import { onceHeader, OnceInterceptor } from '../http/once.interceptor.js';
 import { recordController } from '../http/record-controller.js';
 import type { BatchRow } from './batch.entity.js';
@@ -34,7 +37,7 @@ export class BatchController extends recordController<BatchDraft, BatchRow>({
       'Writes several batches down that were made, all of them or none; the pantry gives for them. Refused while it is not said where that came from which it does not have',
   })
   @Takes(makeBatchesSchema)
-  @Answers(madeBatchesSchema, 201)
+  @Answers(batchesSchema, 201)
   made(@Body({ schema: makeBatchesSchema }) { batches, ...from }: MakeBatches) {
     return this.records.createAll(batches, from);
   }
@@ -45,8 +48,26 @@ export class BatchController extends recordController<BatchDraft, BatchRow>({
     summary: 'Says of several batches when their pieces were cut, rolled or dipped; null takes that back',
   })
   @Takes(finishBatchesSchema)
-  @Answers(finishedBatchesSchema)
+  @Answers(batchesSchema)
   finished(@Body({ schema: finishBatchesSchema }) { batches, on }: FinishBatches) {
     return this.records.updateAll(batches, (batch) => ({ ...batch, finishedOn: on }));
+  }
+
+  @Post('weighed')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'Says of several batches what they weighed, all of them or none' })
+  @Takes(weighBatchesSchema)
+  @Answers(batchesSchema)
+  weighed(@Body({ schema: weighBatchesSchema }) { batches }: WeighBatches) {
+    return this.records.updateAll(batches, (batch, place) => ({ ...batch, grams: batches[place]?.grams ?? null }));
+  }
+
+  @Post('taken-back')
+  @HttpCode(204)
+  @ApiOperation({ summary: 'Several batches were not made after all; the pantry gets back what they took' })
+  @Takes(takeBackBatchesSchema)
+  @AnswersNothing()
+  takenBack(@Body({ schema: takeBackBatchesSchema }) { batches }: TakeBackBatches): Promise<void> {
+    return this.records.removeAll(batches);
   }
 }

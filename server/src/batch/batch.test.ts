@@ -1,4 +1,5 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from '@jest/globals';
+import type { ChangePage } from '@usual-pantry/core/api';
 import type { Batch } from '@usual-pantry/core/batch';
 import { openBook } from '@usual-pantry/core/book';
 import type { Ingredient } from '@usual-pantry/core/ingredient';
@@ -134,6 +135,24 @@ describe('batches that were made', () => {
     await server.http.post('/api/batches/finished').send({ batches: both, on: TODAY }).expect(200);
     expect((await file()).batches.map(({ finishedOn }) => finishedOn)).toEqual([TODAY, TODAY]);
     expect((await plan()).made).toMatchObject([{ finishedOn: TODAY }]);
+  });
+
+  it('are weighed and taken back together, each as one change', async () => {
+    const before = (await file()).ingredients;
+    const { drafts } = await firstMaking();
+    await made([drafts[0] ?? {}, drafts[0] ?? {}]);
+    const both = await stored();
+    const weighed = both.map((each, index) => ({ ...each, grams: 500 + index }));
+    await server.http.post('/api/batches/weighed').send({ batches: weighed }).expect(200);
+    expect((await file()).batches.map(({ grams }) => grams)).toEqual([500, 501]);
+    await server.http.post('/api/batches/taken-back').send({ batches: both }).expect(409);
+    expect((await file()).batches).toHaveLength(2);
+    const now = await stored();
+    await server.http.post('/api/batches/taken-back').send({ batches: now }).expect(204);
+    expect(await file()).toMatchObject({ batches: [], ingredients: before });
+    expect(((await server.http.get('/api/history')).body as ChangePage).items.map((each) => each.recordCount)).toEqual([
+      2, 2, 2,
+    ]);
   });
 
   it('are refused as a whole, in words, when one of them cannot be', async () => {

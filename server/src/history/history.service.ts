@@ -58,7 +58,7 @@ export class HistoryService implements OnModuleInit {
   }
 
   onModuleInit(): void {
-    this.work.beforeCommit((manager, written) => this.keep(manager, written));
+    this.work.beforeCommit((manager, written, label) => this.keep(manager, written, label));
   }
 
   /** A page of changes, the newest first. */
@@ -156,7 +156,7 @@ export class HistoryService implements OnModuleInit {
   }
 
   /** Writes down what a write has changed, with the write itself. */
-  private async keep(manager: EntityManager, written: readonly RecordChange[]): Promise<void> {
+  private async keep(manager: EntityManager, written: readonly RecordChange[], called: string | null): Promise<void> {
     const request = asked.getStore();
     if (request?.isTakingBack) return;
     const records = written.flatMap((each) => {
@@ -166,7 +166,7 @@ export class HistoryService implements OnModuleInit {
     });
     if (records.length === 0) return;
     const mine = { sessionId: sessionId() };
-    const label = request?.label ?? sayChange(records);
+    const label = request?.label ?? called ?? sayChange(records);
     const row = {
       ...mine,
       at: this.clock.now(),

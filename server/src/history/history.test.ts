@@ -155,7 +155,7 @@ describe('what was changed', () => {
       .post('/api/orders')
       .send({ ...order, id })
       .expect(201);
-    const deletion = (await list()).items.find(({ label }) => label === 'Ada Quill deleted.');
+    const deletion = (await list()).items.find(({ label }) => label === 'Ada Quill’s order deleted.');
     expect((await turn('undo', deletion?.id).expect(409)).body).toMatchObject({ code: 'in-the-way' });
   });
 
@@ -178,7 +178,7 @@ describe('what was changed', () => {
     const rows = Array.from({ length: 40 }, (_, index) => `H${index},Wren Oxley ${index},Table box,1,2026-12-12,stall`);
     const text = ['Order no,Customer,Box,Qty,Date,How', ...rows].join('\n');
     await server.http.post('/api/order-file').send({ text }).expect(200);
-    expect((await list()).items).toMatchObject([{ recordCount: 40, label: '40 orders added.' }]);
+    expect((await list()).items).toMatchObject([{ recordCount: 40, label: '40 orders taken from a file.' }]);
     await turn('undo').expect(200);
     expect(await file()).toEqual(before);
   });

@@ -140,6 +140,7 @@ export class InboxService {
 
   private async take(message: ShopMessage, force: boolean, manager: EntityManager): Promise<InboxMessageRow> {
     const { id, reference, revision } = message;
+    this.work.entitle(`${reference} taken from the shop.`);
     const orderId = shopOrderId(reference);
     const { orders, book } = await this.books.season();
     const stored = orders.find((each) => each.id === orderId) ?? null;

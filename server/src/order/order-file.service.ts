@@ -1,6 +1,7 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { ordersCsv, type OrderFileAnswer } from '@usual-pantry/core/format';
 import { shelfOfBook } from '@usual-pantry/core/intake';
+import { sayCount } from '@usual-pantry/core/quantity';
 import { BookService } from '../book/book.service.js';
 import { Clock } from '../clock/clock.js';
 import { Audit } from '../door/audit.js';
@@ -43,6 +44,7 @@ export class OrderFileService {
           await this.records.update(id, version, draft);
           await letOthersIn();
         }
+        this.work.entitle(`${sayCount(plan.create.length + plan.update.length, 'order')} taken from a file.`);
         this.audit.note('imported', `${String(plan.create.length + plan.update.length)} orders of a CSV`);
         return answer;
       },

@@ -1,6 +1,6 @@
 import { Body, Controller, HttpCode, Post } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
-import { changedOrdersSchema, orderStatesSchema, type OrderStates } from '@usual-pantry/core/api';
+import { ordersSchema, orderStatesSchema, type OrderStates } from '@usual-pantry/core/api';
 import { exclusionSchema, orderDraftSchema, orderSchema, orderStates, type OrderDraft } from '@usual-pantry/core/order';
 import { daySchema } from '@usual-pantry/core/record';
 import { z } from 'zod';
@@ -31,7 +31,7 @@ export class OrderController extends recordController<OrderDraft, OrderRow>({
   @HttpCode(200)
   @ApiOperation({ summary: 'Brings several orders into one state, all of them or none' })
   @Takes(orderStatesSchema)
-  @Answers(changedOrdersSchema)
+  @Answers(ordersSchema)
   changeStates(@Body({ schema: orderStatesSchema }) { orders, state }: OrderStates) {
     return this.records.updateAll(orders, (order) => ({ ...order, state }));
   }

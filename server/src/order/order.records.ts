@@ -61,6 +61,10 @@ export class OrderRecords extends Records<OrderDraft, OrderRow> {
     return draft.customer.name;
   }
 
+  protected override titleOf(draft: OrderDraft): string {
+    return `${this.nameOf(draft)}’s order`;
+  }
+
   protected override whereOf(query: OrderQuery): string[] {
     return [
       ...super.whereOf(query),

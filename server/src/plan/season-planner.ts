@@ -104,6 +104,7 @@ export class SeasonPlanner {
         (await this.work.write(
           async (manager) => {
             if (((await loadPlan(manager))?.version ?? 0) !== (stored?.version ?? 0)) return false;
+            this.work.entitle('The season planned again.');
             await this.keep(guide, solution);
             return true;
           },
@@ -178,6 +179,7 @@ export class SeasonPlanner {
     const { tried } = this;
     if (tried?.change !== JSON.stringify(change)) throw new Refused('look-first', 'Look at what this would do first.');
     await this.work.write(async () => {
+      this.work.entitle('The season planned with the change.');
       const season = await this.books.season();
       if (season.revision !== tried.revision)
         throw new Refused('stale', 'Something was changed since: look at what this would do once more.');

@@ -197,6 +197,11 @@ export abstract class Records<Draft, Row extends MainRow> implements Keeper {
   /** What a draft is called in a message. */
   abstract nameOf(draft: Draft): string;
 
+  /** What a record is called in the list of changes. */
+  protected titleOf(draft: Draft): string {
+    return this.nameOf(draft);
+  }
+
   /** What is stored of a draft; a noun may add what follows from the change itself. */
   protected prepare(
     draft: Draft,
@@ -368,22 +373,32 @@ export abstract class Records<Draft, Row extends MainRow> implements Keeper {
   }
 
   /**
-   * Changes several records alike, all of them or none.
+   * Changes several records, all of them or none.
+   * @returns them as they are stored now
    * @throws Refused as {@link update} does, for the first that cannot be changed
    */
   updateAll(
     records: readonly { readonly id: string; readonly version: number }[],
-    change: (draft: Stored<Draft>) => Stored<Draft>,
-  ): Promise<{ before: Stored<Draft>; after: Stored<Draft> }[]> {
+    change: (record: Stored<Draft>, place: number) => Stored<Draft>,
+  ): Promise<Stored<Draft>[]> {
     return this.work.write(
       async () => {
-        const changes: { before: Stored<Draft>; after: Stored<Draft> }[] = [];
-        for (const { id, version } of records) {
-          const before = await this.get(id);
-          const { id: _id, version: _version, ...draft } = change(before);
-          changes.push({ before, after: await this.update(id, version, draft as unknown as Draft) });
+        const changed: Stored<Draft>[] = [];
+        for (const [place, { id, version }] of records.entries()) {
+          const { id: _id, version: _version, ...draft } = change(await this.get(id), place);
+          changed.push(await this.update(id, version, draft as unknown as Draft));
         }
-        return changes;
+        return changed;
+      },
+      { part: this.part },
+    );
+  }
+
+  /** Deletes several records, all of them or none. @throws Refused as {@link remove} does */
+  removeAll(records: readonly { readonly id: string; readonly version: number }[]): Promise<void> {
+    return this.work.write(
+      async () => {
+        for (const { id, version } of records) await this.remove(id, version);
       },
       { part: this.part },
     );
@@ -409,7 +424,7 @@ export abstract class Records<Draft, Row extends MainRow> implements Keeper {
     const { noun } = this.mapping;
     const [stood, stands] = [before && fieldsOf(before), after && fieldsOf(after)];
     const named = after ?? before;
-    this.work.note({ noun, id, name: named ? this.nameOf(named) : id, before: stood, after: stands });
+    this.work.note({ noun, id, name: named ? this.titleOf(named) : id, before: stood, after: stands });
   }
 
   private async check(draft: Draft, id: string, before: Stored<Draft> | null, manager: EntityManager): Promise<void> {

@@ -27,6 +27,8 @@ interface Turn {
   part: Part;
   /** Records that were written so far, each once: as it stood before the first of its writes and after the last. */
   readonly written: Map<string, RecordChange>;
+  /** What the write is called; null leaves that to others. */
+  label: string | null;
   /** How many rows this connection had changed before. */
   readonly changesBefore: number;
 }
@@ -50,7 +52,7 @@ async function changesOf(manager: EntityManager): Promise<number> {
 }
 
 /** Is told what a write has changed, within the same transaction. */
-type BeforeCommit = (manager: EntityManager, written: readonly RecordChange[]) => Promise<void>;
+type BeforeCommit = (manager: EntityManager, written: readonly RecordChange[], label: string | null) => Promise<void>;
 
 /** How a write is done. */
 export interface WriteOptions {
@@ -114,6 +116,12 @@ export class UnitOfWork {
     written?.set(key, earlier ? { ...change, before: earlier.before } : change);
   }
 
+  /** Says what the write at hand is called, for the list of changes. */
+  entitle(label: string): void {
+    const turn = this.turns.getStore();
+    if (turn) turn.label = label;
+  }
+
   /** Calls `tell` at the end of every write that has noted a record. */
   beforeCommit(tell: BeforeCommit): void {
     this.tellBeforeCommit = tell;
@@ -166,11 +174,12 @@ export class UnitOfWork {
               writes: true,
               part,
               written: new Map(),
+              label: null,
               changesBefore: await changesOf(manager),
             };
             const result = await this.turns.run(own, async () => {
               const made = await work(manager);
-              if (own.written.size > 0) await this.tellBeforeCommit(manager, [...own.written.values()]);
+              if (own.written.size > 0) await this.tellBeforeCommit(manager, [...own.written.values()], own.label);
               return made;
             });
             return { result, own };
@@ -227,8 +236,9 @@ export class UnitOfWork {
   private reading<T>(work: (manager: EntityManager) => Promise<T>): Promise<T> {
     return this.proven(() => {
       const { manager } = this.dataSource;
-      return this.turns.run({ manager, writes: false, part: 'orders', written: new Map(), changesBefore: 0 }, () =>
-        work(manager),
+      return this.turns.run(
+        { manager, writes: false, part: 'orders', written: new Map(), label: null, changesBefore: 0 },
+        () => work(manager),
       );
     });
   }

@@ -13,7 +13,7 @@ import { Link, NavLink, useLocation, useNavigate } from 'react-router';
 import { Icon } from '../parts/Icon';
 import type { Screen } from './screens';
 import { useScreens } from './useScreens';
-import { FIGURES, NAV_WIDTH, STRIP_HEIGHT } from '../parts/theme';
+import { NAV_WIDTH, STRIP_HEIGHT } from '../parts/theme';
 import { useBookQuery } from '../data/book';
 
 /** The count beside a name, where it says something. */
@@ -46,20 +46,18 @@ const Entry = memo(function Entry({ screen, count }: { screen: Screen; count: st
         textDecoration: 'none',
         fontWeight: 600,
         '&:hover': { bgcolor: 'action.hover' },
-        '&:focus-visible': { outline: '3px solid', outlineColor: 'warning.light' },
         '&.active': { bgcolor: 'primary.main', color: 'primary.contrastText' },
       }}
     >
       <span style={{ flex: 1 }}>{screen.name}</span>
-      <Box component="span" sx={{ fontFamily: FIGURES, fontSize: 12.5, opacity: 0.85 }}>
+      <Box component="span" sx={{ typography: 'fineFigures', opacity: 0.85 }}>
         {count}
       </Box>
       <Box
         component="kbd"
         aria-hidden
         sx={{
-          fontFamily: FIGURES,
-          fontSize: 12,
+          typography: 'fineFigures',
           border: 1,
           borderColor: 'currentColor',
           borderRadius: 0.75,
@@ -106,7 +104,7 @@ export function Navigation({ plan }: { plan: PlanSummary | undefined }) {
           color: '#fff',
         }}
       >
-        <Typography variant="h2" component="p" sx={{ fontSize: '1.25rem' }}>
+        <Typography variant="h2" component="p" sx={{ typography: 'title' }}>
           Usual Pantry
         </Typography>
         <Typography variant="caption" noWrap>

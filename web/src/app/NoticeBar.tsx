@@ -1,13 +1,15 @@
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import Snackbar from '@mui/material/Snackbar';
-import { hushed, undo } from '../data/history';
+import { undo } from '../data/history';
+import { hushed } from '../data/notices';
 import { useAppDispatch, useAppSelector } from '../data/store';
 
 /** What has just been done, with a way to take it back. */
 export function NoticeBar() {
-  const notice = useAppSelector((state) => state.history.notice);
+  const notice = useAppSelector((state) => state.notice);
   const dispatch = useAppDispatch();
+  const change = notice?.change ?? null;
   const close = () => {
     dispatch(hushed());
   };
@@ -31,12 +33,12 @@ export function NoticeBar() {
           color: '#fff',
         }}
         action={
-          notice?.undo ? (
+          change !== null ? (
             <Button
               color="inherit"
               size="small"
               onClick={() => {
-                void dispatch(undo());
+                void dispatch(undo(change));
               }}
             >
               Undo

@@ -3,7 +3,7 @@ import { weekday, sayDay, sayMinutes, sayCount } from '@usual-pantry/core/quanti
 import type { DayInShort, PlanSummary } from '@usual-pantry/core/api';
 import { memo } from 'react';
 import { Link, useLocation, useSearchParams } from 'react-router';
-import { FIGURES, STRIP_HEIGHT } from '../parts/theme';
+import { STRIP_HEIGHT } from '../parts/theme';
 
 const LETTERS = ['S', 'M', 'T', 'W', 'T', 'F', 'S'];
 
@@ -40,11 +40,9 @@ const StripDay = memo(function StripDay({ entry, chosen }: { entry: DayInShort; 
         alignItems: 'center',
         color: 'text.secondary',
         textDecoration: 'none',
-        fontFamily: FIGURES,
-        fontSize: 11.5,
+        typography: 'fineFigures',
         lineHeight: 1.35,
         fontWeight: weekend ? 700 : 400,
-        '&:focus-visible': { outline: '3px solid', outlineColor: 'warning.light' },
       }}
     >
       <span>{LETTERS[weekday(day)]}</span>
@@ -76,7 +74,7 @@ const StripDay = memo(function StripDay({ entry, chosen }: { entry: DayInShort; 
         {entry.humid && (
           <Box
             component="span"
-            sx={{ position: 'absolute', left: 3, top: 1, fontSize: 12, lineHeight: 1, color: 'primary.main' }}
+            sx={{ position: 'absolute', left: 3, top: 1, typography: 'fine', lineHeight: 1, color: 'primary.main' }}
           >
             ≈
           </Box>

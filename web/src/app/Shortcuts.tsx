@@ -9,7 +9,7 @@ import TableCell from '@mui/material/TableCell';
 import TableRow from '@mui/material/TableRow';
 import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { useNavigate } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import { redo, undo } from '../data/history';
 import { screens, settingsScreen } from './screens';
 import { useAppDispatch } from '../data/store';
@@ -93,6 +93,9 @@ export function Shortcuts() {
         </Table>
       </DialogContent>
       <DialogActions>
+        <Button component={Link} to="/changes" onClick={close}>
+          What can be undone
+        </Button>
         <Button onClick={close}>Close</Button>
       </DialogActions>
     </Dialog>

@@ -52,6 +52,10 @@ export const router = createBrowserRouter([
         path: 'settings',
         lazy: async () => ({ Component: (await import('../settings/Settings')).Settings }),
       },
+      {
+        path: 'changes',
+        lazy: async () => ({ Component: (await import('../history/Changes')).Changes }),
+      },
       { path: '*', element: <Lost /> },
     ],
   },

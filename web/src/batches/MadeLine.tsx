@@ -6,7 +6,6 @@ import type { MadeRun } from '@usual-pantry/core/plan';
 import { sayCount, sayGrams, sayShortDay } from '@usual-pantry/core/quantity';
 import { sayBatches } from '@usual-pantry/core/recipe';
 import { useState } from 'react';
-import { FIGURES } from '../parts/theme';
 import { Icon } from '../parts/Icon';
 import { readNumber } from '../parts/readNumber';
 import { useBatches } from '../data/useBatches';
@@ -26,7 +25,7 @@ export function sayMade({ batches, batchCount, tried, yieldGrams, finishedOn }: 
 export const MadeSign = ({ made }: { made: MadeRun }) => (
   <Icon
     path={made.batchCount > 0 ? mdiCheck : mdiClose}
-    sx={{ fontSize: 20, color: made.batchCount > 0 ? 'success.main' : 'error.main' }}
+    sx={{ typography: 'large', color: made.batchCount > 0 ? 'success.main' : 'error.main' }}
   />
 );
 
@@ -102,7 +101,7 @@ export const MadeLine = ({ made }: { made: MadeRun }) => (
     <Box component="span" sx={{ fontWeight: 650 }}>
       {made.recipeName}
     </Box>
-    <Box component="span" sx={{ fontFamily: FIGURES, fontSize: 13 }}>
+    <Box component="span" sx={{ typography: 'figures' }}>
       {sayMade(made)}
     </Box>
     <Box sx={{ ml: 'auto' }}>

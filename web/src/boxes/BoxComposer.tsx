@@ -179,7 +179,6 @@ export function BoxComposer({ season, box }: { season: SeasonBook; box: StoredBo
     schema: boxDraftSchema,
     record: box,
     fresh: freshBox,
-    nameOf: (draft) => draft.name,
     onSaved: (saved) => void navigate(`/boxes/${saved.id}`, { replace: true }),
   });
   return (
@@ -188,7 +187,7 @@ export function BoxComposer({ season, box }: { season: SeasonBook; box: StoredBo
       record={record}
       heading={<Answer season={season} box={box} />}
       back="/boxes"
-      onDelete={useRemoval('box', box, box?.name ?? '', '/boxes')}
+      onDelete={useRemoval('box', box, '/boxes')}
       actions={box && <CopyBox box={box} />}
     >
       <Body season={season} box={box} />

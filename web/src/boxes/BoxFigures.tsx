@@ -29,7 +29,7 @@ function BringsAllergens({ season, facts }: { season: SeasonBook; facts: BoxFact
       {brings.map(({ code, cells }) => (
         <li key={code}>
           <Allergens codes={[code]} />{' '}
-          <Box component="span" sx={{ color: 'text.secondary', fontSize: 13 }}>
+          <Box component="span" sx={{ color: 'text.secondary', typography: 'note' }}>
             {cells.length === 1 ? 'cell' : 'cells'} {cells.join(', ')}
           </Box>
         </li>

@@ -148,7 +148,7 @@ export function ComposeForMe({ season }: { season: SeasonBook }) {
               <Box>
                 {proposal.pieces.map(({ pieceId, count }) => `${String(count)} × ${nameOf(pieceId)}`).join(', ')}
               </Box>
-              <Box sx={{ color: 'text.secondary', fontSize: 13.5 }}>
+              <Box sx={{ color: 'text.secondary', typography: 'note' }}>
                 {proposal.why[0]} {sayCount(proposal.kinds, 'kind')}.
               </Box>
               <div>

@@ -48,8 +48,7 @@ function ShelfPiece({ facts, index, onPick }: ShelfPieceProps) {
         component="kbd"
         aria-hidden
         sx={{
-          fontFamily: FIGURES,
-          fontSize: 12,
+          typography: 'fineFigures',
           width: 20,
           textAlign: 'center',
           border: 1,
@@ -61,8 +60,8 @@ function ShelfPiece({ facts, index, onPick }: ShelfPieceProps) {
       </Box>
       <PieceDrawing kind={piece.form.kind} colour={piece.colour} size={30} />
       <Box sx={{ minWidth: 0 }}>
-        <Box sx={{ fontWeight: 650, fontSize: 13.5, lineHeight: 1.2 }}>{piece.name}</Box>
-        <Box sx={{ fontSize: 12, color: 'text.secondary', fontFamily: FIGURES }}>
+        <Box sx={{ fontWeight: 650, typography: 'note', lineHeight: 1.2 }}>{piece.name}</Box>
+        <Box sx={{ typography: 'fine', color: 'text.secondary', fontFamily: FIGURES }}>
           {sayGrams(weightGrams)} · <AllergenTags codes={contains} />
           {size && <Box>{sayShortSize(size)}</Box>}
         </Box>
@@ -80,7 +79,7 @@ export function Shelf({ season, onPick }: { season: SeasonBook; onPick: (pieceId
           <ShelfPiece key={facts.piece.id} facts={facts} index={index} onPick={onPick} />
         ))}
       </Box>
-      <Box sx={{ fontSize: 13, color: 'text.secondary', mt: 1 }}>
+      <Box sx={{ typography: 'note', color: 'text.secondary', mt: 1 }}>
         Drag it, press it, or press its digit in the tray; x clears.
       </Box>
     </Panel>

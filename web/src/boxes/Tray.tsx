@@ -158,7 +158,7 @@ export function Tray({ season, cell: chosen, onChoose, onPlace }: TrayProps) {
                       bgcolor: 'background.paper',
                       border: 3,
                       borderColor: index === chosen ? 'hot.main' : 'transparent',
-                      fontSize: 11.5,
+                      typography: 'fine',
                       lineHeight: 1.15,
                       overflow: 'hidden',
                     }}

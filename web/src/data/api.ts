@@ -1,5 +1,6 @@
 import { createApi, fetchBaseQuery, type BaseQueryFn, type FetchArgs } from '@reduxjs/toolkit/query/react';
 import type { Refusal } from '../parts/refusal';
+import { changed } from './notices';
 
 /** Called when the server asks who this is. */
 let turnedAway: () => void = () => undefined;
@@ -15,24 +16,35 @@ const keys = new Map<string, string>();
 
 const rawQuery = fetchBaseQuery({ baseUrl: '/api/' });
 
-/** A request; `once` where doing it twice would make two of something. */
-type Asked = string | (FetchArgs & { readonly once?: true });
+/**
+ * A request; `once` where doing it twice would make two of something; `label` what the change is called, where the server would call it by
+ * the name of the record alone.
+ */
+type Asked = string | (FetchArgs & { readonly once?: true | undefined; readonly label?: string | undefined });
 
 /** Hexadecimal digits that nobody has thought of before; also where the page is not served over TLS. */
 const freshKey = (): string =>
   [...crypto.getRandomValues(new Uint8Array(16))].map((byte) => byte.toString(16).padStart(2, '0')).join('');
 
-/** The request with its key, and how the key is forgotten when it is answered. */
-function withKey(asked: Asked): { readonly request: string | FetchArgs; readonly forget: () => void } {
-  if (typeof asked === 'string' || !asked.once) return { request: asked, forget: () => undefined };
-  const { once: _once, ...request } = asked;
+/** The request with its key and its label, and how the key is forgotten when it is answered. */
+function withHeaders(asked: Asked): { readonly request: string | FetchArgs; readonly forget: () => void } {
+  if (typeof asked === 'string') return { request: asked, forget: () => undefined };
+  const { once, label, ...request } = asked;
+  const named = label === undefined ? {} : { 'Change-Label': encodeURIComponent(label) };
+  if (!once) return { request: { ...request, headers: named }, forget: () => undefined };
   const what = JSON.stringify([request.url, request.body]);
   const key = keys.get(what) ?? freshKey();
   keys.set(what, key);
   return {
-    request: { ...request, headers: { 'Idempotency-Key': key } },
+    request: { ...request, headers: { ...named, 'Idempotency-Key': key } },
     forget: () => keys.delete(what),
   };
+}
+
+/** The change that an answer says was made; null when none was. */
+function changeOf(headers: Headers | undefined): { id: number; label: string } | null {
+  const id = headers?.get('x-change');
+  return id ? { id: Number(id), label: decodeURIComponent(headers?.get('x-change-label') ?? '') } : null;
 }
 
 /** Problem details as a refusal of the pages. */
@@ -43,9 +55,11 @@ function refusalOf(body: unknown): Refusal | null {
 }
 
 /** Every failure as a refusal in words; a server that does not answer is one too. */
-const baseQuery: BaseQueryFn<Asked, unknown, Refusal> = async (asked, ...how) => {
-  const { request, forget } = withKey(asked);
-  const { data, error, meta } = await rawQuery(request, ...how);
+const baseQuery: BaseQueryFn<Asked, unknown, Refusal> = async (asked, queryApi, extra) => {
+  const { request, forget } = withHeaders(asked);
+  const { data, error, meta } = await rawQuery(request, queryApi, extra);
+  const change = changeOf(meta?.response?.headers);
+  if (change) queryApi.dispatch(changed(change));
   const revision = Number(meta?.response?.headers.get('x-revision'));
   if (revision > seen.revision) seen.revision = revision;
   if (meta?.response) forget();

@@ -4,8 +4,8 @@ import { api, BOOK, EVERYTHING, unlessRefused } from './api';
 export const bookApi = api.injectEndpoints({
   endpoints: (build) => ({
     book: build.query<BookAnswer, void>({ query: () => 'book', providesTags: ['Book'] }),
-    saveKitchen: build.mutation<StoredKitchen, StoredKitchen>({
-      query: (body) => ({ url: 'kitchen', method: 'PUT', body }),
+    saveKitchen: build.mutation<StoredKitchen, { kitchen: StoredKitchen; label?: string }>({
+      query: ({ kitchen, label }) => ({ url: 'kitchen', method: 'PUT', body: kitchen, label }),
       invalidatesTags: unlessRefused(BOOK),
     }),
     checkSeason: build.mutation<SeasonCounts, unknown>({

@@ -1,26 +1,28 @@
 import { afterEach, beforeEach, describe, expect, it } from '@jest/globals';
 import { configureStore } from '@reduxjs/toolkit';
-import { historyReducer, recorded, redo, undo } from './history';
 import { api, seen } from './api';
+import { redo, undo } from './history';
+import { noticeReducer } from './notices';
+import type { OrderDraft } from '@usual-pantry/core/order';
 import { planApi } from './plan';
 import { recordApi } from './records';
-import type { Stored } from './records';
 
 interface Call {
   readonly method: string;
   readonly address: string;
   readonly body: Record<string, unknown> | null;
+  readonly label: string | null;
 }
 
 const makeStore = () =>
   configureStore({
-    reducer: { [api.reducerPath]: api.reducer, history: historyReducer },
+    reducer: { [api.reducerPath]: api.reducer, notice: noticeReducer },
     middleware: (defaults) => defaults().concat(api.middleware),
   });
 
 let store: ReturnType<typeof makeStore>;
 let calls: Call[];
-let answer: (call: Call) => { status: number; body: unknown };
+let answer: (call: Call) => { status: number; body: unknown; headers?: Record<string, string> };
 const realFetch = globalThis.fetch;
 const RealRequest = globalThis.Request;
 
@@ -41,12 +43,13 @@ beforeEach(() => {
       method: request.method,
       address: request.url.replace('http://kitchen', ''),
       body: text ? (JSON.parse(text) as Record<string, unknown>) : null,
+      label: request.headers.get('change-label'),
     };
     calls.push(call);
-    const { status, body } = answer(call);
+    const { status, body, headers } = answer(call);
     return new Response(body === null ? null : JSON.stringify(body), {
       status,
-      headers: { 'Content-Type': 'application/json', 'X-Revision': '7' },
+      headers: { 'Content-Type': 'application/json', 'X-Revision': '7', ...headers },
     });
   };
 });
@@ -56,122 +59,69 @@ afterEach(() => {
   globalThis.Request = RealRequest;
 });
 
-const order = (version: number, notes: string) =>
-  ({
-    id: 'o',
-    version,
-    customer: { name: 'Ada', contact: '' },
-    lines: [],
-    handOver: { on: '2026-12-05', way: 'stall', place: '' },
-    exclusions: [],
-    agreed: [],
-    leftOut: [],
-    standIns: [],
-    words: '',
-    history: [],
-    state: 'asked',
-    depositMinor: 0,
-    notes,
-  }) satisfies Stored<'order'>;
+const order = {
+  customer: { name: 'Ada', contact: '' },
+  lines: [],
+  handOver: { on: '2026-12-05', way: 'stall', place: '' },
+  exclusions: [],
+  agreed: [],
+  leftOut: [],
+  standIns: [],
+  words: '',
+  history: [],
+  state: 'asked',
+  depositMinor: 0,
+  notes: '',
+} satisfies OrderDraft;
+const notice = () => store.getState().notice;
+const save = (label?: string) =>
+  store.dispatch(recordApi.endpoints.change.initiate({ noun: 'order', id: 'o', version: 1, draft: order, label }));
 
-const record = (before: Stored | null, after: Stored | null) =>
-  store.dispatch(recorded({ label: 'Ada’s order saved.', parts: [{ noun: 'order', id: 'o', before, after }] }));
-const notice = () => store.getState().history.notice;
-
-describe('undo', () => {
-  it('of a change puts back what was there, over the version that is stored', async () => {
-    record(order(1, 'old'), order(2, 'new'));
-    expect(notice()).toMatchObject({ text: 'Ada’s order saved.', undo: true });
-    await store.dispatch(undo());
-    expect(calls).toMatchObject([{ method: 'PUT', address: '/api/orders/o', body: { notes: 'old', version: 2 } }]);
-    expect(notice()).toMatchObject({ text: 'Undone: Ada’s order saved.', undo: false });
+describe('a write that was stored', () => {
+  it('is said by the name that the server gives it, and can be undone by its number', async () => {
+    const label = encodeURIComponent('Ada’s order saved.');
+    answer = ({ body }) => ({ status: 200, body, headers: { 'X-Change': '12', 'X-Change-Label': label } });
+    await save();
+    expect(notice()).toEqual({ text: 'Ada’s order saved.', change: 12, tone: 'plain' });
+    expect(calls[0]?.label).toBeNull();
+    answer = () => ({ status: 200, body: { id: 12, label: 'Ada’s order saved.' } });
+    await store.dispatch(undo(12));
+    expect(calls[1]).toMatchObject({ method: 'POST', address: '/api/history/undo', body: { id: 12 } });
+    expect(notice()).toEqual({ text: 'Undone: Ada’s order saved.', change: null, tone: 'plain' });
   });
 
-  it('of a new record deletes it, of a deletion brings it back with its id', async () => {
-    answer = () => ({ status: 204, body: null });
-    record(null, order(1, 'new'));
-    await store.dispatch(undo());
-    expect(calls).toMatchObject([{ method: 'DELETE', address: '/api/orders/o?version=1' }]);
-    calls.length = 0;
-    answer = ({ body }) => ({ status: 201, body: { ...body, version: 1 } });
-    record(order(3, 'gone'), null);
-    await store.dispatch(undo());
-    expect(calls).toMatchObject([{ method: 'POST', address: '/api/orders', body: { id: 'o', notes: 'gone' } }]);
+  it('has the name that the page gives it, whatever its letters', async () => {
+    await save('Ada’s order – “paid”.');
+    expect(decodeURIComponent(calls[0]?.label ?? '')).toBe('Ada’s order – “paid”.');
   });
 
-  it('and redo follow each other with the versions that the server gives', async () => {
-    record(order(1, 'old'), order(2, 'new'));
+  it('is not said when nothing was changed, or when it was refused', async () => {
+    await save();
+    answer = () => ({ status: 409, body: { code: 'stale', detail: 'Changed elsewhere.' } });
+    await save();
+    expect(notice()).toBeNull();
+  });
+});
+
+describe('undo and redo', () => {
+  it('without a number mean the last change of this page’s user', async () => {
+    answer = () => ({ status: 200, body: { id: 3, label: 'Toffee moved.' } });
     await store.dispatch(undo());
     await store.dispatch(redo());
-    await store.dispatch(undo());
-    expect(calls.map(({ body }) => [body?.['notes'], body?.['version']])).toEqual([
-      ['old', 2],
-      ['new', 3],
-      ['old', 4],
-    ]);
-  });
-
-  it('goes back over several edits of one record', async () => {
-    record(order(1, 'first'), order(2, 'second'));
-    record(order(2, 'second'), order(3, 'third'));
-    await store.dispatch(undo());
-    await store.dispatch(undo());
-    expect(calls.map(({ body }) => [body?.['notes'], body?.['version']])).toEqual([
-      ['second', 3],
-      ['first', 4],
-    ]);
-  });
-
-  it('of a move puts back the plan that was there, and nothing where none was', async () => {
-    const guide = (day: string) => ({
-      pieces: {},
-      components: {},
-      pins: [],
-      batches: [{ recipeId: 'r', day, size: 1, count: 1 }],
-    });
-    const before = { version: 4, guide: guide('2026-12-01'), solved: null };
-    const after = { version: 5, guide: guide('2026-12-05'), solved: null };
-    answer = ({ body }) => ({ status: 200, body: { decision: body?.['decision'] && { ...before, version: 6 } } });
-    store.dispatch(
-      recorded({ label: 'Toffee moved.', parts: [{ noun: 'plan', id: 'plan', before: null, after: before }] }),
-    );
-    store.dispatch(recorded({ label: 'Toffee moved.', parts: [{ noun: 'plan', id: 'plan', before, after }] }));
-    await store.dispatch(undo());
-    await store.dispatch(undo());
     expect(calls).toMatchObject([
-      { method: 'PUT', address: '/api/plan/decision', body: { version: 5, decision: { guide: before.guide } } },
-      { method: 'PUT', address: '/api/plan/decision', body: { version: 6, decision: null } },
+      { address: '/api/history/undo', body: {} },
+      { address: '/api/history/redo', body: {} },
     ]);
+    expect(notice()?.text).toBe('Done again: Toffee moved.');
   });
 
-  it('is refused, and keeps its place, when somebody else has changed the record', async () => {
-    const current = order(3, 'theirs');
-    answer = () => ({ status: 409, body: { code: 'stale', detail: 'This order was changed elsewhere.', current } });
-    record(order(1, 'old'), order(2, 'new'));
+  it('say what stands in the way, and that there is nothing', async () => {
+    answer = () => ({ status: 409, body: { code: 'in-the-way', detail: 'Toffee was changed since.' } });
     await store.dispatch(undo());
-    expect(notice()).toMatchObject({ text: 'Not undone. This order was changed elsewhere.', tone: 'trouble' });
-    expect(store.getState().history.done).toHaveLength(1);
-  });
-
-  it('goes on over a record that was changed elsewhere and changed back', async () => {
-    answer = ({ body }) =>
-      body?.['version'] === 2
-        ? { status: 409, body: { code: 'stale', detail: 'Changed elsewhere.', current: order(4, 'new') } }
-        : { status: 200, body: { ...body, id: 'o', version: 5 } };
-    record(order(1, 'old'), order(2, 'new'));
-    await store.dispatch(undo());
-    expect(calls.map(({ body }) => [body?.['notes'], body?.['version']])).toEqual([
-      ['old', 2],
-      ['old', 4],
-    ]);
-    expect(notice()).toMatchObject({ text: 'Undone: Ada’s order saved.' });
-  });
-
-  it('says when there is nothing to undo or redo', async () => {
-    await store.dispatch(undo());
-    expect(notice()?.text).toBe('Nothing to undo.');
+    expect(notice()).toMatchObject({ text: 'Not undone. Toffee was changed since.', tone: 'trouble' });
+    answer = () => ({ status: 409, body: { code: 'not-in-history', detail: 'Nothing to redo.' } });
     await store.dispatch(redo());
-    expect(notice()?.text).toBe('Nothing to redo.');
+    expect(notice()).toMatchObject({ text: 'Nothing to redo.', tone: 'plain' });
   });
 });
 
@@ -188,7 +138,7 @@ describe('the API', () => {
       status: 422,
       body: { code: 'wrong-values', detail: 'No.', wrong: [{ path: 'notes', message: 'too long' }] },
     });
-    const { error } = await store.dispatch(recordApi.endpoints.add.initiate({ noun: 'order', draft: order(0, '') }));
+    const { error } = await store.dispatch(recordApi.endpoints.add.initiate({ noun: 'order', draft: order }));
     expect(error).toMatchObject({ code: 'wrong-values', wrong: [{ path: 'notes' }] });
   });
 

@@ -39,8 +39,8 @@ export const orderApi = api.injectEndpoints({
       providesTags: ['Order'],
     }),
     customers: build.query<Customers, void>({ query: () => 'customers', providesTags: ['Orders'] }),
-    changeStates: build.mutation<{ before: Order; after: Order }[], OrderStates>({
-      query: (body) => ({ url: 'orders/states', method: 'POST', body }),
+    changeStates: build.mutation<Order[], OrderStates & { label: string }>({
+      query: ({ label, ...body }) => ({ url: 'orders/states', method: 'POST', body, label }),
       invalidatesTags: unlessRefused(ALL_ORDERS),
     }),
     checkOrderFile: build.mutation<OrderFileAnswer, OrderFileRequest>({

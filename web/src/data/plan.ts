@@ -1,7 +1,7 @@
 import type { FindingPage, HandOverDays, MoveRun, PinRun, PlanRuns, PlanSummary } from '@usual-pantry/core/api';
 import type { Subject } from '@usual-pantry/core/finding';
 import type { OrderDraft } from '@usual-pantry/core/order';
-import type { DecisionStep, LabelRun, StoredDecision } from '@usual-pantry/core/plan';
+import type { LabelRun } from '@usual-pantry/core/plan';
 import type { PlanJob, WhatIf, WhatIfAnswer } from '@usual-pantry/core/programme';
 import type { PromiseCheck } from '@usual-pantry/core/promise';
 import type { ShoppingLine } from '@usual-pantry/core/shopping';
@@ -42,23 +42,12 @@ export const planApi = api.injectEndpoints({
     planJob: build.query<PlanJob, void>({ query: () => 'plan/job' }),
     startPlan: build.mutation<PlanJob, void>({ query: () => ({ url: 'plan/job', method: 'POST' }) }),
     stopPlan: build.mutation<PlanJob, void>({ query: () => ({ url: 'plan/job', method: 'DELETE' }) }),
-    moveRun: build.mutation<DecisionStep, MoveRun>({
-      query: (body) => ({ url: 'plan/moves', method: 'POST', body }),
+    moveRun: build.mutation<null, MoveRun & { label: string }>({
+      query: ({ label, ...body }) => ({ url: 'plan/moves', method: 'POST', body, label }),
       invalidatesTags: unlessRefused(ORDERS),
     }),
-    pinRun: build.mutation<DecisionStep, PinRun>({
-      query: (body) => ({ url: 'plan/pins', method: 'POST', body }),
-      invalidatesTags: unlessRefused(ORDERS),
-    }),
-    restorePlan: build.mutation<
-      { decision: StoredDecision | null },
-      { version: number; decision: StoredDecision | null }
-    >({
-      query: ({ version, decision }) => ({
-        url: 'plan/decision',
-        method: 'PUT',
-        body: { version, decision: decision && { guide: decision.guide, solved: decision.solved } },
-      }),
+    pinRun: build.mutation<null, PinRun & { label: string }>({
+      query: ({ label, ...body }) => ({ url: 'plan/pins', method: 'POST', body, label }),
       invalidatesTags: unlessRefused(ORDERS),
     }),
     whatIf: build.mutation<WhatIfAnswer, WhatIf>({

@@ -35,6 +35,7 @@ interface Edit {
   id: string;
   version: number;
   draft: Drafts[Noun];
+  label?: string | undefined;
 }
 
 const touched = ({ noun }: { readonly noun: Noun }) => (noun === 'order' ? ORDERS : BOOK);
@@ -42,20 +43,25 @@ const touched = ({ noun }: { readonly noun: Noun }) => (noun === 'order' ? ORDER
 /** Records of any noun: added, changed, deleted. */
 export const recordApi = api.injectEndpoints({
   endpoints: (build) => ({
-    add: build.mutation<Stored, { noun: Noun; draft: Drafts[Noun]; id?: string }>({
-      query: ({ noun, draft, id }) => ({
+    add: build.mutation<
+      Stored,
+      { noun: Noun; draft: Drafts[Noun]; id?: string | undefined; label?: string | undefined }
+    >({
+      query: ({ noun, draft, id, label }) => ({
         url: collection[noun],
         method: 'POST',
         body: id === undefined ? draft : { ...draft, id },
         once: true,
+        label,
       }),
       invalidatesTags: (_result, error, change) => (error ? [] : touched(change)),
     }),
     change: build.mutation<Stored, Edit>({
-      query: ({ noun, id, version, draft }) => ({
+      query: ({ noun, id, version, draft, label }) => ({
         url: `${collection[noun]}/${encodeURIComponent(id)}`,
         method: 'PUT',
         body: { ...draft, version },
+        label,
       }),
       invalidatesTags: (_result, error, change) => (error ? [] : touched(change)),
       // The answer is the order as it is stored now: no need to ask for it again.

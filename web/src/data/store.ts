@@ -1,12 +1,12 @@
 import { configureStore } from '@reduxjs/toolkit';
 import { setupListeners } from '@reduxjs/toolkit/query';
 import { useDispatch, useSelector, useStore } from 'react-redux';
-import { historyReducer } from './history';
+import { noticeReducer } from './notices';
 import { api, onTurnedAway, seen } from './api';
 import { doorChanged } from './door';
 
 export const store = configureStore({
-  reducer: { [api.reducerPath]: api.reducer, history: historyReducer },
+  reducer: { [api.reducerPath]: api.reducer, notice: noticeReducer },
   middleware: (defaults) => defaults().concat(api.middleware),
   // What an answer changes is drawn at once, not a frame later.
   enhancers: (defaults) => defaults({ autoBatch: { type: 'tick' } }),

@@ -2,11 +2,15 @@ import { sharesOfWeight, type Batch, type BatchDraft } from '@usual-pantry/core/
 import type { MadeRun } from '@usual-pantry/core/plan';
 import { sayShortDay, type Day } from '@usual-pantry/core/quantity';
 import { sayBatches, type BatchCount } from '@usual-pantry/core/recipe';
-import { recorded, said } from './history';
+import { said } from './notices';
 import { useAppDispatch } from './store';
 import { useSeasonBook } from './useSeason';
-import { useChangeMutation, useRemoveMutation, type Stored } from './records';
-import { useFinishBatchesMutation, useMakeBatchesMutation } from './batches';
+import {
+  useFinishBatchesMutation,
+  useMakeBatchesMutation,
+  useTakeBackBatchesMutation,
+  useWeighBatchesMutation,
+} from './batches';
 import { sayRefusal, type Refusal } from '../parts/refusal';
 
 /** What is said of batches when they are made. */
@@ -39,26 +43,19 @@ const draftsOf = ({ recipeId, on, batches, state, grams }: MadeNow): BatchDraft[
   }));
 };
 
-/** Says of batches that they were made, finished, or not made after all; each can be taken back. */
+const versioned = ({ id, version }: Batch) => ({ id, version });
+
+/** Says of batches that they were made, finished, or not made after all; each can be undone. */
 export function useBatches() {
   const dispatch = useAppDispatch();
   const { season } = useSeasonBook();
   const [make] = useMakeBatchesMutation();
   const [finish] = useFinishBatchesMutation();
-  const [change] = useChangeMutation();
-  const [remove] = useRemoveMutation();
+  const [weigh] = useWeighBatchesMutation();
+  const [takeBack] = useTakeBackBatchesMutation();
   const storedOf = ({ batchIds }: MadeRun): Batch[] => {
     const byId = new Map(season?.data.batches.map((each) => [each.id, each]));
     return batchIds.flatMap((id) => byId.get(id) ?? []);
-  };
-  const keep = (label: string, changes: readonly { before: Stored | null; after: Stored | null }[]) => {
-    const parts = changes.map(({ before, after }) => ({
-      noun: 'batch' as const,
-      id: (before ?? after)?.id ?? '',
-      before,
-      after,
-    }));
-    if (parts.length > 0) dispatch(recorded({ label, parts }));
   };
   const refuse = (error: unknown) => {
     dispatch(said({ text: sayRefusal(error as Refusal), tone: 'trouble' }));
@@ -67,17 +64,15 @@ export function useBatches() {
     /** @throws Refusal, so that what was typed can stay */
     made: async (now: MadeNow): Promise<void> => {
       const { opened, elsewhere } = now;
-      const after = await make({ batches: draftsOf(now), opened, elsewhere }).unwrap();
       const how = now.state === 'failed' ? 'failed' : 'made';
-      keep(`${sayBatches(now.batches)} of ${now.recipeName} ${how}, ${sayShortDay(now.on)}.`, after.map((each) => ({ before: null, after: each }))); // prettier-ignore
+      const label = `${sayBatches(now.batches)} of ${now.recipeName} ${how}, ${sayShortDay(now.on)}.`;
+      await make({ batches: draftsOf(now), opened, elsewhere, label }).unwrap();
     },
     finished: async (what: string, made: readonly MadeRun[], on: Day | null): Promise<void> => {
-      const batches = made.flatMap(storedOf).map(({ id, version }) => ({ id, version }));
-      try {
-        keep(`${what} ${on === null ? 'not finished after all' : 'finished'}.`, await finish({ batches, on }).unwrap());
-      } catch (error) {
-        refuse(error);
-      }
+      const label = `${what} ${on === null ? 'not finished after all' : 'finished'}.`;
+      await finish({ batches: made.flatMap(storedOf).map(versioned), on, label })
+        .unwrap()
+        .catch(refuse);
     },
     /** What batches of one day weighed after all. @throws Refusal */
     weighed: async (made: MadeRun, grams: number | null): Promise<void> => {
@@ -86,25 +81,14 @@ export function useBatches() {
         good.map(({ size }) => size),
         grams,
       );
-      const changes: { before: Stored; after: Stored }[] = [];
-      for (const [index, before] of good.entries()) {
-        const { id, version, ...draft } = before;
-        const share = shares[index] ?? null;
-        changes.push({ before, after: await change({ noun: 'batch', id, version, draft: { ...draft, grams: share } }).unwrap() }); // prettier-ignore
-      }
-      keep(`${made.recipeName} weighed.`, changes);
+      const batches = good.map((batch, index) => ({ ...versioned(batch), grams: shares[index] ?? null }));
+      await weigh({ batches, label: `${made.recipeName} weighed.` }).unwrap();
     },
     takenBack: async (made: MadeRun): Promise<void> => {
-      const changes: { before: Stored; after: null }[] = [];
-      try {
-        for (const before of storedOf(made)) {
-          await remove({ noun: 'batch', id: before.id, version: before.version }).unwrap();
-          changes.push({ before, after: null });
-        }
-      } catch (error) {
-        refuse(error);
-      }
-      keep(`${made.recipeName} of ${sayShortDay(made.day)} taken back.`, changes);
+      const label = `${made.recipeName} of ${sayShortDay(made.day)} taken back.`;
+      await takeBack({ batches: storedOf(made).map(versioned), label })
+        .unwrap()
+        .catch(refuse);
     },
     refuse,
   };

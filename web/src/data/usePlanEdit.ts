@@ -1,5 +1,5 @@
 import { sayDay } from '@usual-pantry/core/quantity';
-import { recorded, said } from './history';
+import { said } from './notices';
 import { useAppDispatch, useAppStore } from './store';
 import { planApi, useMoveRunMutation, usePinRunMutation } from './plan';
 import { sayRefusal, type Refusal } from '../parts/refusal';
@@ -25,8 +25,7 @@ export function usePlanEdit() {
       if (from === to) return;
       const label = `${nameOf(recipeId)} moved to ${sayDay(to)} and pinned there.`;
       try {
-        const { before, after } = await moveRun({ recipeId, from, to }).unwrap();
-        dispatch(recorded({ label, parts: [{ noun: 'plan', id: 'plan', before, after }] }));
+        await moveRun({ recipeId, from, to, label }).unwrap();
       } catch (error) {
         refuse(error);
       }
@@ -34,8 +33,7 @@ export function usePlanEdit() {
     pin: async (recipeId: string, day: string, pinned: boolean): Promise<void> => {
       const label = `${nameOf(recipeId)} ${pinned ? `pinned to ${sayDay(day)}` : 'let go'}.`;
       try {
-        const { before, after } = await pinRun({ recipeId, day, pinned }).unwrap();
-        dispatch(recorded({ label, parts: [{ noun: 'plan', id: 'plan', before, after }] }));
+        await pinRun({ recipeId, day, pinned, label }).unwrap();
       } catch (error) {
         refuse(error);
       }

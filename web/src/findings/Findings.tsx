@@ -10,7 +10,7 @@ import { afterWayOut, changesOrder, type OrderAction } from '@usual-pantry/core/
 import { lackingFor } from '@usual-pantry/core/shopping';
 import { lazy, memo, Suspense, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { said } from '../data/history';
+import { said } from '../data/notices';
 import { Icon } from '../parts/Icon';
 import { useAppDispatch } from '../data/store';
 import { addressOf } from '../parts/addresses';
@@ -74,8 +74,9 @@ function useWayOut(onMade: (action: SayMade, yieldGrams: number) => void) {
     if (action.kind === 'overtime') {
       const kitchen = (await dispatch(bookApi.endpoints.book.initiate(undefined, { subscribe: false })).unwrap())
         .kitchen;
-      await dispatch(bookApi.endpoints.saveKitchen.initiate({ ...kitchen, overtimeMinutes: action.minutes })).unwrap();
-      dispatch(said({ text: `A day can run over by ${String(action.minutes)} minutes now.` }));
+      const label = `A day can run over by ${String(action.minutes)} minutes now.`;
+      const changed = { ...kitchen, overtimeMinutes: action.minutes };
+      await dispatch(bookApi.endpoints.saveKitchen.initiate({ kitchen: changed, label })).unwrap();
       await navigate('/plan');
       await startPlan();
       return;
@@ -154,7 +155,7 @@ const FindingCard = memo(function FindingCard({
             mb: 0.25,
           }}
         >
-          <Icon path={icon} sx={{ fontSize: 18, color: colour }} />
+          <Icon path={icon} sx={{ typography: 'large', color: colour }} />
           <Typography variant="caption" sx={{ fontWeight: 650 }}>
             {word}
           </Typography>

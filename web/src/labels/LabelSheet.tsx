@@ -35,7 +35,7 @@ export function LabelSheet({ boxId, handOver, packed, count }: LabelSheetProps) 
   return (
     <Box component="section" aria-label="Label">
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, mb: 1.5 }}>
-        <Typography variant="h2" sx={{ flex: 1, fontSize: '1.3rem' }}>
+        <Typography variant="h2" sx={{ flex: 1, typography: 'title' }}>
           {label.blocks[0]?.text}
         </Typography>
         <IconButton component={Link} to="/labels" aria-label="Close">

@@ -60,11 +60,10 @@ function RunList({ rows, open }: { rows: readonly Row[]; open: Row | undefined }
               color: 'text.primary',
               borderColor: row === open ? 'hot.main' : 'divider',
               boxShadow: row === open ? 'inset 4px 0 0 var(--mui-palette-hot-main)' : 'none',
-              '&:focus-visible': { outline: '3px solid', outlineColor: 'warning.light' },
             }}
           >
             <Box sx={{ fontWeight: 650 }}>{row.name}</Box>
-            <Box sx={{ fontSize: 13.5, color: 'text.secondary' }}>{row.text}</Box>
+            <Box sx={{ typography: 'note', color: 'text.secondary' }}>{row.text}</Box>
           </Paper>
         </li>
       ))}

@@ -10,7 +10,6 @@ import TableRow from '@mui/material/TableRow';
 import type { BoxCost } from '@usual-pantry/core/money';
 import { sayMinutes, sayMoney } from '@usual-pantry/core/quantity';
 import { Link as RouterLink } from 'react-router';
-import { FIGURES } from '../parts/theme';
 import { costWorking } from '../boxes/costWorking';
 import { AnswerLine, Mark } from '../parts/AnswerLine';
 import { Empty } from '../parts/Panel';
@@ -88,7 +87,7 @@ export function Money() {
       </AnswerLine>
       <Key />
       <TableContainer component={Paper} variant="outlined" tabIndex={0} role="region" aria-label="Cost of each box">
-        <Table size="small" sx={{ '& td:not(:first-of-type)': { fontFamily: FIGURES, fontSize: 13.5 } }}>
+        <Table size="small" sx={{ '& td:not(:first-of-type)': { typography: 'figures' } }}>
           <TableHead>
             <TableRow>
               <TableCell>Box</TableCell>
@@ -108,7 +107,9 @@ export function Money() {
                     {cost.name}
                   </Link>
                   {cost.unpriced.length > 0 && (
-                    <Box sx={{ color: 'error.main', fontSize: 13 }}>without a price: {cost.unpriced.join(', ')}</Box>
+                    <Box sx={{ color: 'error.main', typography: 'note' }}>
+                      without a price: {cost.unpriced.join(', ')}
+                    </Box>
                   )}
                 </TableCell>
                 <TableCell>

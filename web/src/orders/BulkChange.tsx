@@ -5,7 +5,7 @@ import TextField from '@mui/material/TextField';
 import { orderStates, type Order, type OrderState } from '@usual-pantry/core/order';
 import { sayCount } from '@usual-pantry/core/quantity';
 import { useState } from 'react';
-import { recorded, said } from '../data/history';
+import { said } from '../data/notices';
 import { useAppDispatch } from '../data/store';
 import { useChangeStatesMutation } from '../data/orders';
 import type { Refusal } from '../parts/refusal';
@@ -17,9 +17,8 @@ export function BulkChange({ orders, onDone }: { orders: readonly Order[]; onDon
   const [state, setState] = useState<OrderState>('confirmed');
   const apply = async () => {
     try {
-      const changes = await change({ orders: orders.map(({ id, version }) => ({ id, version })), state }).unwrap();
-      const parts = changes.map(({ before, after }) => ({ noun: 'order' as const, id: after.id, before, after }));
-      dispatch(recorded({ label: `${sayCount(parts.length, 'order')} ${state}.`, parts }));
+      const label = `${sayCount(orders.length, 'order')} ${state}.`;
+      await change({ orders: orders.map(({ id, version }) => ({ id, version })), state, label }).unwrap();
       onDone();
     } catch (error) {
       dispatch(said({ text: `Nothing was changed. ${(error as Refusal).message}`, tone: 'trouble' }));

@@ -36,7 +36,7 @@ function Line({ order, currency }: { order: HandOver; currency: string }) {
         {order.contents.map((each) => (
           <div key={packedKey(each.boxName, each)}>
             {sayPacked(`${String(each.count)} × ${each.boxName}`, each, names)}
-            {each.changes.length > 0 && <Box sx={{ pl: 2, fontSize: 14 }}>{each.changes.join(', ')}</Box>}
+            {each.changes.length > 0 && <Box sx={{ pl: 2, typography: 'note' }}>{each.changes.join(', ')}</Box>}
           </div>
         ))}
       </Box>

@@ -10,7 +10,7 @@ import type { MessageFate } from '@usual-pantry/core/intake';
 import { addDays, sayCount, sayShortDay } from '@usual-pantry/core/quantity';
 import { useState } from 'react';
 import { Link as RouterLink } from 'react-router';
-import { said } from '../data/history';
+import { said } from '../data/notices';
 import { useAppDispatch } from '../data/store';
 import { AnswerLine, Mark } from '../parts/AnswerLine';
 import { Empty, Panel } from '../parts/Panel';
@@ -37,12 +37,7 @@ function Message({ message }: { message: InboxAnswer['messages'][number] }) {
   const tryAgain = async () => {
     try {
       const { fate, why } = await take(message.id).unwrap();
-      dispatch(
-        said({
-          text: fate === 'taken' ? `${message.reference} taken.` : why,
-          tone: fate === 'taken' ? 'plain' : 'trouble',
-        }),
-      );
+      if (fate !== 'taken') dispatch(said({ text: why, tone: 'trouble' }));
     } catch (error) {
       dispatch(said({ text: (error as Refusal).message, tone: 'trouble' }));
     }
@@ -52,7 +47,7 @@ function Message({ message }: { message: InboxAnswer['messages'][number] }) {
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', flexWrap: 'wrap' }}>
         <Chip size="small" color={tones[message.fate]} variant="outlined" label={message.fate} />
         <Box sx={{ fontWeight: 650 }}>{order.customer.name}</Box>
-        <Box sx={{ color: 'text.secondary', fontSize: 13.5 }}>
+        <Box sx={{ color: 'text.secondary', typography: 'note' }}>
           {message.reference}, number {message.revision} · {sayMoment(message.receivedAt)}
         </Box>
       </Box>

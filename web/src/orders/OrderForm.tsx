@@ -197,7 +197,7 @@ const StateHistory = ({ order }: { order: Order }) => (
     sx={{ m: 0, p: 0, listStyle: 'none', display: 'flex', flexWrap: 'wrap', gap: 1 }}
   >
     {order.history.map(({ state, at }, index) => (
-      <Box component="li" key={`${at} ${String(index)}`} sx={{ color: 'text.secondary', fontSize: 13.5 }}>
+      <Box component="li" key={`${at} ${String(index)}`} sx={{ color: 'text.secondary', typography: 'note' }}>
         {index > 0 && '→ '}
         {state} {sayMoment(at)}
       </Box>
@@ -213,7 +213,6 @@ export function OrderForm({ season, order }: { season: SeasonBook; order: Order 
     schema: orderDraftSchema,
     record: order,
     fresh: freshOrder(season),
-    nameOf: (draft) => `${draft.customer.name}’s order`,
     onSaved: (saved) => void navigate(`/orders/${saved.id}`, { replace: true }),
   });
   const setState = async (state: OrderDraft['state']) => {
@@ -225,7 +224,7 @@ export function OrderForm({ season, order }: { season: SeasonBook; order: Order 
       title={order ? order.customer.name : 'New order'}
       record={record}
       back="/orders"
-      onDelete={useRemoval('order', order, `${order?.customer.name ?? ''}’s order`, '/orders')}
+      onDelete={useRemoval('order', order, '/orders')}
       actions={
         order && (
           <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', justifyContent: 'flex-end' }}>

@@ -30,7 +30,7 @@ const State = ({ state }: { state: OrderState }) => (
       border: '1px solid',
       borderRadius: 12,
       padding: '1px 8px',
-      fontSize: 13,
+      fontSize: 13.5,
       whiteSpace: 'nowrap',
     }}
   >

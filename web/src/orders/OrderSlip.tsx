@@ -45,8 +45,10 @@ function SlipLine({ order, line, season }: { order: Order; line: OrderLine; seas
           {sayMoney(unitPrice(order, line, book) * count, data.kitchen.currency)}
         </Box>
       </Box>
-      <Box sx={{ fontSize: 14 }}>{inside.join(', ')}</Box>
-      {changes.length > 0 && <Box sx={{ fontSize: 14, fontWeight: 650 }}>Changed for you: {changes.join(', ')}.</Box>}
+      <Box sx={{ typography: 'note' }}>{inside.join(', ')}</Box>
+      {changes.length > 0 && (
+        <Box sx={{ typography: 'note', fontWeight: 650 }}>Changed for you: {changes.join(', ')}.</Box>
+      )}
     </Box>
   );
 }
@@ -111,7 +113,7 @@ export function OrderSlip({ id }: { id: string }) {
           {kitchen.makerName}
         </Typography>
         {kitchen.address && <Box sx={{ color: 'text.secondary' }}>{kitchen.address}</Box>}
-        <Typography variant="h3" component="p" sx={{ mt: 2, fontSize: 20 }}>
+        <Typography variant="h3" component="p" sx={{ mt: 2, typography: 'large' }}>
           {order.customer.name}
         </Typography>
         <Box>

@@ -205,7 +205,7 @@ export const OrderTable = memo(function OrderTable({
         onOpen={open}
         noRows={search ? 'No customer is called that.' : 'No orders like that.'}
       />
-      <Box sx={{ color: 'text.secondary', fontSize: 13.5, mt: 0.75 }}>{sayCount(data?.total ?? 0, 'order')}</Box>
+      <Box sx={{ color: 'text.secondary', typography: 'note', mt: 0.75 }}>{sayCount(data?.total ?? 0, 'order')}</Box>
     </Box>
   );
 });

@@ -60,7 +60,7 @@ const marked: Partial<Record<Reading | 'asked', { colour: string; style: string 
 
 /** The typed words again, with what rules something out, what is kept as a note and what is not understood marked. */
 const ReadWords = ({ parts }: { parts: QuickOrder['parts'] }) => (
-  <Box sx={{ fontSize: 14, color: 'text.secondary', whiteSpace: 'pre-wrap' }}>
+  <Box sx={{ typography: 'note', color: 'text.secondary', whiteSpace: 'pre-wrap' }}>
     {parts.map(({ text, reading }, index) => {
       const look = marked[reading === null ? 'asked' : reading || 'courtesy'];
       return (
@@ -143,14 +143,14 @@ function Ticket({
   return (
     <Box data-testid="ticket" role="status" sx={{ display: 'grid', gap: 1 }}>
       <ReadWords parts={read.parts} />
-      {parts.length > 0 && <Box sx={{ fontSize: 18, fontWeight: 650 }}>{parts.join(' · ')}</Box>}
+      {parts.length > 0 && <Box sx={{ typography: 'large', fontWeight: 650 }}>{parts.join(' · ')}</Box>}
       {read.notes && <span>Note: {read.notes}</span>}
       {read.missing.length > 0 && <span>Still to say: {sayList(read.missing)}.</span>}
       {read.questions.map((question) => (
         <Question key={question.key} question={question} onAnswer={onAnswer} />
       ))}
       {read.remarks.length > 0 && (
-        <Box sx={{ fontSize: 13.5, color: 'text.secondary', fontFamily: FIGURES }}>{read.remarks.join(' ')}</Box>
+        <Box sx={{ typography: 'note', color: 'text.secondary', fontFamily: FIGURES }}>{read.remarks.join(' ')}</Box>
       )}
     </Box>
   );

@@ -33,19 +33,18 @@ function Ticket({ order, currency }: { order: DayProps['day']['orders'][number];
         borderTop: 5,
         borderTopColor: order.toDecide ? 'warning.light' : 'rim',
         '&:hover': { bgcolor: 'action.hover' },
-        '&:focus-visible': { outline: '3px solid', outlineColor: 'warning.light' },
       }}
     >
       <Box sx={{ fontWeight: 650 }}>{order.customer}</Box>
       {order.contents.map((each) => (
-        <Box key={packedKey(each.boxName, each)} sx={{ fontSize: 14 }}>
+        <Box key={packedKey(each.boxName, each)} sx={{ typography: 'note' }}>
           {sayPacked(`${String(each.count)} × ${each.boxName}`, each, names)}
         </Box>
       ))}
-      <Box sx={{ fontSize: 13, color: 'text.secondary', mt: 0.5 }}>
+      <Box sx={{ typography: 'note', color: 'text.secondary', mt: 0.5 }}>
         {[order.way, order.place, order.state].filter(Boolean).join(' · ')}
       </Box>
-      <Box sx={{ fontFamily: FIGURES, fontSize: 13 }}>
+      <Box sx={{ typography: 'figures' }}>
         {order.dueMinor > 0 ? `${sayMoney(order.dueMinor, currency)} due` : 'paid'}
         {order.toDecide && ' · to decide'}
       </Box>
@@ -66,7 +65,7 @@ function DayOfTickets({ day, currency }: DayProps) {
       <Typography variant="h3" sx={{ fontFamily: FIGURES }}>
         {sayShortDay(day.day)}
       </Typography>
-      <Box sx={{ color: 'text.secondary', fontSize: 13.5, mb: 0.75 }}>
+      <Box sx={{ color: 'text.secondary', typography: 'note', mb: 0.75 }}>
         {sayCount(day.orders.length, 'order')}, {sayCount(boxes, 'box', 'boxes')}
       </Box>
       <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, display: 'grid', gap: 0.75 }}>
@@ -77,7 +76,9 @@ function DayOfTickets({ day, currency }: DayProps) {
         ))}
       </Box>
       {hidden > 0 && (
-        <Box sx={{ mt: 0.75, color: 'text.secondary', fontSize: 13.5 }}>{sayCount(hidden, 'more')} in the table</Box>
+        <Box sx={{ mt: 0.75, color: 'text.secondary', typography: 'note' }}>
+          {sayCount(hidden, 'more')} in the table
+        </Box>
       )}
     </Box>
   );

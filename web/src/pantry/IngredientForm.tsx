@@ -68,7 +68,6 @@ export function IngredientForm({ season, ingredient }: { season: SeasonBook; ing
     schema: ingredientDraftSchema,
     record: ingredient,
     fresh: freshIngredient,
-    nameOf: (draft) => draft.name,
     onSaved: (saved) => void navigate(`/pantry/${saved.id}`, { replace: true }),
   });
   return (
@@ -76,7 +75,7 @@ export function IngredientForm({ season, ingredient }: { season: SeasonBook; ing
       title={ingredient ? ingredient.name : 'New ingredient'}
       record={record}
       back="/pantry"
-      onDelete={useRemoval('ingredient', ingredient, ingredient?.name ?? '', '/pantry')}
+      onDelete={useRemoval('ingredient', ingredient, '/pantry')}
     >
       <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: { xs: '1fr', sm: '2fr 1fr' } }}>
         <TextInput name="name" label="Name" autoFocus={ingredient === null} />

@@ -1,6 +1,5 @@
 import Box from '@mui/material/Box';
 import { allergens, type Allergen } from '@usual-pantry/core/ingredient';
-import { FIGURES } from './theme';
 
 /** Words, each with its two-letter tag. */
 export function Allergens({ codes, none = 'nothing of the list' }: { codes: readonly Allergen[]; none?: string }) {
@@ -14,8 +13,7 @@ export function Allergens({ codes, none = 'nothing of the list' }: { codes: read
             component="abbr"
             title={allergens[code].name}
             sx={{
-              fontFamily: FIGURES,
-              fontSize: 11.5,
+              typography: 'fineFigures',
               textDecoration: 'none',
               color: 'text.secondary',
             }}
@@ -30,7 +28,7 @@ export function Allergens({ codes, none = 'nothing of the list' }: { codes: read
 
 /** The tags alone, where the words stand elsewhere; read out as words. */
 export const AllergenTags = ({ codes }: { codes: readonly Allergen[] }) => (
-  <Box component="span" sx={{ fontFamily: FIGURES, fontSize: 12 }}>
+  <Box component="span" sx={{ typography: 'fineFigures' }}>
     {codes.map((code) => (
       <abbr key={code} title={allergens[code].name} style={{ textDecoration: 'none', marginRight: 5 }}>
         {allergens[code].tag}

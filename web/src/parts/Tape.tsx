@@ -1,6 +1,5 @@
 import Box from '@mui/material/Box';
 import { Link } from 'react-router';
-import { FIGURES } from './theme';
 
 const TORN =
   'polygon(0 0, 100% 0, calc(100% - 5px) 12.5%, 100% 25%, calc(100% - 5px) 37.5%, 100% 50%, calc(100% - 5px) 62.5%, 100% 75%, calc(100% - 5px) 87.5%, 100% 100%, 0 100%)';
@@ -31,10 +30,9 @@ export const Tape = ({
       borderColor: tone === 'batch' ? 'hot.main' : 'primary.main',
       clipPath: TORN,
       textDecoration: 'none',
-      '&:focus-visible': { outline: '3px solid', outlineColor: 'primary.main', outlineOffset: -3 },
     }}
   >
     <Box sx={{ fontWeight: 650 }}>{name}</Box>
-    <Box sx={{ fontFamily: FIGURES, fontSize: 13 }}>{code}</Box>
+    <Box sx={{ typography: 'figures' }}>{code}</Box>
   </Box>
 );

@@ -1,4 +1,8 @@
 import { createTheme } from '@mui/material/styles';
+import type { CSSProperties } from 'react';
+
+/** Sizes of text beside those of MUI, given by `sx={{ typography: 'note' }}`. They say nothing of weight. */
+type Size = 'title' | 'large' | 'note' | 'fine' | 'figures' | 'fineFigures';
 
 declare module '@mui/material/styles' {
   interface Palette {
@@ -11,6 +15,8 @@ declare module '@mui/material/styles' {
     tape?: PaletteOptions['primary'];
     rim?: string;
   }
+  interface TypographyVariants extends Record<Size, CSSProperties> {}
+  interface TypographyVariantsOptions extends Record<Size, CSSProperties> {}
 }
 
 const HEADING = '"Bricolage Grotesque Variable", "Atkinson Hyperlegible Next Variable", sans-serif';
@@ -18,6 +24,9 @@ const TEXT = '"Atkinson Hyperlegible Next Variable", system-ui, sans-serif';
 
 /** The face of figures: every digit equally wide. */
 export const FIGURES = '"Atkinson Hyperlegible Mono Variable", ui-monospace, monospace';
+
+/** Around what has the focus. */
+const FOCUS = { outline: '3px solid var(--mui-palette-warning-light)', outlineOffset: 1 };
 
 /** Width of the navigation and height of the season strip, px. */
 export const NAV_WIDTH = 184;
@@ -72,6 +81,12 @@ export const theme = createTheme({
     },
     h2: { fontFamily: HEADING, fontWeight: 650, fontSize: '1.15rem', lineHeight: 1.3 },
     h3: { fontFamily: HEADING, fontWeight: 650, fontSize: '1rem', lineHeight: 1.3 },
+    title: { fontSize: '1.3rem' },
+    large: { fontSize: 19 },
+    note: { fontSize: 13.5 },
+    fine: { fontSize: 12 },
+    figures: { fontFamily: FIGURES, fontSize: 13.5 },
+    fineFigures: { fontFamily: FIGURES, fontSize: 12 },
     button: { textTransform: 'none', fontWeight: 650 },
   },
   components: {
@@ -83,10 +98,7 @@ export const theme = createTheme({
       styleOverrides: {
         root: {
           fontFamily: 'inherit',
-          '&.Mui-focusVisible': {
-            outline: '3px solid var(--mui-palette-warning-light)',
-            outlineOffset: 1,
-          },
+          '&.Mui-focusVisible': FOCUS,
         },
       },
     },
@@ -109,6 +121,7 @@ export const theme = createTheme({
     MuiCssBaseline: {
       styleOverrides: {
         body: { fontVariantNumeric: 'tabular-nums' },
+        'a:focus-visible, summary:focus-visible, [tabindex="0"]:focus-visible': FOCUS,
         '@media (prefers-reduced-motion: reduce)': {
           '*, *::before, *::after': {
             animationDuration: '0.01ms !important',

@@ -16,7 +16,6 @@ import { sayCount, sayGrams, sayList, sayMinutes, sayNumber, sayShortDay } from 
 import { sayBatches, yieldRecord } from '@usual-pantry/core/recipe';
 import { groupBy } from '@usual-pantry/core/record';
 import { Link as RouterLink, useSearchParams } from 'react-router';
-import { FIGURES } from '../parts/theme';
 import { MadeSign, MendMade, sayMade } from '../batches/MadeLine';
 import { usePlanEdit } from '../data/usePlanEdit';
 import { usePlanRunsQuery } from '../data/plan';
@@ -24,8 +23,8 @@ import { useSeasonBook, type SeasonBook } from '../data/useSeason';
 import { Waiting } from '../parts/Waiting';
 import { Worked } from '../parts/Worked';
 
-const small = { fontSize: 12.5, color: 'text.secondary' } as const;
-const figures = { fontFamily: FIGURES, fontSize: 13.5, whiteSpace: 'nowrap' } as const;
+const small = { typography: 'fine', color: 'text.secondary' } as const;
+const figures = { typography: 'figures', whiteSpace: 'nowrap' } as const;
 
 /** A day of a recipe: the pin, the day, its batches and the reason. */
 const dayGrid = {
@@ -199,7 +198,7 @@ function ByRecipe({ plan, today, season }: RowProps) {
                 ))}
               </TableCell>
               <TableCell align="right">
-                <Box component="span" sx={{ fontFamily: FIGURES, fontSize: 13.5 }}>
+                <Box component="span" sx={{ typography: 'figures' }}>
                   {sayLeftOver(all)}
                 </Box>
                 <Box sx={small}>{[...new Set(all.map((run) => sayCouldBecome(run, season)))].find(Boolean)}</Box>
@@ -245,7 +244,7 @@ function ByDay({ plan, season }: Omit<RowProps, 'today'>) {
               </Box>
             </TableCell>
             <TableCell sx={{ minWidth: 150, maxWidth: 280 }}>{sayUses([made])}</TableCell>
-            <TableCell align="right" sx={{ fontFamily: FIGURES, fontSize: 13.5 }}>
+            <TableCell align="right" sx={{ typography: 'figures' }}>
               {sayLeftOver([made])}
             </TableCell>
             <TableCell colSpan={2} />
@@ -261,7 +260,7 @@ function ByDay({ plan, season }: Omit<RowProps, 'today'>) {
               <BatchesWorked run={run} season={season} />
             </TableCell>
             <TableCell sx={{ minWidth: 150, maxWidth: 280 }}>{sayUses([run])}</TableCell>
-            <TableCell align="right" sx={{ fontFamily: FIGURES, fontSize: 13.5 }}>
+            <TableCell align="right" sx={{ typography: 'figures' }}>
               {sayLeftOver([run])}
             </TableCell>
             <TableCell align="right" sx={figures}>

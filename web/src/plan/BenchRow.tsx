@@ -6,7 +6,6 @@ import type { PlanRuns } from '@usual-pantry/core/api';
 import { whileWaiting, type BenchDay, type BenchTask } from '@usual-pantry/core/bench-day';
 import { sayClock, sayDay, sayList, sayMinutes, sayShortDay } from '@usual-pantry/core/quantity';
 import { Link as RouterLink } from 'react-router';
-import { FIGURES } from '../parts/theme';
 import { BenchStrip } from './BenchStrip';
 
 export const LABEL_WIDTH = 172;
@@ -27,7 +26,7 @@ interface Props {
 function RowLabel({ entry, sheet }: Pick<Props, 'entry' | 'sheet'>) {
   const over = entry.bookedMinutes > entry.benchMinutes + 1;
   const late = entry.makerMinutes > 0 && sheet.spanMinutes > entry.makerMinutes + 1;
-  const small = { fontSize: 12, color: 'text.secondary', lineHeight: 1.35 };
+  const small = { typography: 'fine', color: 'text.secondary', lineHeight: 1.35 };
   return (
     <Box sx={{ p: 1, borderRight: 1, borderColor: 'divider' }}>
       <Link component={RouterLink} to={`/?day=${entry.day}`} sx={{ fontWeight: 650 }}>
@@ -38,7 +37,7 @@ function RowLabel({ entry, sheet }: Pick<Props, 'entry' | 'sheet'>) {
           humid
         </Box>
       )}
-      <Box sx={{ fontFamily: FIGURES, fontSize: 12, color: over ? 'error.main' : 'text.secondary' }}>
+      <Box sx={{ typography: 'fineFigures', color: over ? 'error.main' : 'text.secondary' }}>
         {sayClock(entry.bookedMinutes)} of {sayClock(entry.benchMinutes)} h{over && ', over'}
       </Box>
       {sheet.tasks.length > 0 && (
@@ -110,10 +109,10 @@ function DoneStrip({ entry, plan, scale }: { entry: SeasonDay; plan: PlanRuns; s
         bgcolor: 'action.hover',
       }}
     >
-      <Box component="span" sx={{ display: 'block', fontWeight: 650, fontSize: 13, lineHeight: 1.25 }}>
+      <Box component="span" sx={{ display: 'block', fontWeight: 650, typography: 'note', lineHeight: 1.25 }}>
         ✓ Done
       </Box>
-      <Box component="span" sx={{ display: 'block', fontSize: 11.5, textOverflow: 'ellipsis', overflow: 'hidden' }}>
+      <Box component="span" sx={{ display: 'block', typography: 'fine', textOverflow: 'ellipsis', overflow: 'hidden' }}>
         {text}
       </Box>
     </Box>
@@ -129,7 +128,7 @@ function UnderRow({ sheet, plan, labels, day }: UnderProps) {
   const waiting = whileWaiting({ days: plan.days, labels }, day, sheet);
   if (sheet.resting.length === 0 && !waiting && sheet.lacking.length === 0) return null;
   return (
-    <Box sx={{ px: 0.75, pb: 0.75, fontSize: 12, color: 'text.secondary' }}>
+    <Box sx={{ px: 0.75, pb: 0.75, typography: 'fine', color: 'text.secondary' }}>
       {sheet.resting.map(({ recipeName, madeOn }) => (
         <Box key={`${recipeName} ${madeOn}`} component="span" sx={{ mr: 1.5, whiteSpace: 'nowrap' }}>
           <Box
@@ -174,7 +173,7 @@ function EquipmentLanes({
           px: 1,
           borderRight: 1,
           borderColor: 'divider',
-          fontSize: 12,
+          typography: 'fine',
           color: 'text.secondary',
           textAlign: 'right',
         }}
@@ -242,7 +241,7 @@ export function BenchRow({ entry, sheet, plan, labels, hours, withEquipment, onO
             />
           ))}
           {helped && (
-            <Box sx={{ position: 'absolute', top: LANE - 2, left: 6, fontSize: 11, color: 'text.secondary' }}>
+            <Box sx={{ position: 'absolute', top: LANE - 2, left: 6, typography: 'fine', color: 'text.secondary' }}>
               The helper’s hands
             </Box>
           )}

@@ -10,7 +10,6 @@ import type { PlanRuns, PlanSummary } from '@usual-pantry/core/api';
 import { addDays } from '@usual-pantry/core/quantity';
 import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { FIGURES } from '../parts/theme';
 import { usePlanEdit } from '../data/usePlanEdit';
 import { useSeasonBook } from '../data/useSeason';
 import { useLabelRunsQuery, usePlanRunsQuery } from '../data/plan';
@@ -89,7 +88,7 @@ export function BenchSheet({ plan: { today } }: { plan: PlanSummary }) {
         <Box sx={{ minWidth: 860 }}>
           <Box
             aria-hidden
-            sx={{ position: 'relative', height: 22, ml: `${String(LABEL_WIDTH)}px`, fontFamily: FIGURES, fontSize: 12 }}
+            sx={{ position: 'relative', height: 22, ml: `${String(LABEL_WIDTH)}px`, typography: 'fineFigures' }}
           >
             {Array.from({ length: hours }, (_, hour) => (
               <Box

@@ -3,7 +3,6 @@ import Box from '@mui/material/Box';
 import ButtonBase from '@mui/material/ButtonBase';
 import type { BenchTask } from '@usual-pantry/core/bench-day';
 import { sayMinutes } from '@usual-pantry/core/quantity';
-import { FIGURES } from '../parts/theme';
 
 const tones: Record<BenchTask['kind'], { bg: string; edge: string }> = {
   make: { bg: 'tape.main', edge: 'hot.main' },
@@ -50,7 +49,7 @@ function Hold({ task }: { task: BenchTask }) {
           left: 0,
           width: 'calc(100% - 3px)',
           color: 'text.secondary',
-          fontSize: 11,
+          typography: 'fine',
           lineHeight: 1.2,
           whiteSpace: 'nowrap',
           overflow: 'hidden',
@@ -114,7 +113,6 @@ export function BenchStrip({ task, day, scale, top, onOpen }: Props) {
           touchAction: 'manipulation',
           cursor: can ? 'grab' : 'default',
           boxShadow: isDragging ? 4 : 0,
-          '&:focus-visible': { outline: '3px solid', outlineColor: 'primary.main' },
         }}
       >
         <Box
@@ -123,7 +121,7 @@ export function BenchStrip({ task, day, scale, top, onOpen }: Props) {
             ...words,
             display: 'block',
             fontWeight: 650,
-            fontSize: 13,
+            typography: 'note',
             lineHeight: 1.25,
             [SHORT]: {
               display: '-webkit-box',
@@ -131,7 +129,7 @@ export function BenchStrip({ task, day, scale, top, onOpen }: Props) {
               WebkitLineClamp: 3,
               whiteSpace: 'normal',
               textOverflow: 'clip',
-              fontSize: 10.5,
+              typography: 'fine',
               lineHeight: 1.2,
             },
             [VERY_SHORT]: { display: 'none' },
@@ -142,7 +140,7 @@ export function BenchStrip({ task, day, scale, top, onOpen }: Props) {
         </Box>
         <Box
           component="span"
-          sx={{ ...words, display: 'block', fontFamily: FIGURES, fontSize: 11.5, [SHORT]: { display: 'none' } }}
+          sx={{ ...words, display: 'block', typography: 'fineFigures', [SHORT]: { display: 'none' } }}
         >
           {task.code}
         </Box>

@@ -18,7 +18,6 @@ import { minorPerUnit, sayDay, sayGrams, sayMoney, sayShortDay } from '@usual-pa
 import { groupBy } from '@usual-pantry/core/record';
 import { useState } from 'react';
 import { Link as RouterLink, useSearchParams } from 'react-router';
-import { FIGURES } from '../parts/theme';
 import { readNumber } from '../parts/readNumber';
 import { useEdit } from '../data/useEdit';
 import { useShoppingQuery } from '../data/plan';
@@ -26,7 +25,7 @@ import { useSeasonBook } from '../data/useSeason';
 import { Waiting } from '../parts/Waiting';
 import { useAttempt } from '../parts/useAttempt';
 
-const figures = { fontFamily: FIGURES, fontSize: 13.5, whiteSpace: 'nowrap' } as const;
+const figures = { typography: 'figures', whiteSpace: 'nowrap' } as const;
 
 /** Packs in words, each with its shop where that is not said above already. */
 const sayPacks = (line: ShoppingLine, shop: string | null): string => {
@@ -113,7 +112,7 @@ function ShoppingRow({ line, plan, shop }: { line: ShoppingLine; plan: PlanSumma
           {line.name}
         </Link>
         {line.spoiltGrams >= 1 && (
-          <Box sx={{ fontSize: 12.5, color: 'text.secondary' }}>
+          <Box sx={{ typography: 'fine', color: 'text.secondary' }}>
             {sayGrams(line.spoiltGrams)} in the pantry spoil first
           </Box>
         )}
@@ -215,7 +214,7 @@ export function Shopping({ plan }: { plan: PlanSummary }) {
                   component="th"
                   scope="rowgroup"
                   colSpan={2}
-                  sx={{ fontWeight: 700, fontSize: 15, pt: 2, borderBottomColor: 'rim' }}
+                  sx={{ fontWeight: 700, pt: 2, borderBottomColor: 'rim' }}
                 >
                   {title}
                 </TableCell>
@@ -236,7 +235,7 @@ export function Shopping({ plan }: { plan: PlanSummary }) {
           ))}
           <TableFooter>
             <TableRow>
-              <TableCell colSpan={2} sx={{ color: 'text.primary', fontWeight: 650, fontSize: 14 }}>
+              <TableCell colSpan={2} sx={{ color: 'text.primary', fontWeight: 650, typography: 'note' }}>
                 All of it
               </TableCell>
               <TableCell align="right" sx={{ ...figures, color: 'text.primary', fontWeight: 650 }}>

@@ -74,7 +74,7 @@ export function StripMenu({ opened, plan, today, season, onClose }: Props) {
             sx={{ display: 'block', whiteSpace: 'normal', maxWidth: 360, '&.Mui-disabled': { opacity: 0.75 } }}
           >
             {sayDay(entry.day)}
-            <Box sx={{ fontSize: 12.5, color: 'text.secondary' }}>
+            <Box sx={{ typography: 'fine', color: 'text.secondary' }}>
               {why ?? `${sayMinutes(Math.max(0, entry.benchMinutes - entry.bookedMinutes))} free`}
             </Box>
           </MenuItem>

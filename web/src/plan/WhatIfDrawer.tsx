@@ -15,9 +15,6 @@ import type { PlanSum, WhatIf, WhatIfAnswer } from '@usual-pantry/core/programme
 import type { PlanSummary } from '@usual-pantry/core/api';
 import { sayDay, sayList, sayMass, sayMinutes, sayMoney, sayShortDay } from '@usual-pantry/core/quantity';
 import { useState } from 'react';
-import { said } from '../data/history';
-import { useAppDispatch } from '../data/store';
-import { FIGURES } from '../parts/theme';
 import { WaysOut } from '../findings/Findings';
 import { useSeasonBook } from '../data/useSeason';
 import { POLL_MS, Running } from './Running';
@@ -70,16 +67,14 @@ function Compared({ answer, currency }: { answer: WhatIfAnswer; currency: string
             return (
               <TableRow key={name}>
                 <TableCell>{name}</TableCell>
-                <TableCell sx={{ fontFamily: FIGURES, fontSize: 13.5 }}>{old}</TableCell>
-                <TableCell sx={{ fontFamily: FIGURES, fontSize: 13.5, fontWeight: old === then ? 400 : 700 }}>
-                  {then}
-                </TableCell>
+                <TableCell sx={{ typography: 'figures' }}>{old}</TableCell>
+                <TableCell sx={{ typography: 'figures', fontWeight: old === then ? 400 : 700 }}>{then}</TableCell>
               </TableRow>
             );
           })}
         </TableBody>
       </Table>
-      <Box sx={{ color: 'text.secondary', fontSize: 14 }}>
+      <Box sx={{ color: 'text.secondary', typography: 'note' }}>
         {changes.length === 0 ? 'Every making stays on its day.' : changes.join('; ')}
       </Box>
     </>
@@ -104,7 +99,6 @@ interface Props {
 
 /** A change that is tried before it is made: lost days, hired hands, more boxes, more moulds. What is typed outlives its closing. */
 export function WhatIfDrawer({ plan, open, onClose }: Props) {
-  const dispatch = useAppDispatch();
   const { season } = useSeasonBook();
   const [ask, { isLoading }] = useWhatIfMutation();
   const [accept, { isLoading: accepting }] = useAcceptWhatIfMutation();
@@ -151,7 +145,6 @@ export function WhatIfDrawer({ plan, open, onClose }: Props) {
     if (!tried) return;
     try {
       await accept(tried.change).unwrap();
-      dispatch(said({ text: 'The season is planned that way now.' }));
       setLoseDays([]);
       setTyped(fresh);
       setTried(null);

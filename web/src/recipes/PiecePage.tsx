@@ -45,7 +45,6 @@ function PieceForm({ season, piece, recipeId }: { season: SeasonBook; piece: Pie
     schema: pieceDraftSchema,
     record: piece,
     fresh,
-    nameOf: (draft) => draft.name,
     onSaved: (saved) => void navigate(`/pieces/${saved.id}`, { replace: true }),
   });
   return (
@@ -53,7 +52,7 @@ function PieceForm({ season, piece, recipeId }: { season: SeasonBook; piece: Pie
       title={piece ? piece.name : 'New piece'}
       record={record}
       back={back}
-      onDelete={useRemoval('piece', piece, piece?.name ?? '', back)}
+      onDelete={useRemoval('piece', piece, back)}
     >
       <PieceFigures season={season} piece={piece} />
       <Box

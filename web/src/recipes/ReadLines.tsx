@@ -235,7 +235,7 @@ export function ReadLines({ season, lines, keys, settled, onSettle }: ReadLinesP
               overflowWrap: 'anywhere',
             }}
           >
-            <Box sx={{ color: 'text.secondary', fontSize: 14 }}>{each.source}</Box>
+            <Box sx={{ color: 'text.secondary', typography: 'note' }}>{each.source}</Box>
             {done ? (
               <SettledLine season={season} line={line} />
             ) : (
@@ -247,7 +247,7 @@ export function ReadLines({ season, lines, keys, settled, onSettle }: ReadLinesP
               ))
             )}
             {each.remarks.map((remark) => (
-              <Box key={remark} sx={{ fontSize: 14 }}>
+              <Box key={remark} sx={{ typography: 'note' }}>
                 {remark}
               </Box>
             ))}

@@ -98,7 +98,7 @@ export function ReadSteps({ read, keys, answers, onAnswer }: ReadStepsProps) {
               </Box>
             ))}
             {step.remarks.map((remark) => (
-              <Box key={remark} sx={{ fontSize: 14, color: 'text.secondary' }}>
+              <Box key={remark} sx={{ typography: 'note', color: 'text.secondary' }}>
                 {remark}
               </Box>
             ))}

@@ -82,7 +82,6 @@ export function RecipeForm({
     record: recipe,
     fresh,
     newKey,
-    nameOf: (draft) => draft.name,
     onSaved: (saved) => {
       onAdded?.();
       void navigate(`/recipes/${saved.id}/edit`, { replace: true });
@@ -93,7 +92,7 @@ export function RecipeForm({
       title={recipe ? recipe.name : 'New recipe'}
       record={record}
       back={recipe ? `/recipes/${recipe.id}` : '/recipes'}
-      onDelete={useRemoval('recipe', recipe, recipe?.name ?? '', '/recipes')}
+      onDelete={useRemoval('recipe', recipe, '/recipes')}
     >
       {recipe?.variantOf ? (
         <VariantFields season={season} base={recipe.variantOf.recipeId} />

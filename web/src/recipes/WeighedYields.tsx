@@ -26,7 +26,7 @@ export function WeighedYields({ season, recipe }: { season: SeasonBook; recipe: 
           </>
         )}
       </Lines>
-      <Typography sx={{ color: 'text.secondary', fontSize: 14 }}>
+      <Typography sx={{ color: 'text.secondary', typography: 'note' }}>
         {known
           ? `${sayCount(record.batches, 'batch', 'batches')}: ${sayNumber(record.mean * 100, 0)} % of what it should give, and it varies by ${sayNumber(record.spread * 100, 1)} %. So much more is made that the orders are covered.`
           : 'From three batches on, the plan makes a few pieces more where the yield varies.'}

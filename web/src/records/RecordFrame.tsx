@@ -97,7 +97,7 @@ export function RecordFrame<N extends Noun>({
           {heading ? (
             <Box sx={{ flex: 1 }}>{heading}</Box>
           ) : (
-            <Typography variant="h2" sx={{ flex: 1, fontSize: '1.3rem' }}>
+            <Typography variant="h2" sx={{ flex: 1, typography: 'title' }}>
               {title}
             </Typography>
           )}

@@ -82,13 +82,12 @@ export function RecordList({ title, items, base, openId, newLabel, empty, column
                 borderColor: item.id === openId ? 'hot.main' : 'divider',
                 boxShadow: item.id === openId ? 'inset 4px 0 0 var(--mui-palette-hot-main)' : 'none',
                 '&:hover': { bgcolor: 'action.hover' },
-                '&:focus-visible': { outline: '3px solid', outlineColor: 'warning.light' },
               }}
             >
               {item.mark}
               <Box sx={{ minWidth: 0 }}>
                 <Box sx={{ fontWeight: 650, lineHeight: 1.25 }}>{item.name}</Box>
-                <Box sx={{ color: 'text.secondary', fontSize: 13.5 }}>{item.below}</Box>
+                <Box sx={{ color: 'text.secondary', typography: 'note' }}>{item.below}</Box>
               </Box>
             </Paper>
           </li>

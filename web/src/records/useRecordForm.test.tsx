@@ -43,7 +43,6 @@ const open = (record: Ingredient | null) =>
         schema: ingredientDraftSchema,
         record,
         fresh: ingredientDraftSchema.parse({ name: 'New', declaration: { labelName: 'new' } }),
-        nameOf: ({ name }) => name,
         onSaved: () => undefined,
       });
       // A form tells only of what is looked at.

@@ -17,7 +17,6 @@ interface Options<N extends Noun> {
   readonly fresh: Drafts[N];
   /** Under which name the typing of a new one is kept. */
   readonly newKey?: string;
-  readonly nameOf: (draft: Drafts[N]) => string;
   /** Called when a new record has been stored. */
   readonly onSaved: (record: Stored<N>) => void;
 }
@@ -50,7 +49,6 @@ export function useRecordForm<N extends Noun>({
   record,
   fresh,
   newKey = 'new',
-  nameOf,
   onSaved,
 }: Options<N>): RecordForm<N> {
   const edit = useEdit();
@@ -134,10 +132,8 @@ export function useRecordForm<N extends Noun>({
     if (code === 'stale') setTheirs(current as Stored<N>);
   };
 
-  const write = (draft: Drafts[N], from: Stored<N> | null) => {
-    const label = `${nameOf(draft)} saved.`;
-    return from ? edit.change(noun, from, draft, label) : edit.add(noun, draft, label);
-  };
+  const write = (draft: Drafts[N], from: Stored<N> | null) =>
+    from ? edit.change(noun, from, draft) : edit.add(noun, draft);
 
   const store = async (draft: Drafts[N], from: Stored<N> | null) => {
     setTrouble(null);

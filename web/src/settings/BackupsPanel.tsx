@@ -8,7 +8,7 @@ import DialogTitle from '@mui/material/DialogTitle';
 import Link from '@mui/material/Link';
 import { sayCount, sayNumber, sayShortDay } from '@usual-pantry/core/quantity';
 import { useState } from 'react';
-import { said } from '../data/history';
+import { said } from '../data/notices';
 import { useAppDispatch } from '../data/store';
 import { Empty, Panel } from '../parts/Panel';
 import { Waiting } from '../parts/Waiting';
@@ -34,6 +34,74 @@ const sayHealth = ({ troubles, counts }: DatabaseHealth): string =>
   troubles.length > 0
     ? `It is damaged: ${troubles.join('; ')}.`
     : `It is whole: ${sayCount(counts['recipes'] ?? 0, 'recipe')}, ${sayCount(counts['boxes'] ?? 0, 'box', 'boxes')}, ${sayCount(counts['orders'] ?? 0, 'order')}.`;
+
+/** One copy, and what can be done with it. */
+function BackupRow({ backup, onCheck, onPutBack }: { backup: Backup; onCheck: () => void; onPutBack: () => void }) {
+  return (
+    <Box
+      component="li"
+      sx={{
+        display: 'flex',
+        flexWrap: 'wrap',
+        alignItems: 'center',
+        gap: 1,
+        py: 0.5,
+        borderTop: 1,
+        borderColor: 'divider',
+      }}
+    >
+      <Box sx={{ flex: '1 1 110px' }}>
+        <Box sx={{ fontWeight: 650 }}>{sayShortDay(backup.on)}</Box>
+        <Box sx={{ typography: 'note', color: 'text.secondary' }}>
+          {reasons[backup.kind]}, {sayNumber(backup.bytes / MEGABYTE, 1)} MB
+        </Box>
+      </Box>
+      <Button size="small" aria-label={`Check ${backup.name}`} onClick={onCheck}>
+        Check
+      </Button>
+      <Link href={`/api/backups/${encodeURIComponent(backup.name)}/file`} aria-label={`Download ${backup.name}`}>
+        Download
+      </Link>
+      <Button size="small" color="error" aria-label={`Put back ${backup.name}`} onClick={onPutBack}>
+        Put back
+      </Button>
+    </Box>
+  );
+}
+
+interface PutBackDialogProps {
+  /** The copy that is to be put back; null while none is. */
+  readonly backup: Backup | null;
+  readonly isBusy: boolean;
+  readonly onKeep: () => void;
+  readonly onPutBack: (backup: Backup) => void;
+}
+
+/** Asks before everything is replaced by a copy. */
+function PutBackDialog({ backup, isBusy, onKeep, onPutBack }: PutBackDialogProps) {
+  return (
+    <Dialog open={backup !== null} onClose={onKeep} aria-labelledby="restore-title">
+      <DialogTitle id="restore-title">Put everything back as it was on {backup && sayShortDay(backup.on)}?</DialogTitle>
+      <DialogContent>
+        What is here now is kept as a copy first: it can be put back in the same way. Pages that are open elsewhere
+        cannot save over it.
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onKeep}>Keep what is here</Button>
+        <Button
+          variant="contained"
+          color="error"
+          loading={isBusy}
+          onClick={() => {
+            if (backup) onPutBack(backup);
+          }}
+        >
+          Put it back
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}
 
 /** Copies of the whole database: taken, looked at, taken away, put back. */
 export function BackupsPanel() {
@@ -109,82 +177,25 @@ export function BackupsPanel() {
           sx={{ listStyle: 'none', m: 0, p: 0, maxHeight: 320, overflow: 'auto' }}
         >
           {backups.map((backup) => (
-            <Box
-              component="li"
+            <BackupRow
               key={backup.name}
-              sx={{
-                display: 'flex',
-                flexWrap: 'wrap',
-                alignItems: 'center',
-                gap: 1,
-                py: 0.5,
-                borderTop: 1,
-                borderColor: 'divider',
+              backup={backup}
+              onCheck={() => void lookAt(backup.name)}
+              onPutBack={() => {
+                setChosen(backup);
               }}
-            >
-              <Box sx={{ flex: '1 1 110px' }}>
-                <Box sx={{ fontWeight: 650 }}>{sayShortDay(backup.on)}</Box>
-                <Box sx={{ fontSize: 13.5, color: 'text.secondary' }}>
-                  {reasons[backup.kind]}, {sayNumber(backup.bytes / MEGABYTE, 1)} MB
-                </Box>
-              </Box>
-              <Button size="small" aria-label={`Check ${backup.name}`} onClick={() => void lookAt(backup.name)}>
-                Check
-              </Button>
-              <Link
-                href={`/api/backups/${encodeURIComponent(backup.name)}/file`}
-                aria-label={`Download ${backup.name}`}
-              >
-                Download
-              </Link>
-              <Button
-                size="small"
-                color="error"
-                aria-label={`Put back ${backup.name}`}
-                onClick={() => {
-                  setChosen(backup);
-                }}
-              >
-                Put back
-              </Button>
-            </Box>
+            />
           ))}
         </Box>
       )}
-      <Dialog
-        open={chosen !== null}
-        onClose={() => {
+      <PutBackDialog
+        backup={chosen}
+        isBusy={isRestoring}
+        onKeep={() => {
           setChosen(null);
         }}
-        aria-labelledby="restore-title"
-      >
-        <DialogTitle id="restore-title">
-          Put everything back as it was on {chosen && sayShortDay(chosen.on)}?
-        </DialogTitle>
-        <DialogContent>
-          What is here now is kept as a copy first: it can be put back in the same way. Pages that are open elsewhere
-          cannot save over it.
-        </DialogContent>
-        <DialogActions>
-          <Button
-            onClick={() => {
-              setChosen(null);
-            }}
-          >
-            Keep what is here
-          </Button>
-          <Button
-            variant="contained"
-            color="error"
-            loading={isRestoring}
-            onClick={() => {
-              if (chosen) void putBack(chosen);
-            }}
-          >
-            Put it back
-          </Button>
-        </DialogActions>
-      </Dialog>
+        onPutBack={(backup) => void putBack(backup)}
+      />
     </Panel>
   );
 }

@@ -7,7 +7,7 @@ import { Lines } from '../parts/Lines';
 /** Days that are not as their weekday is: lost, longer, with somebody who helps, or humid. */
 export const DayChanges = () => (
   <Box sx={{ mt: 2, display: 'grid', gap: 1.5 }}>
-    <Typography sx={{ color: 'text.secondary', fontSize: 14 }}>
+    <Typography sx={{ color: 'text.secondary', typography: 'note' }}>
       Days that are different: no hours of your own for as usual, 0 for a day that is lost. A helper finishes and packs.
     </Typography>
     <Lines

@@ -5,7 +5,6 @@ import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
-import { FIGURES } from '../parts/theme';
 import { Panel } from '../parts/Panel';
 import { saveAs } from '../parts/saveAs';
 import type { Refusal } from '../parts/refusal';
@@ -32,7 +31,7 @@ export function DiagnosticsPanel() {
             component="pre"
             tabIndex={0}
             aria-label="What the file says"
-            sx={{ fontFamily: FIGURES, fontSize: 13, whiteSpace: 'pre-wrap', overflowWrap: 'anywhere', m: 0 }}
+            sx={{ typography: 'figures', whiteSpace: 'pre-wrap', overflowWrap: 'anywhere', m: 0 }}
           >
             {text}
           </Box>

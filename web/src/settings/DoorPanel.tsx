@@ -3,7 +3,7 @@ import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { said } from '../data/history';
+import { said } from '../data/notices';
 import { useAppDispatch } from '../data/store';
 import { Panel } from '../parts/Panel';
 import { Waiting } from '../parts/Waiting';
@@ -45,7 +45,7 @@ function Devices({ devices }: { devices: readonly Device[] }) {
               {device.name}
               {device.isThis && ', this one'}
             </Box>
-            <Box sx={{ fontSize: 13.5, color: 'text.secondary' }}>
+            <Box sx={{ typography: 'note', color: 'text.secondary' }}>
               {device.role === 'helper' ? 'a helper' : 'as me'}, seen {sayMoment(device.seen)}
             </Box>
           </Box>
@@ -63,7 +63,7 @@ function Devices({ devices }: { devices: readonly Device[] }) {
 }
 
 const Comings = ({ audit }: { audit: DevicesAnswer['audit'] }) => (
-  <Box component="details" sx={{ fontSize: 14 }}>
+  <Box component="details" sx={{ typography: 'note' }}>
     <summary>What was written down</summary>
     <Box component="ul" sx={{ pl: 2.5, my: 0.5 }}>
       {audit.slice(0, SHOWN).map((line) => (

@@ -6,8 +6,6 @@ import { kitchenDraftSchema, measureHabits, type Kitchen, type KitchenDraft } fr
 import { useEffect, useRef, useState } from 'react';
 import { FormProvider, useForm, type FieldValues } from 'react-hook-form';
 import type { z } from 'zod';
-import { said } from '../data/history';
-import { useAppDispatch } from '../data/store';
 import { CheckInput } from '../parts/CheckInput';
 import { dropDraft, keepDraft, takeDraft } from '../records/drafts';
 import { ChoiceInput, MoneyInput, NumberInput, TextInput } from '../parts/fields';
@@ -31,7 +29,6 @@ const KEY = 'kitchen';
 /** The one record of settings as a form. */
 export function KitchenForm({ kitchen }: { kitchen: Kitchen }) {
   const { version, ...draft } = kitchen;
-  const dispatch = useAppDispatch();
   const [store] = useSaveKitchenMutation();
   const [trouble, setTrouble] = useState<string | null>(null);
   const [kept] = useState(() => takeDraft(KEY));
@@ -61,11 +58,10 @@ export function KitchenForm({ kitchen }: { kitchen: Kitchen }) {
   const save = () =>
     form.handleSubmit(async (settings) => {
       try {
-        const { version: now, ...stored } = await store({ ...settings, version: from.current }).unwrap();
+        const { version: now, ...stored } = await store({ kitchen: { ...settings, version: from.current } }).unwrap();
         forget();
         from.current = now;
         form.reset(stored, { keepValues: true });
-        dispatch(said({ text: 'Settings saved.' }));
       } catch (error) {
         setTrouble((error as Refusal).message);
       }

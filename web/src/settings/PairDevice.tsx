@@ -3,7 +3,6 @@ import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
-import { FIGURES } from '../parts/theme';
 import { PlainForm } from '../parts/PlainForm';
 import { useAttempt } from '../parts/useAttempt';
 import { sayMoment } from '../parts/words';
@@ -53,7 +52,7 @@ export function PairDevice() {
         <Box role="status" sx={{ display: 'grid', gap: 1 }}>
           <span>
             Until {sayMoment(code.until)}, for one device:{' '}
-            <Box component="code" sx={{ fontFamily: FIGURES, fontSize: 20, letterSpacing: '0.08em' }}>
+            <Box component="code" sx={{ typography: 'figures', letterSpacing: '0.08em' }}>
               {code.code}
             </Box>
           </span>
@@ -65,7 +64,7 @@ export function PairDevice() {
                 src={`data:image/svg+xml;utf8,${encodeURIComponent(picture)}`}
                 sx={{ width: 148, height: 148, bgcolor: '#fff', borderRadius: 1 }}
               />
-              <Box component="code" sx={{ overflowWrap: 'anywhere', fontSize: 13 }}>
+              <Box component="code" sx={{ overflowWrap: 'anywhere', typography: 'note' }}>
                 {url.replace(/#.*/, '')}
               </Box>
             </Box>

@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import { said } from '../data/history';
+import { said } from '../data/notices';
 import { useAppDispatch } from '../data/store';
 import { PassphraseField } from '../parts/PassphraseField';
 import { PlainForm } from '../parts/PlainForm';

@@ -12,7 +12,7 @@ import Switch from '@mui/material/Switch';
 import Typography from '@mui/material/Typography';
 import { sayCount } from '@usual-pantry/core/quantity';
 import { useRef, useState } from 'react';
-import { said } from '../data/history';
+import { said } from '../data/notices';
 import { useAppDispatch } from '../data/store';
 import { Panel } from '../parts/Panel';
 import { useCheckSeasonMutation, useImportSeasonMutation } from '../data/book';

@@ -1,6 +1,7 @@
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Link from '@mui/material/Link';
+import { Link as RouterLink } from 'react-router';
 import { sayShortDay, type Day } from '@usual-pantry/core/quantity';
 import { AnswerLine } from '../parts/AnswerLine';
 import { Waiting } from '../parts/Waiting';
@@ -44,6 +45,9 @@ export function Settings() {
             {name}
           </Link>
         ))}
+        <Link component={RouterLink} to="/changes" sx={{ py: 0.5 }}>
+          What was changed
+        </Link>
       </Box>
       {!kitchen.statementChecked && (
         <Alert severity="warning" sx={{ mb: 2 }}>

@@ -9,7 +9,6 @@ import type { DayInShort, PlanRuns, PlanSummary } from '@usual-pantry/core/api';
 import { addDays, sayClock, sayCount, sayMinutes, sayShortDay } from '@usual-pantry/core/quantity';
 import { useMemo, type ReactNode } from 'react';
 import { Link as RouterLink } from 'react-router';
-import { FIGURES } from '../parts/theme';
 import { EndOfTask } from '../batches/EndOfTask';
 import { MadeLine } from '../batches/MadeLine';
 import { sayPacked } from '../parts/packedWords';
@@ -54,7 +53,7 @@ const TimedTape = ({ task, to, names, children }: TimedTapeProps) => (
   <Box
     sx={{ display: 'grid', gridTemplateColumns: { xs: '54px 1fr 62px', sm: '72px 1fr 76px' }, alignItems: 'center' }}
   >
-    <Box sx={{ fontFamily: FIGURES, fontSize: 13, color: 'text.secondary' }}>+{sayClock(task.from)}</Box>
+    <Box sx={{ typography: 'figures', color: 'text.secondary' }}>+{sayClock(task.from)}</Box>
     <Tape
       to={to}
       name={task.pack ? sayPacked(task.name, task.pack, names) : task.name}
@@ -135,7 +134,7 @@ export function DaySheet({ entry, plan, title }: { entry: DayInShort; plan: Plan
     entry.benchMinutes > 0 ? `${sayMinutes(entry.bookedMinutes)} of ${sayMinutes(entry.benchMinutes)}` : 'no bench day';
   const ends = sheet && sheet.tasks.length > 0 ? `, ends at +${sayClock(sheet.spanMinutes)}` : '';
   return (
-    <Panel title={title} aside={<Box sx={{ fontFamily: FIGURES, fontSize: 13.5 }}>{aside + ends}</Box>}>
+    <Panel title={title} aside={<Box sx={{ typography: 'figures' }}>{aside + ends}</Box>}>
       {nothing && <Typography sx={{ color: 'text.secondary' }}>Nothing to make, pack or hand over.</Typography>}
       {sheet && work && <InOrder sheet={sheet} day={entry.day} work={work} today={plan.today} />}
       {done.length > 0 && (

@@ -84,7 +84,7 @@ export function CardLines({ season, facts, batches }: CardLinesProps) {
                       >
                         {nameOfUse(season, line.uses)}
                       </Link>{' '}
-                      <Link component={RouterLink} to={`/recipes/${line.uses.id}`} sx={{ fontSize: 13 }}>
+                      <Link component={RouterLink} to={`/recipes/${line.uses.id}`} sx={{ typography: 'note' }}>
                         open its card
                       </Link>
                     </>
@@ -123,7 +123,7 @@ export function CardLines({ season, facts, batches }: CardLinesProps) {
         </tbody>
       </Box>
       {sheets.map(({ size, sheet }) => (
-        <Box key={size} sx={{ color: 'text.secondary', fontSize: 14, pt: 0.75 }}>
+        <Box key={size} sx={{ color: 'text.secondary', typography: 'note', pt: 0.75 }}>
           Rounded to {sayNumber(step, step < 1 ? 1 : 0)} g: {sayNumber(Math.abs(sheet.errorGrams), 1)} g{' '}
           {sheet.errorGrams < 0 ? 'less' : 'more'} in all
           {sheet.worst !== null &&

@@ -26,7 +26,7 @@ function Target({ season, step }: { season: SeasonBook; step: RecipeStep }) {
   if (!target || !step.target) return null;
   return (
     <Box sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 1.5, alignItems: 'baseline' }}>
-      <Box component="span" sx={{ fontFamily: FIGURES, fontWeight: 700, fontSize: 20, color: 'hot.main' }}>
+      <Box component="span" sx={{ fontFamily: FIGURES, fontWeight: 700, typography: 'large', color: 'hot.main' }}>
         {sayRange(target.here, kitchen.temperatureFirst)}
       </Box>
       <span>
@@ -54,7 +54,7 @@ function Times({ step, size }: { step: RecipeStep; size: number }) {
       : []),
     ...(step.growsWithBatch && size !== 1 ? ['time grown with the mass of the batch'] : []),
   ];
-  return words.length === 0 ? null : <Box sx={{ fontFamily: FIGURES, fontSize: 14 }}>{words.join('; ')}</Box>;
+  return words.length === 0 ? null : <Box sx={{ typography: 'figures' }}>{words.join('; ')}</Box>;
 }
 
 /** The steps as the bench needs them: what to do, how hot here, when it is done, what to beware of. */
@@ -76,7 +76,7 @@ export function CardSteps({ season, facts, size }: CardStepsProps) {
               <Times step={step} size={size} />
               {step.equipment.length > 0 && <Box sx={{ color: 'text.secondary' }}>With {sayList(step.equipment)}</Box>}
               {mass && (mass.boiledOff > 0.5 || mass.lost > 0.5) && (
-                <Box sx={{ fontFamily: FIGURES, fontSize: 14 }}>
+                <Box sx={{ typography: 'figures' }}>
                   {mass.boiledOff > 0.5
                     ? `${sayGrams(mass.boiledOff * size)} boil off`
                     : `${sayGrams(mass.lost * size)} are lost`}

@@ -25,7 +25,7 @@ function Gauge({ estimate }: { estimate: EstimatedWaterActivity }) {
   const { low, high, norrish, moneyBorn, reading } = estimate;
   return (
     <Box sx={{ display: 'grid', gap: 0.75 }}>
-      <Box sx={{ fontSize: 18, fontWeight: 650 }}>
+      <Box sx={{ typography: 'large', fontWeight: 650 }}>
         <Worked
           working={{
             title: 'Water activity',
