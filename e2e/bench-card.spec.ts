@@ -88,7 +88,7 @@ a knob of ginger
   await page.getByLabel('At sea level').fill('118');
   await expect(page.getByLabel('In the pot it')).toHaveText('boils with dairy');
   await page.getByRole('button', { name: 'Save' }).click();
-  await expect(page.getByText('Pecan caramel saved.')).toBeVisible();
+  await expect(page.getByText('Pecan caramel added.')).toBeVisible();
 
   // A slab in the nine-inch pan, trimmed by 3 mm: 8 by 8 squares of 27 mm
   await page.getByRole('link', { name: 'Add a piece' }).click();
@@ -97,7 +97,7 @@ a knob of ginger
   const each = (comesOut * 27 * 27) / (229 * 229);
   await expect(page.getByTestId('answer')).toContainText(`${each.toFixed(1)} g each, 64 pieces a base batch`);
   await page.getByRole('button', { name: 'Save' }).click();
-  await expect(page.getByText('Pecan caramel saved.')).toBeVisible();
+  await expect(page.getByText('Pecan caramel added.')).toBeVisible();
 
   // The card: yield, pieces, and the target for 1,420 m and a thermometer that reads 1.5 C high: 118 - 4.7 + 1.5
   await page.goto('/recipes');
@@ -234,7 +234,7 @@ test('a whole recipe is read at once: parts, method, rest; what is missing is ad
   await expect(page.getByLabel('Keeps')).toHaveValue('21');
   await expect(page.getByLabel('Notes')).toHaveValue('Makes 40.\nKeeps for three weeks.');
   await page.getByRole('button', { name: 'Save' }).click();
-  await expect(page.getByText('Currant bonbons saved.')).toBeVisible();
+  await expect(page.getByText('Currant bonbons added.')).toBeVisible();
   await page.goto('/recipes');
   await page.getByRole('link', { name: /^Currant bonbons, ganache/ }).click();
   await expect(page.getByText('bring the cream to the boil')).toBeVisible();
@@ -252,7 +252,7 @@ test('pasted text outlives a reload until it is stored', async ({ page }) => {
   await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Plain bark');
   await expect(page.getByLabel('Amount')).toHaveValue('900');
   await page.getByRole('button', { name: 'Save' }).click();
-  await expect(page.getByText('Plain bark saved.')).toBeVisible();
+  await expect(page.getByText('Plain bark added.')).toBeVisible();
   await page.goto('/recipes/paste');
   await expect(page.getByLabel('The recipe')).toHaveValue('');
   await page.goto('/recipes/new');

@@ -97,7 +97,7 @@ test('a pack is typed as it is written on it, a second ingredient of a name is r
   await expect(page.getByText(/^there is already “UNSALTED {1,2}butter” in the pantry/)).toBeVisible();
   await page.getByLabel('Name', { exact: true }).fill('Butter for frying');
   await page.getByRole('button', { name: 'Save', exact: true }).click();
-  await expect(page.getByText('Butter for frying saved.')).toBeVisible();
+  await expect(page.getByText('Butter for frying added.')).toBeVisible();
   const { items } = await ask<{ items: Ingredient[] }>(request, '/api/ingredients?search=frying');
   expect(items[0]?.packs).toMatchObject([{ amount: 2, unit: 'kg', priceMinor: 349, leadDays: 1 }]);
 });

@@ -55,6 +55,6 @@ test('a box is filled by keys alone, with its figures at once', async ({ page })
   await page.getByLabel('Name', { exact: true }).fill('By keys');
   await page.getByLabel('Price', { exact: true }).fill('12.50');
   await page.keyboard.press('Control+Enter');
-  await expect(page.getByText('By keys saved.')).toBeVisible();
+  await expect(page.getByText('By keys added.')).toBeVisible();
   await expect(page.getByTestId('answer')).toContainText('sells at $12.50');
 });

@@ -84,6 +84,37 @@ test('two tabs, one order: the later save is told, shown the difference, and los
   await expect(first.getByLabel('Notes')).toHaveValue('From the second tab');
 });
 
+test('what was changed is undone after a reload, one change by itself, and not over a later edit of the same', async ({
+  page,
+}) => {
+  const rename = async (name: string) => {
+    await page.goto('/boxes/table-box');
+    await page.getByRole('textbox', { name: 'Price' }).fill(name);
+    await page.getByRole('button', { name: 'Save' }).click();
+    await expect(page.getByText('Table box saved.')).toBeVisible();
+  };
+  await rename('41');
+  await page.goto('/orders/order-010');
+  await page.getByRole('button', { name: 'Delete' }).click();
+  await expect(page).toHaveURL(/\/orders$/);
+  await rename('42');
+  await page.goto('/settings');
+  await page.getByRole('link', { name: 'What was changed' }).click();
+  await expect(page.getByTestId('answer')).toHaveText('3 changes kept: each can be undone by itself.');
+  const rows = page.getByRole('listitem');
+  await expect(rows.last()).toContainText('Can be undone after “Table box saved.”');
+  await expect(rows.last().getByRole('button')).toBeDisabled();
+  await page.reload();
+  const deletion = rows.filter({ hasText: 'order deleted.' });
+  await deletion.getByRole('button', { name: /^Undo/ }).click();
+  await expect(deletion.getByRole('button', { name: /^Do again/ })).toBeVisible();
+  await expect(page.getByTestId('answer')).toContainText('1 of them undone');
+  await page.keyboard.press('Control+z');
+  await expect(rows.last().getByRole('button')).toBeEnabled();
+  await page.goto('/boxes/table-box');
+  await expect(page.getByRole('textbox', { name: 'Price' })).toHaveValue('41.00');
+});
+
 test('a deletion is refused while something uses it, and taken back when nothing does', async ({ page }) => {
   await page.goto('/pantry/unsalted-butter');
   await page.getByRole('button', { name: 'Delete' }).click();

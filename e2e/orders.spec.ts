@@ -163,7 +163,7 @@ test('a box of sixteen cells is filled by keys and by dragging, and told what do
   ).toBeVisible();
   await expect(page.getByText(/draws damp from the .* and goes soft: part them with a barrier/)).toBeVisible();
   await page.getByRole('button', { name: 'Save' }).click();
-  await expect(page.getByText('Sixteen saved.')).toBeVisible();
+  await expect(page.getByText('Sixteen added.')).toBeVisible();
 });
 
 test('a box is made over for somebody who must not have something', async ({ page }) => {

@@ -102,7 +102,7 @@ test('a season is planned, a batch moved and pinned, a day lost, shopping ticked
   await look.click();
   await expect(drawer.getByRole('table', { name: 'Before and after' })).toBeVisible();
   await drawer.getByRole('button', { name: 'Make it so' }).click();
-  await expect(page.getByText('The season is planned that way now.')).toBeVisible();
+  await expect(page.getByText('The season planned with the change.')).toBeVisible();
   await expect(sheet.getByRole('group', { name: 'Saturday 5 December' })).toBeHidden();
   expect(await verified()).toEqual([]);
 

@@ -11,7 +11,7 @@ test('an ingredient, a recipe and a piece are written, and follow each other at 
   await page.getByLabel('Price', { exact: true }).fill('7.50');
   await page.getByLabel('What the label calls it').fill('honey');
   await page.getByRole('button', { name: 'Save' }).click();
-  await expect(page.getByText('Honey saved.')).toBeVisible();
+  await expect(page.getByText('Honey added.')).toBeVisible();
 
   // A pack sold by volume cannot be weighed without a density: that is a finding, not a guess
   await page.goto('/pantry');
@@ -35,7 +35,7 @@ test('an ingredient, a recipe and a piece are written, and follow each other at 
   await expect(page.getByText('677 g').first()).toBeVisible();
   await expect(page.getByText('643 g · 22.7 oz')).toBeVisible();
   await page.getByRole('button', { name: 'Save' }).click();
-  await expect(page.getByText('Honey nougat saved.')).toBeVisible();
+  await expect(page.getByText('Honey nougat added.')).toBeVisible();
 
   await page.getByRole('link', { name: 'Add a piece' }).click();
   await page.getByRole('button', { name: 'broken' }).click();
@@ -44,7 +44,7 @@ test('an ingredient, a recipe and a piece are written, and follow each other at 
   // 642.8 g less a tenth are 578.5 g: 28 whole pieces of 20 g
   await expect(page.getByTestId('answer')).toContainText('20.0 g each, 28 pieces a base batch');
   await page.getByRole('button', { name: 'Save' }).click();
-  await expect(page.getByText('Honey nougat saved.')).toBeVisible();
+  await expect(page.getByText('Honey nougat added.')).toBeVisible();
   await page.goto('/boxes/new');
   await expect(page.getByRole('button', { name: /Honey nougat/ })).toBeVisible();
 });

@@ -29,7 +29,7 @@ test('a piece that does not fit is turned away with its size, by keys and on the
   await page.keyboard.press('1');
   await expect(page.getByTestId('answer')).toContainText('2 pieces');
   await page.getByRole('button', { name: 'Save' }).click();
-  await expect(page.getByText('Two layers saved.')).toBeVisible();
+  await expect(page.getByText('Two layers added.')).toBeVisible();
 });
 
 test('boxes are composed within a margin, and a wish that cannot be kept is named', async ({ page }) => {

@@ -1,13 +1,13 @@
 import type { Book } from '../book/index.js';
 import { addDays, type Day } from '../quantity/index.js';
-import { daysOfWork, type BatchCount, type RecipeFacts } from '../recipe/index.js';
+import { daysOfWork, type RecipeFacts } from '../recipe/index.js';
 import { pieceKey, type DayShare, type Guide } from './guide.js';
 import type { Netted } from './netting.js';
 import { countsOf, fromSupplies } from './supplies.js';
 import { sizeRun, type ProductionRun } from './run.js';
 import { componentNeeds, partNeeds, partOf, type Finishing, type Need } from './needs.js';
 import { byLowLevelCode } from './low-level-code.js';
-import { finishingDay, groupByDay, placeOnDay, type Bookings } from './windows.js';
+import { finishingDay, groupByDay, placeOnDay, type Bookings, type DayGroup } from './windows.js';
 import { isInPan, mouldShareOf, mouldsFilled, mouldsOf, panKinds, panShareOf, pansTaken } from './vessels.js';
 import { readyOn, workDays } from './work-days.js';
 
@@ -64,6 +64,144 @@ function followGuide(needs: readonly Need[], guide: Guide, recipeId: string): [M
   return [days, free];
 }
 
+const byDay = (a: ProductionRun, b: ProductionRun): number => (a.day < b.day ? -1 : a.day > b.day ? 1 : 0);
+
+/** A season while it is exploded: what is needed of each recipe so far, and what the days and the vessels are taken by. */
+class Explode {
+  readonly runs: ProductionRun[] = [];
+  readonly finishings: Finishing[];
+  readonly madeOn: Map<string, Day>;
+  private readonly booked: Bookings;
+  private readonly needs = new Map<string, Need[]>();
+  private readonly madeRuns: readonly Pick<ProductionRun, 'recipeId' | 'day' | 'batches'>[];
+
+  constructor(
+    private readonly netted: Netted,
+    private readonly book: Book,
+    private readonly today: Day,
+    private readonly guide: Guide,
+    packing: Bookings,
+  ) {
+    this.booked = new Map(packing);
+    this.finishings = [...netted.finishings];
+    this.madeOn = new Map(netted.madeOn);
+    this.madeRuns = [...netted.supplies].flatMap(([recipeId, list]) =>
+      list.map(({ day, batches }) => ({ recipeId, day, batches: countsOf(batches) })),
+    );
+    for (const each of [...netted.bodies, ...netted.parts]) this.need(each);
+    for (const { day, handsMinutes } of netted.finishings) this.occupy(day, handsMinutes);
+    this.occupy(today, netted.doneMinutes);
+  }
+
+  private need([recipeId, need]: readonly [string, Need]): void {
+    const list = this.needs.get(recipeId);
+    if (list) list.push(need);
+    else this.needs.set(recipeId, [need]);
+  }
+
+  private occupy(day: Day, minutes: number): void {
+    this.booked.set(day, (this.booked.get(day) ?? 0) + minutes);
+  }
+
+  /** Divides what is needed of a recipe over its days, and makes it on each. All that uses it must have been made before. */
+  recipe(facts: RecipeFacts): void {
+    const { netted, book, guide, today } = this;
+    const recipeId = facts.recipe.id;
+    const wanted = this.needs.get(recipeId) ?? [];
+    const bodies = wanted.filter(({ body }) => body !== null);
+    const others = wanted.filter(({ body }) => body === null);
+    const needs = [...bodies, ...fromSupplies(others, netted.supplies.get(recipeId) ?? [], guide, book)];
+    const [days, free] = followGuide(needs, guide, recipeId);
+    const pinnedDays = guide.pins.filter((pin) => pin.recipeId === recipeId).map(({ day }) => day);
+    for (const day of pinnedDays) if (day >= today && !days.has(day)) days.set(day, []);
+    for (const group of groupByDay(free, book.kitchen)) {
+      const day = this.placed(group, facts);
+      days.set(day, [...(days.get(day) ?? []), ...group.needs]);
+    }
+    for (const [day, group] of [...days].sort(([a], [b]) => (a < b ? -1 : 1))) {
+      const decided = guide.batches.filter((each) => each.recipeId === recipeId && each.day === day);
+      if (group.length === 0 && decided.length === 0) continue;
+      const batches = decided.map(({ size, count }) => ({ size, count }));
+      this.make({ ...sizeRun(group, facts, batches, pinnedDays.includes(day)), day }, facts, group);
+    }
+  }
+
+  /** The day on which needs without a day are made: the last of their window with the minutes and the vessels free. */
+  private placed({ needs, window }: DayGroup<Need>, facts: RecipeFacts): Day {
+    const { kitchen } = this.book;
+    const [first] = daysOfWork(facts);
+    const made = sizeRun(needs, facts);
+    const minutes = made.batchCount * (first?.handsMinutes ?? 0) + kitchen.setUpMinutes;
+    return placeOnDay(
+      window,
+      minutes,
+      this.booked,
+      kitchen,
+      (on) => this.panIsFree(made, facts, on) && this.mouldsAreFree(needs, facts, on),
+    );
+  }
+
+  private make(run: ProductionRun, facts: RecipeFacts, needs: readonly Need[]): void {
+    const { book, today } = this;
+    const { kitchen } = book;
+    this.occupy(run.day, kitchen.setUpMinutes);
+    for (const work of workDays(facts, run.day, kitchen)) this.occupy(work.day, run.batchCount * work.handsMinutes);
+    this.runs.push(run);
+    for (const need of componentNeeds(run, facts, book, today)) this.need(need);
+    for (const { body, peg } of needs) if (body) this.finish(run, facts, body, peg.handOver ?? peg.on);
+  }
+
+  /** Cuts, rolls or dips the pieces of a run on the day after its rest, and needs their parts for it. */
+  private finish({ day }: ProductionRun, facts: RecipeFacts, body: NonNullable<Need['body']>, handOver: Day): void {
+    const { book, today } = this;
+    const { piece } = body.facts;
+    const on = finishingDay(readyOn(facts, day, book.kitchen), body.finishBy, book.kitchen);
+    const handsMinutes = (body.count * piece.handSeconds) / 60;
+    const made = { count: body.count, madeOn: day, handOver, handsMinutes };
+    this.finishings.push({ pieceId: piece.id, pieceName: piece.name, day: on, ...made });
+    this.occupy(on, handsMinutes);
+    for (const need of partNeeds(body.facts, body.count, on, handOver, book, today)) this.need(need);
+    const key = pieceKey(piece.id, handOver);
+    const before = this.madeOn.get(key);
+    if (before === undefined || day < before) this.madeOn.set(key, day);
+  }
+
+  /** Whether the pan in which a run rests is there on every night of its rest, beside all others. */
+  private panIsFree(run: Omit<ProductionRun, 'day'>, facts: RecipeFacts, on: Day): boolean {
+    const { book } = this;
+    const share = panShareOf(facts.recipe.id, book);
+    const pan = share && panKinds(book.kitchen).find(({ key }) => key === share.key);
+    if (!share || !pan) return true;
+    const all = [...this.madeRuns, ...this.runs, { ...run, day: on }];
+    for (let night = on; isInPan(share, on, night); night = addDays(night, 1))
+      if (pansTaken(all, night, pan, book) > pan.count) return false;
+    return true;
+  }
+
+  /** Whether the moulds in which the pieces of a run are filled are there on their days, beside all others. */
+  private mouldsAreFree(needs: readonly Need[], facts: RecipeFacts, on: Day): boolean {
+    const { book } = this;
+    const ready = readyOn(facts, on, book.kitchen);
+    const filled = needs.flatMap(({ body }) =>
+      body
+        ? [
+            {
+              pieceId: body.facts.piece.id,
+              day: finishingDay(ready, body.finishBy, book.kitchen),
+              count: body.count,
+            },
+          ]
+        : [],
+    );
+    return filled.every(({ pieceId, day }) => {
+      const piece = book.pieces.get(pieceId);
+      const key = piece && mouldShareOf(piece)?.key;
+      const mould = mouldsOf(book).find((each) => each.key === key);
+      return !mould || mouldsFilled([...this.finishings, ...filled], day, mould, book) <= mould.count + 1e-6;
+    });
+  }
+}
+
 /**
  * Pieces -> component masses -> whole batches, level by level: a recipe is worked out after everything that uses it,
  * from the batches that are really made, not from what is eaten. What is made already is used up first.
@@ -71,7 +209,7 @@ function followGuide(needs: readonly Need[], guide: Guide, recipeId: string): [M
  * What a guide has decided is kept as far as it still serves the orders. Everything else is made on the fewest days that its shelf life
  * allows; each on the last bench day of its window that still has the minutes free. A whole-season optimum that is not: the solver's
  * guide is.
- * @param settled what is made already; what it gives to components is written down in it
+ * @param netted what is made already and what is still wanted; what is taken of supplies is written down in it
  * @param packing minutes that packing takes already, by day
  * @param guide what was decided, without what is made already
  */
@@ -82,128 +220,11 @@ export function explodeDemand(
   packing: Bookings,
   guide: Guide | null = null,
 ): Explosion {
-  const { kitchen } = book;
-  const booked: Bookings = new Map(packing);
-  const needsByRecipe = new Map<string, Need[]>();
-  const add = ([recipeId, need]: readonly [string, Need]) => {
-    const list = needsByRecipe.get(recipeId);
-    if (list) list.push(need);
-    else needsByRecipe.set(recipeId, [need]);
-  };
-  const busy = (day: Day, minutes: number) => booked.set(day, (booked.get(day) ?? 0) + minutes);
-  netted.bodies.forEach(add);
-  netted.parts.forEach(add);
-  for (const { day, handsMinutes } of netted.finishings) busy(day, handsMinutes);
-  busy(today, netted.doneMinutes);
-
-  const runs: ProductionRun[] = [];
-  const madeRuns = [...netted.supplies].flatMap(([recipeId, list]) =>
-    list.map(({ day, batches }) => ({ recipeId, day, batches: countsOf(batches) })),
-  );
-  const finishings: Finishing[] = [...netted.finishings];
-  const madeOn = new Map(netted.madeOn);
-
-  const make = (
-    facts: RecipeFacts,
-    needs: readonly Need[],
-    day: Day,
-    batches: readonly BatchCount[],
-    pinned: boolean,
-  ) => {
-    const made = sizeRun(needs, facts, batches, pinned);
-    const run: ProductionRun = { ...made, day };
-    busy(day, kitchen.setUpMinutes);
-    for (const work of workDays(facts, day, kitchen)) busy(work.day, made.batchCount * work.handsMinutes);
-    runs.push(run);
-    componentNeeds(run, facts, book, today).forEach(add);
-    for (const { body, peg } of needs) {
-      if (!body) continue;
-      const { piece } = body.facts;
-      const on = finishingDay(readyOn(facts, day, kitchen), body.finishBy, kitchen);
-      const handsMinutes = (body.count * piece.handSeconds) / 60;
-      const handOver = peg.handOver ?? peg.on;
-      finishings.push({
-        pieceId: piece.id,
-        pieceName: piece.name,
-        day: on,
-        count: body.count,
-        madeOn: day,
-        handOver,
-        handsMinutes,
-      });
-      busy(on, handsMinutes);
-      partNeeds(body.facts, body.count, on, handOver, book, today).forEach(add);
-      const before = madeOn.get(pieceKey(piece.id, handOver));
-      if (before === undefined || day < before) madeOn.set(pieceKey(piece.id, handOver), day);
-    }
-  };
-
-  /** Whether the pans in which a run rests, and the moulds in which its pieces are filled, are there on a day beside all others. */
-  const vesselsHaveRoom = (
-    needs: readonly Need[],
-    made: Omit<ProductionRun, 'day'>,
-    facts: RecipeFacts,
-    on: Day,
-  ): boolean => {
-    const share = panShareOf(facts.recipe.id, book);
-    const pan = share && panKinds(kitchen).find(({ key }) => key === share.key);
-    if (share && pan) {
-      const all = [...madeRuns, ...runs, { ...made, day: on }];
-      for (let night = on; isInPan(share, on, night); night = addDays(night, 1))
-        if (pansTaken(all, night, pan, book) > pan.count) return false;
-    }
-    const filled = needs.flatMap(({ body }) =>
-      body
-        ? [
-            {
-              pieceId: body.facts.piece.id,
-              day: finishingDay(readyOn(facts, on, kitchen), body.finishBy, kitchen),
-              count: body.count,
-            },
-          ]
-        : [],
-    );
-    return filled.every(({ pieceId, day }) => {
-      const piece = book.pieces.get(pieceId);
-      const key = piece && mouldShareOf(piece)?.key;
-      const mould = mouldsOf(book).find((each) => each.key === key);
-      return !mould || mouldsFilled([...finishings, ...filled], day, mould, book) <= mould.count + 1e-6;
-    });
-  };
-
+  const explode = new Explode(netted, book, today, guide ?? NOTHING_DECIDED, packing);
   for (const recipeId of byLowLevelCode(book)) {
     const facts = book.recipes.get(recipeId);
-    if (!facts) continue;
-    const wanted = needsByRecipe.get(recipeId) ?? [];
-    const bodies = wanted.filter(({ body }) => body !== null);
-    const others = wanted.filter(({ body }) => body === null);
-    const needs = [...bodies, ...fromSupplies(others, netted.supplies.get(recipeId) ?? [], guide, book)];
-    const { pins, batches } = guide ?? NOTHING_DECIDED;
-    const [days, free] = followGuide(needs, guide ?? NOTHING_DECIDED, recipeId);
-    const pinnedDays = pins.filter((pin) => pin.recipeId === recipeId).map(({ day }) => day);
-    for (const day of pinnedDays) if (day >= today && !days.has(day)) days.set(day, []);
-    for (const group of groupByDay(free, kitchen)) {
-      const [first] = daysOfWork(facts);
-      const made = sizeRun(group.needs, facts);
-      const minutes = made.batchCount * (first?.handsMinutes ?? 0) + kitchen.setUpMinutes;
-      const day = placeOnDay(group.window, minutes, booked, kitchen, (on) =>
-        vesselsHaveRoom(group.needs, made, facts, on),
-      );
-      days.set(day, [...(days.get(day) ?? []), ...group.needs]);
-    }
-    for (const [day, group] of [...days].sort(([a], [b]) => (a < b ? -1 : 1))) {
-      const decided = batches.filter((each) => each.recipeId === recipeId && each.day === day);
-      const pinned = pinnedDays.includes(day);
-      if (group.length === 0 && decided.length === 0) continue;
-      make(
-        facts,
-        group,
-        day,
-        decided.map(({ size, count }) => ({ size, count })),
-        pinned,
-      );
-    }
+    if (facts) explode.recipe(facts);
   }
-  runs.sort((a, b) => (a.day < b.day ? -1 : a.day > b.day ? 1 : 0));
-  return { runs, finishings, madeOn };
+  const { runs, finishings, madeOn } = explode;
+  return { runs: [...runs].sort(byDay), finishings, madeOn };
 }

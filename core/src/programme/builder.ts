@@ -63,7 +63,7 @@ export interface Serve {
 }
 
 /** Batches of one size of a recipe on one day. */
-export interface Batch {
+export interface BatchColumn {
   readonly size: number;
   readonly column: number;
 }
@@ -90,7 +90,7 @@ export interface ProgrammeBuilder {
   readonly costOf: (recipeId: string) => number;
   /** What a gram of a recipe is worth that is left over and lost. */
   readonly lost: (recipeId: string) => number;
-  readonly batches: Map<string, ReadonlyMap<Day, readonly Batch[]>>;
+  readonly batches: Map<string, ReadonlyMap<Day, readonly BatchColumn[]>>;
   /** Whether a recipe is made on a day at all. */
   readonly makes: Map<string, ReadonlyMap<Day, number>>;
   readonly serves: Serve[];

@@ -22,7 +22,7 @@ import { leastMade, type SpannedDemand } from './least.js';
 import {
   componentsOf,
   weights,
-  type Batch,
+  type BatchColumn,
   type ProgrammeBuilder,
   type ProgrammeInput,
   type Serve,
@@ -132,7 +132,7 @@ export function addBatches({ input, model, days, minutesOn, rate, lost, batches,
       facts.yieldGrams * lost(id) -
       [...componentsOf(facts)].reduce((sum, [component, grams]) => sum + grams * lost(component), 0);
     const firstHands = daysOfWork(facts)[0]?.handsMinutes ?? 0;
-    const onDays = new Map<Day, readonly Batch[]>();
+    const onDays = new Map<Day, readonly BatchColumn[]>();
     const made = new Map<Day, number>();
     for (const day of days) {
       if (recipe.hygroscopic && isHumid(day, kitchen) && !pinned(id, day)) continue;
@@ -146,7 +146,7 @@ export function addBatches({ input, model, days, minutesOn, rate, lost, batches,
         !bare && kitchen.benchWeek.length > 0 && firstHands > 0
           ? Math.floor((minutesOn(day) + kitchen.overtimeMinutes) / firstHands)
           : Infinity;
-      const sizes = recipe.batchSizes.map((size): Batch => {
+      const sizes = recipe.batchSizes.map((size): BatchColumn => {
         const upper = Math.min(hands, Math.ceil((most.get(id) ?? 0) / size));
         const fixed = pinned(id, day)
           ? { lower: pinnedCount(id, day, size), upper: pinnedCount(id, day, size) }

@@ -25,7 +25,14 @@ import {
   workDays,
   type WorkDay,
 } from '../plan/index.js';
-import { merged, weights, type Batch, type ProgrammeBuilder, type ProgrammeInput, type Serve } from './builder.js';
+import {
+  merged,
+  weights,
+  type BatchColumn,
+  type ProgrammeBuilder,
+  type ProgrammeInput,
+  type Serve,
+} from './builder.js';
 
 /** Work of one part of a day by the nuts in it: what only the maker does, and what a helper may do. */
 interface Part {
@@ -39,7 +46,7 @@ interface WorkInDay {
   readonly id: string;
   readonly facts: RecipeFacts;
   readonly make: number;
-  readonly batches: readonly Batch[];
+  readonly batches: readonly BatchColumn[];
   readonly begins: boolean;
   readonly work: WorkDay;
 }
@@ -288,7 +295,7 @@ export function addEquipment(draft: ProgrammeBuilder): void {
   const working = workInDays(draft);
   for (const day of days) {
     if (hasPins(input, day)) continue;
-    const users = new Map<string, { batches: readonly Batch[]; occupation: Occupation }[]>();
+    const users = new Map<string, { batches: readonly BatchColumn[]; occupation: Occupation }[]>();
     for (const { batches, work } of working.get(day) ?? [])
       for (const [key, occupation] of occupationsOf(work.stretches))
         users.set(key, [...(users.get(key) ?? []), { batches, occupation }]);

@@ -7,7 +7,6 @@ import {
   type RecipeFiled,
   type RecipeLine,
 } from '../recipe/index.js';
-import type { ReadLine } from './line.js';
 import { stepOf } from './steps.js';
 import type { ReadRecipe } from './whole.js';
 
@@ -79,6 +78,103 @@ const slug = (name: string): string =>
     .replace(/^-|-$/g, '')
     .slice(0, 50);
 
+/** What stood in a text about the recipe as a whole, and was not crossed out, by its key. */
+type Said = ReadonlyMap<ReadRecipe['readings'][number]['key'], ReadRecipe['readings'][number]>;
+
+const numberOf = (said: Said, key: 'restDays' | 'keepsDays' | 'hands'): number | null => {
+  const found = said.get(key)?.value;
+  return typeof found === 'number' ? found : null;
+};
+
+/** The lines of a part, each as it was settled. */
+function linesOf(read: ReadRecipe, answers: RecipeAnswers, part: number): RecipeLine[] {
+  const keys = lineKeys(read)[part];
+  return (read.parts[part]?.lines ?? []).flatMap((line, index) => {
+    const key = keys?.[index] ?? '';
+    const settled = key in answers.lines ? answers.lines[key] : line.line;
+    return settled ? [settled] : [];
+  });
+}
+
+function stepsOf(read: ReadRecipe, answers: RecipeAnswers, part: number): RecipeDraft['steps'] {
+  const keys = stepKeys(read);
+  return read.steps.flatMap((step, index) => {
+    const { choices, dropped, part: chosen } = answers.steps[keys[index] ?? ''] ?? noStepAnswers;
+    return (chosen ?? step.part) === part ? [stepOf(step, new Set(dropped), choices)] : [];
+  });
+}
+
+/** A part of a text as a recipe: its steps say how long hands are needed and what boils. */
+function partAsRecipe(
+  read: ReadRecipe,
+  answers: RecipeAnswers,
+  part: number,
+  fresh: RecipeDraft,
+  said: Said,
+): RecipeDraft {
+  const steps = stepsOf(read, answers, part);
+  const hands = steps.reduce((sum, step) => sum + step.handsMinutes, 0);
+  const boils = steps.some(({ target }) => target?.boils === true);
+  const foaming = said.get('foaming')?.value;
+  return {
+    ...fresh,
+    lines: linesOf(read, answers, part),
+    steps,
+    yield: steps.some(({ effect }) => effect.kind === 'cook') ? { by: 'steps' } : fresh.yield,
+    handsMinutes: Math.max(fresh.handsMinutes, Math.ceil(hands)),
+    foaming: boils && typeof foaming === 'string' ? foaming : fresh.foaming,
+    restDays: part === 0 ? fresh.restDays : Math.max(fresh.restDays, nightsAtTheEnd(read, answers, part)),
+  };
+}
+
+/** A name and a key that nothing has yet; both are taken then. */
+function freeName(
+  plain: string,
+  keys: Set<string>,
+  names: Set<string>,
+): { readonly id: string; readonly name: string } {
+  let [id, name] = [slug(plain) || 'component', plain];
+  for (let number = 2; keys.has(id) || names.has(name.toLowerCase()); number++)
+    [id, name] = [`${slug(plain)}-${number}`, `${plain} ${number}`];
+  keys.add(id);
+  return { id, name };
+}
+
+/** What the text says of the whole recipe goes before what its steps say. */
+function withReadings(main: RecipeDraft, read: ReadRecipe, said: Said): RecipeDraft {
+  const notes = [...(said.has('makes') ? [`${said.get('makes')?.says ?? ''}.`] : []), ...read.notes];
+  const recipe = {
+    ...main,
+    method: [main.method, ...notes].filter(Boolean).join('\n').slice(0, 4000),
+    restDays: numberOf(said, 'restDays') ?? main.restDays,
+    keepsDays: numberOf(said, 'keepsDays') ?? main.keepsDays,
+    handsMinutes: Math.max(main.handsMinutes, numberOf(said, 'hands') ?? 0),
+    ...read.own,
+  };
+  return recipeDraftSchema.safeParse(recipe).data ?? recipe;
+}
+
+/** What is stored already. */
+interface StoredRecipes {
+  readonly ingredients: readonly IngredientFiled[];
+  readonly recipes: readonly RecipeFiled[];
+}
+
+/** All of a component, as a line of the recipe that it belongs to. */
+function wholeOf(components: readonly ReadComponent[], { ingredients, recipes }: StoredRecipes): RecipeLine[] {
+  const stored = new Set(recipes.map(({ id }) => id));
+  const fresh = components.filter(({ id }) => !stored.has(id)).map(({ id, draft }) => ({ ...draft, id }));
+  const { recipes: facts } = openRecipeBook(ingredients, [...recipes, ...fresh]);
+  return components.map(({ id }) => ({
+    uses: { kind: 'recipe', id },
+    amount: Number((facts.get(id)?.yieldGrams ?? 1).toPrecision(6)),
+    unit: 'g',
+    state: null,
+    note: '',
+    ...fromStart,
+  }));
+}
+
 /**
  * The recipe, and its components, that a text was read as. Every line must be settled: see {@link openQuestions}.
  * @param fresh what the text says nothing of
@@ -89,87 +185,26 @@ export function recipesOf(
   read: ReadRecipe,
   answers: RecipeAnswers,
   fresh: RecipeDraft,
-  stored: { readonly ingredients: readonly IngredientFiled[]; readonly recipes: readonly RecipeFiled[] },
+  stored: StoredRecipes,
   made: Readonly<Record<string, string>> = {},
 ): { readonly recipe: RecipeDraft; readonly components: readonly ReadComponent[] } {
-  const keys = lineKeys(read);
-  const ofSteps = stepKeys(read);
-  const linesOf = (lines: readonly ReadLine[], at: number): RecipeLine[] =>
-    lines.flatMap((line, index) => {
-      const key = keys[at]?.[index] ?? '';
-      const settled = key in answers.lines ? answers.lines[key] : line.line;
-      return settled ? [settled] : [];
-    });
-  const stepsOf = (part: number) =>
-    read.steps.flatMap((step, index) => {
-      const { choices, dropped, part: chosen } = answers.steps[ofSteps[index] ?? ''] ?? noStepAnswers;
-      return (chosen ?? step.part) === part ? [stepOf(step, new Set(dropped), choices)] : [];
-    });
-  const said = new Map(
+  const said: Said = new Map(
     read.readings.filter(({ key }) => !answers.dropped.includes(key)).map((each) => [each.key, each]),
   );
-  const draft = (part: number, name: string, lines: readonly RecipeLine[]): RecipeDraft => {
-    const steps = stepsOf(part);
-    const hands = steps.reduce((sum, step) => sum + step.handsMinutes, 0);
-    const boils = steps.some(({ target }) => target?.boils === true);
-    const foaming = said.get('foaming')?.value;
-    return {
-      ...fresh,
-      name,
-      lines: [...lines],
-      steps,
-      yield: steps.some(({ effect }) => effect.kind === 'cook') ? { by: 'steps' } : fresh.yield,
-      handsMinutes: Math.max(fresh.handsMinutes, Math.ceil(hands)),
-      foaming: boils && typeof foaming === 'string' ? foaming : fresh.foaming,
-      restDays: part === 0 ? fresh.restDays : Math.max(fresh.restDays, nightsAtTheEnd(read, answers, part)),
-    };
-  };
-  const taken = new Set(stored.recipes.map(({ id }) => id));
+  const keys = new Set(stored.recipes.map(({ id }) => id));
   const names = new Set(stored.recipes.map((each) => each.name.toLowerCase()));
-  const components = read.parts.flatMap(({ name, lines }, at): ReadComponent[] => {
+  const components = read.parts.flatMap(({ name: part, lines }, at): ReadComponent[] => {
     if (at === 0 || lines.length === 0) return [];
-    const before = made[name];
-    if (before !== undefined && taken.has(before))
-      return [{ part: name, id: before, draft: draft(at, name, linesOf(lines, at)) }];
-    const plain = read.title ? `${read.title}, ${name.toLowerCase()}` : name;
-    let [id, full] = [slug(plain) || 'component', plain];
-    for (let number = 2; taken.has(id) || names.has(full.toLowerCase()); number++)
-      [id, full] = [`${slug(plain)}-${number}`, `${plain} ${number}`];
-    taken.add(id);
-    return [{ part: name, id, draft: draft(at, full, linesOf(lines, at)) }];
+    const before = made[part];
+    const { id, name } =
+      before !== undefined && keys.has(before)
+        ? { id: before, name: part }
+        : freeName(read.title ? `${read.title}, ${part.toLowerCase()}` : part, keys, names);
+    return [{ part, id, draft: { ...partAsRecipe(read, answers, at, fresh, said), name } }];
   });
-  const { recipes: facts } = openRecipeBook(stored.ingredients, [
-    ...stored.recipes,
-    ...components
-      .filter(({ id }) => !stored.recipes.some((each) => each.id === id))
-      .map(({ id, draft: component }) => ({ ...component, id })),
-  ]);
-  const main = draft(0, read.title, [
-    ...linesOf(read.parts[0]?.lines ?? [], 0),
-    ...components.map(({ id }): RecipeLine => ({
-      uses: { kind: 'recipe', id },
-      amount: Number((facts.get(id)?.yieldGrams ?? 1).toPrecision(6)),
-      unit: 'g',
-      state: null,
-      note: '',
-      ...fromStart,
-    })),
-  ]);
-  const value = (key: 'restDays' | 'keepsDays' | 'hands'): number | null => {
-    const found = said.get(key)?.value;
-    return typeof found === 'number' ? found : null;
-  };
-  const notes = [...(said.has('makes') ? [`${said.get('makes')?.says ?? ''}.`] : []), ...read.notes];
-  const keepsDays = value('keepsDays') ?? main.keepsDays;
-  const recipe = {
-    ...main,
-    method: [main.method, ...notes].filter(Boolean).join('\n').slice(0, 4000),
-    restDays: value('restDays') ?? main.restDays,
-    keepsDays,
-    handsMinutes: Math.max(main.handsMinutes, value('hands') ?? 0),
-    ...read.own,
-  };
-  return { recipe: recipeDraftSchema.safeParse(recipe).data ?? recipe, components };
+  const body = partAsRecipe(read, answers, 0, fresh, said);
+  const main = { ...body, name: read.title, lines: [...body.lines, ...wholeOf(components, stored)] };
+  return { recipe: withReadings(main, read, said), components };
 }
 
 /** Days that the last step of a part lets it rest. */
