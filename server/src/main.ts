@@ -2,7 +2,7 @@ import 'reflect-metadata';
 import { readFile } from 'node:fs/promises';
 import { createApp } from './app.js';
 import { readConfig, type Config } from './config.js';
-import { SeasonFileService } from './document/season-file.service.js';
+import { SeasonFileService } from './season-file/season-file.service.js';
 import { CannotStart } from './storage/cannot-start.js';
 import { Database } from './storage/database.js';
 

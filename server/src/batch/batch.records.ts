@@ -56,7 +56,7 @@ export class BatchRecords extends Records<BatchDraft, BatchRow> {
   }
 
   async wrongIn(draft: BatchDraft, _id: string, _before: unknown, manager: EntityManager): Promise<WrongValue[]> {
-    return [...wrongInBatch(draft, await knownIn(manager)), ...wrongInBatchEdit(draft, this.clock.today())];
+    return [...wrongInBatch(draft, await knownIn(manager, ['recipe'])), ...wrongInBatchEdit(draft, this.clock.today())];
   }
 
   protected override async prepare(

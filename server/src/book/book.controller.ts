@@ -3,7 +3,7 @@ import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import { bookSchema, type Answer } from '@usual-pantry/core/api';
 import { interval, map, merge, takeUntil, type Observable } from 'rxjs';
 import { Clock } from '../clock/clock.js';
-import { bookForHelper } from '../door/for-helpers.js';
+import { bookForHelper } from './for-helpers.js';
 import { Answers, AnswersFile } from '../http/contract.js';
 import { isHelper } from '../door/visitor.js';
 import { Closing } from '../storage/closing.js';

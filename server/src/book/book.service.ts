@@ -1,43 +1,19 @@
 import { Injectable } from '@nestjs/common';
 import { openBook, type Book } from '@usual-pantry/core/book';
-import type { BoxDraft } from '@usual-pantry/core/box';
-import type { BatchDraft } from '@usual-pantry/core/batch';
-import type { IngredientDraft } from '@usual-pantry/core/ingredient';
 import { costOfBoxes, type BoxCost } from '@usual-pantry/core/money';
-import type { OrderDraft } from '@usual-pantry/core/order';
-import type { PieceDraft } from '@usual-pantry/core/piece';
 import { planSeason, type Plan, type StoredDecision } from '@usual-pantry/core/plan';
 import type { Day } from '@usual-pantry/core/quantity';
-import type { RecipeDraft } from '@usual-pantry/core/recipe';
 import type { EntityManager } from 'typeorm';
-import { batchMapping } from '../batch/batch.mapping.js';
-import { boxMapping } from '../box/box.mapping.js';
 import { Clock } from '../clock/clock.js';
-import { ingredientMapping } from '../ingredient/ingredient.records.js';
-import type { StoredKitchen } from '@usual-pantry/core/api';
-import { loadKitchen } from '../kitchen/kitchen.records.js';
-import { orderMapping } from '../order/order.mapping.js';
-import { loadPlan } from '../plan/season-plan.js';
-import { pieceMapping } from '../piece/piece.records.js';
-import { recipeMapping } from '../recipe/recipe.records.js';
-import { loadAll, loadSome, type Stored } from '../storage/records.js';
 import { UnitOfWork } from '../storage/unit-of-work.js';
-
-/** The maker's book as it is stored. */
-export interface StoredBook {
-  readonly kitchen: StoredKitchen;
-  readonly ingredients: readonly Stored<IngredientDraft>[];
-  readonly recipes: readonly Stored<RecipeDraft>[];
-  readonly pieces: readonly Stored<PieceDraft>[];
-  readonly boxes: readonly Stored<BoxDraft>[];
-  readonly batches: readonly Stored<BatchDraft>[];
-}
+import type { Kept, StoredBook } from './kept.js';
+import { Parts } from './parts.js';
 
 /** Everything that is kept, and the book worked out from it. */
 export interface Season {
   readonly revision: number;
   readonly data: StoredBook;
-  readonly orders: readonly Stored<OrderDraft>[];
+  readonly orders: Kept['orders'];
   readonly book: Book;
   /** What was decided about the days; null when nothing was. */
   readonly stored: StoredDecision | null;
@@ -48,18 +24,6 @@ interface OpenBook {
   readonly revision: number;
   readonly data: StoredBook;
   readonly book: Book;
-}
-
-async function loadBook(manager: EntityManager, revision: number): Promise<OpenBook> {
-  const data: StoredBook = {
-    kitchen: await loadKitchen(manager),
-    ingredients: await loadAll(manager, ingredientMapping),
-    recipes: await loadAll(manager, recipeMapping),
-    pieces: await loadAll(manager, pieceMapping),
-    boxes: await loadAll(manager, boxMapping),
-    batches: await loadAll(manager, batchMapping),
-  };
-  return { revision, data, book: openBook(data) };
 }
 
 /** What core makes of the stored records, worked out once for each revision. */
@@ -75,6 +39,7 @@ export class BookService {
   constructor(
     private readonly work: UnitOfWork,
     private readonly clock: Clock,
+    private readonly parts: Parts,
   ) {}
 
   /** The season as of the last commit; inside a write, as it is at that moment. */
@@ -84,26 +49,39 @@ export class BookService {
     return work.read(async (manager) => {
       if (!(await work.isUntouched())) {
         // Not yet committed: true for this write only.
-        const { data, book } = await loadBook(manager, work.bookRevision);
-        const orders = await loadAll(manager, orderMapping);
-        return { revision: work.revision, data, book, orders, stored: await loadPlan(manager) };
+        const { data, book } = await this.open(manager);
+        const orders = await this.parts.load('orders', manager);
+        return { revision: work.revision, data, book, orders, stored: await this.parts.load('plan', manager) };
       }
       if (this.latest?.revision === work.revision) return this.latest;
-      if (this.opened?.revision !== work.bookRevision) this.opened = await loadBook(manager, work.bookRevision);
+      if (this.opened?.revision !== work.bookRevision) this.opened = await this.open(manager);
       const { data, book } = this.opened;
       const orders = await this.ordersNow(manager);
-      this.latest = { revision: work.revision, data, book, orders, stored: await loadPlan(manager) };
+      this.latest = { revision: work.revision, data, book, orders, stored: await this.parts.load('plan', manager) };
       return this.latest;
     });
   }
 
+  private async open(manager: EntityManager): Promise<OpenBook> {
+    const { parts } = this;
+    const data: StoredBook = {
+      kitchen: await parts.load('kitchen', manager),
+      ingredients: await parts.load('ingredients', manager),
+      recipes: await parts.load('recipes', manager),
+      pieces: await parts.load('pieces', manager),
+      boxes: await parts.load('boxes', manager),
+      batches: await parts.load('batches', manager),
+    };
+    return { revision: this.work.bookRevision, data, book: openBook(data) };
+  }
+
   /** All orders by id. Those that were not written since they were last read stay the same objects. */
-  private async ordersNow(manager: EntityManager): Promise<readonly Stored<OrderDraft>[]> {
+  private async ordersNow(manager: EntityManager): Promise<Kept['orders']> {
     const { latest, work } = this;
-    const changed = latest && work.changedSince(latest.revision, orderMapping.noun);
-    if (!latest || !changed) return loadAll(manager, orderMapping);
+    const changed = latest && work.changedSince(latest.revision, 'order');
+    if (!latest || !changed) return this.parts.load('orders', manager);
     if (changed.size === 0) return latest.orders;
-    const fresh = await loadSome(manager, orderMapping, [...changed]);
+    const fresh = await this.parts.loadSome('orders', manager, [...changed]);
     return [...latest.orders.filter(({ id }) => !changed.has(id)), ...fresh].sort((a, b) => (a.id < b.id ? -1 : 1));
   }
 
@@ -111,7 +89,7 @@ export class BookService {
   async stored(): Promise<Book> {
     const { work } = this;
     if (this.opened?.revision === work.bookRevision) return this.opened.book;
-    return (await work.read((manager) => loadBook(manager, work.bookRevision))).book;
+    return (await work.read((manager) => this.open(manager))).book;
   }
 
   async plan(): Promise<{ season: Season; today: Day; plan: Plan; stored: StoredDecision | null }> {

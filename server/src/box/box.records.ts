@@ -51,7 +51,7 @@ export class BoxRecords extends Records<BoxDraft, BoxRow> {
     before: Stored<BoxDraft> | null,
     manager: EntityManager,
   ): Promise<WrongValue[]> {
-    const wrong = wrongInBox(draft, await knownIn(manager));
+    const wrong = wrongInBox(draft, await knownIn(manager, ['piece']));
     if (wrong.length > 0) return wrong;
     return wrongInBoxEdit(draft, before, (await this.book.stored()).pieces);
   }

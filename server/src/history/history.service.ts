@@ -1,5 +1,5 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
-import { Inject, Injectable, type OnModuleInit } from '@nestjs/common';
+import { Injectable, type OnModuleInit } from '@nestjs/common';
 import { MOST_NAMED, type Change, type ChangePage } from '@usual-pantry/core/api';
 import { differenceOf, fieldsOf, sayChange, takeBack, turned, type RecordChange } from '@usual-pantry/core/history';
 import { sayList } from '@usual-pantry/core/quantity';
@@ -9,7 +9,7 @@ import { Clock } from '../clock/clock.js';
 import { visitor } from '../door/visitor.js';
 import { Refused } from '../refusal/refused.js';
 import { insertRows } from '../storage/insert-rows.js';
-import { KEEPERS, type Keeper } from '../storage/keeper.js';
+import { Keepers } from '../storage/keeper.js';
 import { UnitOfWork } from '../storage/unit-of-work.js';
 import { letOthersIn } from '../thread/thread.js';
 import { ChangePartRow, ChangeRow } from './history.entity.js';
@@ -47,18 +47,19 @@ const sessionId = (): string => visitor().sessionId ?? '';
 /** Keeps what each write has changed, and takes it back. */
 @Injectable()
 export class HistoryService implements OnModuleInit {
-  private readonly keepers: ReadonlyMap<string, Keeper>;
-
   constructor(
     private readonly work: UnitOfWork,
     private readonly clock: Clock,
-    @Inject(KEEPERS) keepers: readonly Keeper[],
-  ) {
-    this.keepers = new Map(keepers.map((each) => [each.noun, each]));
-  }
+    private readonly keepers: Keepers,
+  ) {}
 
   onModuleInit(): void {
     this.work.beforeCommit((manager, written, label) => this.keep(manager, written, label));
+  }
+
+  /** Forgets every change, when all that is kept is replaced. */
+  async forget(manager: EntityManager): Promise<void> {
+    await manager.deleteAll(ChangeRow);
   }
 
   /** A page of changes, the newest first. */
@@ -119,7 +120,7 @@ export class HistoryService implements OnModuleInit {
     part: ChangePartRow,
     manager: EntityManager,
   ): Promise<void> {
-    const keeper = this.keeperOf(part.noun);
+    const keeper = this.keepers.of(part.noun);
     const current = asStored(await keeper.standing(part.recordId, manager));
     const back = takeBack(direction === 'undo' ? part : turned(part), current, keeper.derived);
     if (back.kind === 'in the way') throw await this.inTheWay(row, part, back.fields, manager);
@@ -149,19 +150,13 @@ export class HistoryService implements OnModuleInit {
     return new Refused('in-the-way', `${what} was changed since${since}`);
   }
 
-  private keeperOf(noun: string): Keeper {
-    const keeper = this.keepers.get(noun);
-    if (!keeper) throw new Error(`Nothing keeps a ${noun}.`);
-    return keeper;
-  }
-
   /** Writes down what a write has changed, with the write itself. */
   private async keep(manager: EntityManager, written: readonly RecordChange[], called: string | null): Promise<void> {
     const request = asked.getStore();
     if (request?.isTakingBack) return;
     const records = written.flatMap((each) => {
       const { before, after } = asStored({ before: each.before, after: each.after });
-      const difference = differenceOf(before, after, this.keeperOf(each.noun).derived);
+      const difference = differenceOf(before, after, this.keepers.of(each.noun).derived);
       return difference ? [{ ...each, ...difference }] : [];
     });
     if (records.length === 0) return;

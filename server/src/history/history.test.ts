@@ -60,7 +60,7 @@ describe('what was changed', () => {
         from: 'this computer',
         isMine: true,
         isUndone: false,
-        records: [{ noun: 'order', id: (body as Kept).id, name: 'Ada Quill' }],
+        records: [{ noun: 'order', id: (body as Kept).id, name: 'Ada Quill’s order' }],
         recordCount: 1,
         inTheWay: null,
       },

@@ -52,7 +52,7 @@ export class IngredientRecords extends Records<IngredientDraft, IngredientRow> {
     const names = others.flatMap((each) => (each.id === id ? [] : [each.name]));
     return [
       ...nameTaken(draft.name, before?.name ?? null, names),
-      ...wrongInIngredient(draft, await knownIn(manager, id)),
+      ...wrongInIngredient(draft, await knownIn(manager, ['ingredient'], id)),
     ];
   }
 

@@ -46,7 +46,7 @@ export class OrderRecords extends Records<OrderDraft, OrderRow> {
   override createMany(records: readonly { readonly id: string; readonly draft: OrderDraft }[]): Promise<void> {
     return this.work.write(
       async (manager) => {
-        this.known.set(manager, await knownIn(manager));
+        this.known.set(manager, await knownIn(manager, ['box', 'piece', 'ingredient']));
         try {
           await super.createMany(records);
         } finally {
@@ -93,7 +93,10 @@ export class OrderRecords extends Records<OrderDraft, OrderRow> {
     before: Stored<OrderDraft> | null,
     manager: EntityManager,
   ): Promise<WrongValue[]> {
-    const wrong = wrongInOrder(draft, this.known.get(manager) ?? (await knownIn(manager)));
+    const wrong = wrongInOrder(
+      draft,
+      this.known.get(manager) ?? (await knownIn(manager, ['box', 'piece', 'ingredient'])),
+    );
     if (wrong.length > 0) return wrong;
     const book = await this.book.stored();
     return wrongInOrderEdit(draft, before, book, this.clock.today());

@@ -58,7 +58,7 @@ export class PieceRecords extends Records<PieceDraft, PieceRow> {
   }
 
   async wrongIn(draft: PieceDraft, _id: string, _before: unknown, manager: EntityManager): Promise<WrongValue[]> {
-    return wrongInPiece(draft, await knownIn(manager));
+    return wrongInPiece(draft, await knownIn(manager, ['recipe']));
   }
 
   usersOf(id: string, manager: EntityManager): Promise<User[]> {

@@ -34,7 +34,7 @@ import type { Response } from 'express';
 import { z } from 'zod';
 import { BookService } from '../book/book.service.js';
 import { Clock } from '../clock/clock.js';
-import { handOversForHelper, summaryForHelper } from '../door/for-helpers.js';
+import { handOversForHelper, summaryForHelper } from './for-helpers.js';
 import { isHelper } from '../door/visitor.js';
 import { Refused } from '../refusal/refused.js';
 import { whenGone } from '../http/gone.js';

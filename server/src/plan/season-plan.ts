@@ -22,6 +22,9 @@ export async function storePlan(manager: EntityManager, { guide, solved }: Decis
   return { version, guide, solved };
 }
 
+/** Forgets what was decided: the season is planned day by day again. */
+export const forgetPlan = (manager: EntityManager): Promise<unknown> => manager.delete(SeasonPlanRow, { id: PLAN });
+
 const fieldsOf = (decision: StoredDecision | null): Fields | null => {
   if (decision === null) return null;
   const { version: _version, ...fields } = decision;
@@ -54,9 +57,8 @@ export class SeasonPlans implements Keeper {
 
   async bring(_id: string, to: Fields | null, manager: EntityManager): Promise<Fields | null> {
     if (to) return fieldsOf(await this.store(decisionSchema.parse(to)));
-    // Then the season is planned day by day again.
     this.note(await loadPlan(manager), null);
-    await manager.delete(SeasonPlanRow, { id: PLAN });
+    await forgetPlan(manager);
     return null;
   }
 

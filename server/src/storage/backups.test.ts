@@ -47,7 +47,7 @@ describe('a copy of the database', () => {
     const checked = await server.http.post(`/api/backups/${only?.name ?? ''}/check`).expect(200);
     expect(checked.body).toMatchObject({
       troubles: [],
-      counts: { orders: 46, boxes: 5, recipes: 19, ingredients: 38 },
+      counts: { customer_order: 46, box: 5, recipe: 19, ingredient: 38 },
     });
     const file = await server.http
       .get(`/api/backups/${only?.name ?? ''}/file`)

@@ -71,11 +71,11 @@ export interface Health {
   readonly troubles: readonly string[];
   /** The changes of its tables, the oldest first. */
   readonly migrations: readonly string[];
+  /** Rows by table. */
   readonly counts: Readonly<Record<string, number>>;
 }
 
 const MOST_TROUBLES = 10;
-const counted = { ingredients: 'ingredient', recipes: 'recipe', boxes: 'box', orders: 'customer_order' } as const;
 
 /**
  * Checks a database: its pages, its foreign keys, and what it holds. Does not change it.
@@ -92,7 +92,7 @@ export function checkDatabase(file: string, full: boolean): Health {
       ({ table, parent }) => `a row of ${table} refers to a ${parent} that is not there`,
     );
     const tables = new Set(
-      all<{ name: string }>(database, `SELECT name FROM sqlite_master WHERE type = 'table'`).map(({ name }) => name),
+      all<{ name: string }>(database, `SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite_%'`).map(({ name }) => name),
     );
     if (!tables.has('migrations'))
       return {
@@ -100,12 +100,11 @@ export function checkDatabase(file: string, full: boolean): Health {
         migrations: [],
         counts: {},
       };
-    const countOf = (table: string) =>
-      tables.has(table) ? (all<{ n: number }>(database, `SELECT count(*) AS n FROM "${table}"`)[0]?.n ?? 0) : 0;
+    const countOf = (table: string) => all<{ n: number }>(database, `SELECT count(*) AS n FROM "${table}"`)[0]?.n ?? 0;
     return {
       troubles: loose.slice(0, MOST_TROUBLES),
       migrations: all<{ name: string }>(database, 'SELECT name FROM migrations ORDER BY id').map(({ name }) => name),
-      counts: Object.fromEntries(Object.entries(counted).map(([name, table]) => [name, countOf(table)])),
+      counts: Object.fromEntries([...tables].map((table) => [table, countOf(table)])),
     };
   } catch (error) {
     return { troubles: [(error as Error).message], migrations: [], counts: {} };

@@ -1,3 +1,4 @@
+import { Injectable } from '@nestjs/common';
 import type { Fields } from '@usual-pantry/core/history';
 import type { EntityManager } from 'typeorm';
 
@@ -16,5 +17,19 @@ export interface Keeper {
   bring(id: string, to: Fields | null, manager: EntityManager): Promise<Fields | null>;
 }
 
-/** Injection token of every keeper. */
-export const KEEPERS = Symbol('KEEPERS');
+/** Whoever keeps what can be changed; every noun's module adds its own. */
+@Injectable()
+export class Keepers {
+  private readonly byNoun = new Map<string, Keeper>();
+
+  add(keeper: Keeper): void {
+    this.byNoun.set(keeper.noun, keeper);
+  }
+
+  /** @throws Error when nobody keeps it */
+  of(noun: string): Keeper {
+    const keeper = this.byNoun.get(noun);
+    if (!keeper) throw new Error(`Nobody keeps a ${noun}.`);
+    return keeper;
+  }
+}

@@ -1,17 +1,24 @@
 import type { Known } from '@usual-pantry/core/record';
 import type { EntityManager } from 'typeorm';
 
-const tables = { ingredient: 'ingredient', recipe: 'recipe', piece: 'piece', box: 'box' } as const;
-
 /**
  * Which records are stored.
+ * @param nouns those that can be asked for; each is the name of its table
  * @param also an id that counts as stored although it may be just being written
  */
-export async function knownIn(manager: EntityManager, also?: string): Promise<Known> {
-  const ids = new Map<string, Set<string>>();
-  for (const [noun, table] of Object.entries(tables)) {
-    const rows: { id: string }[] = await manager.query(`SELECT id FROM ${table}`);
+export async function knownIn(
+  manager: EntityManager,
+  nouns: readonly Parameters<Known>[0][],
+  also?: string,
+): Promise<Known> {
+  const ids = new Map<string, ReadonlySet<string>>();
+  for (const noun of nouns) {
+    const rows: { id: string }[] = await manager.query(`SELECT id FROM ${noun}`);
     ids.set(noun, new Set(rows.map((row) => row.id)));
   }
-  return (noun, id) => id === also || ids.get(noun)?.has(id) === true;
+  return (noun, id) => {
+    const stored = ids.get(noun);
+    if (!stored) throw new Error(`Nobody looked which ${noun} records are stored.`);
+    return id === also || stored.has(id);
+  };
 }

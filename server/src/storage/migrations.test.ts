@@ -2,14 +2,16 @@ import { afterEach, beforeEach, describe, expect, it } from '@jest/globals';
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import 'reflect-metadata';
 import type { DataSource } from 'typeorm';
+import { entities } from '../app.module.js';
 import { openDatabase } from './data-source.js';
 
 let folder: string;
 let database: DataSource;
 beforeEach(async () => {
   folder = await mkdtemp(join(tmpdir(), 'usual-pantry-'));
-  database = await openDatabase(folder);
+  database = await openDatabase(folder, { entities });
 });
 afterEach(async () => {
   await database.destroy();
@@ -50,6 +52,7 @@ describe('the migrations', () => {
   });
 
   it('know every column that the program reads', async () => {
+    expect(database.entityMetadatas).toHaveLength(entities.length);
     for (const entity of database.entityMetadatas) {
       const columns = await database.query<{ name: string }[]>(`PRAGMA table_info('${entity.tableName}')`);
       const names = columns.map((column) => column.name);

@@ -33,7 +33,7 @@ const MEGABYTE = 1024 * 1024;
 const sayHealth = ({ troubles, counts }: DatabaseHealth): string =>
   troubles.length > 0
     ? `It is damaged: ${troubles.join('; ')}.`
-    : `It is whole: ${sayCount(counts['recipes'] ?? 0, 'recipe')}, ${sayCount(counts['boxes'] ?? 0, 'box', 'boxes')}, ${sayCount(counts['orders'] ?? 0, 'order')}.`;
+    : `It is whole: ${sayCount(counts['recipe'] ?? 0, 'recipe')}, ${sayCount(counts['box'] ?? 0, 'box', 'boxes')}, ${sayCount(counts['customer_order'] ?? 0, 'order')}.`;
 
 /** One copy, and what can be done with it. */
 function BackupRow({ backup, onCheck, onPutBack }: { backup: Backup; onCheck: () => void; onPutBack: () => void }) {

@@ -4,6 +4,7 @@ import { moveSeason, readSeasonFile, type SeasonFile } from '@usual-pantry/core/
 import type { Day } from '@usual-pantry/core/quantity';
 import { readJson, refusedBody, type RefusedBody } from '../http/read-json.js';
 import { answerJobs } from '../thread/answer.js';
+import { seasonLists, type SeasonList } from './season-lists.js';
 
 /** A season file as it was sent. */
 export interface SeasonJob {
@@ -11,19 +12,6 @@ export interface SeasonJob {
   /** Moves dates by whole weeks, so that the season lies ahead of this day; null leaves them. */
   readonly moveTo: Day | null;
 }
-
-/** The lists of a season file that can be long, in the order in which they can be stored. */
-export const seasonLists = [
-  'ingredients',
-  'recipes',
-  'pieces',
-  'boxes',
-  'orders',
-  'batches',
-  'recipeVersions',
-  'messages',
-] as const;
-export type SeasonList = (typeof seasonLists)[number];
 
 /** What is no list. */
 export type SeasonHead = Pick<SeasonFile, 'kitchen' | 'plan'>;

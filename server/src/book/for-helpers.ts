@@ -1,6 +1,5 @@
-import { countFindings, type HandOverDays, type PlanSummary } from '@usual-pantry/core/api';
 import { emptyKitchen } from '@usual-pantry/core/kitchen';
-import type { StoredBook } from '../book/book.service.js';
+import type { StoredBook } from './kept.js';
 
 type Box = StoredBook['boxes'][number];
 
@@ -9,22 +8,6 @@ const withoutPrice = <Of extends Pick<Box, 'priceMinor' | 'packaging'>>(box: Of)
   priceMinor: 0,
   packaging: [],
 });
-
-/** The season in short as a helper sees it: what is to be done, without money and what is for the maker to decide. */
-export const summaryForHelper = (plan: PlanSummary): PlanSummary => ({
-  ...plan,
-  findings: countFindings([]),
-  toBuy: 0,
-  shoppingCostMinor: 0,
-  solved: null,
-});
-
-/** What is handed over as a helper sees it: without money and the places of customers. */
-export const handOversForHelper = (days: HandOverDays): HandOverDays =>
-  days.map(({ day, orders }) => ({
-    day,
-    orders: orders.map((each) => ({ ...each, place: '', dueMinor: 0, toDecide: false })),
-  }));
 
 /** The book as a helper sees it: recipes, pieces and boxes, and of the settings what the bench needs. Nothing that is paid or asked for. */
 export function bookForHelper(book: StoredBook): StoredBook {

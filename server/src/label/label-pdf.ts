@@ -7,7 +7,7 @@ import {
   type Measure,
 } from '@usual-pantry/core/label';
 import PDFDocument from 'pdfkit';
-import { labelFonts } from '../label/fonts.js';
+import { labelFonts } from './fonts.js';
 
 const POINTS_PER_MM = 72 / 25.4;
 
