@@ -1,4 +1,5 @@
 import type { TestMessage } from '@usual-pantry/core/api';
+import type { SignedBy } from './signature.js';
 
 /** Injection token of the {@link OrderSender}. */
 export const ORDER_SENDER = Symbol('ORDER_SENDER');
@@ -6,8 +7,7 @@ export const ORDER_SENDER = Symbol('ORDER_SENDER');
 /** What comes in with one delivery of a message. */
 export interface Delivery {
   readonly body: string;
-  readonly time: string | undefined;
-  readonly signature: string | undefined;
+  readonly by: SignedBy;
 }
 
 /** Something that sends an order as a shop does: it may come twice, late, or without a signature. */

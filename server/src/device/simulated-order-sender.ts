@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { TestMessage } from '@usual-pantry/core/api';
 import type { ShopMessage } from '@usual-pantry/core/intake';
 import type { Delivery, OrderSender } from './order-sender.js';
-import { sign } from './signature.js';
+import { sign, UNSIGNED } from './signature.js';
 
 /** The stand-in for a shop: sends a test order well or badly, signed by the shop’s key. */
 export class SimulatedOrderSender implements OrderSender {
@@ -14,8 +14,7 @@ export class SimulatedOrderSender implements OrderSender {
     const sent = { once: [first], twice: [first, first], 'out of order': [second, first], unsigned: [first] }[manner];
     return sent.map((message) => {
       const body = JSON.stringify(message);
-      const time = new Date().toISOString();
-      return { body, time, signature: manner === 'unsigned' ? undefined : sign(key, time, body) };
+      return { body, by: manner === 'unsigned' ? UNSIGNED : sign(key, message.id, new Date(), body) };
     });
   }
 }

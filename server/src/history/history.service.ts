@@ -84,8 +84,8 @@ export class HistoryService implements OnModuleInit {
           const parts = await manager.find(ChangePartRow, { where: { changeId: row.id }, order: { position } });
           for (const part of parts) await this.turnPart(direction, row, part, manager);
           const undoneOrder = direction === 'undo' ? await this.nextUndone(manager) : null;
-          await manager.update(ChangeRow, row.id, { undoneOrder, isPassed: false });
-          const [change] = await this.changes([{ ...row, undoneOrder }], manager);
+          await manager.save(ChangeRow, Object.assign(row, { undoneOrder, isPassed: false }));
+          const [change] = await this.changes([row], manager);
           if (!change) throw new Error('A change without a change.');
           return change;
         },
@@ -128,7 +128,7 @@ export class HistoryService implements OnModuleInit {
     // What the record works out itself may have come out otherwise: the next turn begins from that.
     const stands = brought && part.fields ? pick(brought, [...part.fields]) : brought;
     const stood = direction === 'undo' ? 'before' : 'after';
-    await manager.save(ChangePartRow, { ...part, [stood]: stands });
+    await manager.save(ChangePartRow, Object.assign(part, { [stood]: stands }));
   }
 
   private async nextUndone(manager: EntityManager): Promise<number> {

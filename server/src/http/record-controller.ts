@@ -1,4 +1,4 @@
-import { Body, Delete, Get, HttpCode, Param, Post, Put, Query, UseInterceptors } from '@nestjs/common';
+import { applyDecorators, Body, Delete, Get, HttpCode, Param, Post, Put, Query, UseInterceptors } from '@nestjs/common';
 import { ApiHeader, ApiOperation, ApiParam, ApiQuery, ApiResponse } from '@nestjs/swagger';
 import { idSchema, versionSchema } from '@usual-pantry/core/record';
 import { z } from 'zod';
@@ -36,15 +36,8 @@ function without<Body extends object, Key extends keyof Body>(body: Body, key: K
   return rest;
 }
 
-/**
- * The addresses of one noun: list, read, add, change, delete. A class to extend, so that every noun answers alike.
- */
-export function recordController<Draft extends object, Row extends MainRow>({
-  noun,
-  draft,
-  stored,
-  query = listQuerySchema,
-}: Shapes<Draft>) {
+/** What the addresses of a noun take and answer, each with a name of its own. */
+function bodiesOf<Draft extends object>(noun: string, draft: Shapes<Draft>['draft'], stored: z.ZodType) {
   const name = `${noun.charAt(0).toUpperCase()}${noun.slice(1)}`;
   const created = draft.safeExtend({ id: idSchema.optional() }).meta({ id: `New${name}` }) as unknown as z.ZodType<
     Created<Draft>
@@ -60,29 +53,40 @@ export function recordController<Draft extends object, Row extends MainRow>({
       size: z.int(),
     })
     .meta({ id: `${name}Page` });
+  return { created, edited, listing };
+}
+
+/** Says which part of a list can be asked for. */
+const TakesListQuery = (): MethodDecorator =>
+  applyDecorators(
+    ApiQuery({ name: 'page', required: false, schema: { type: 'integer', minimum: 1, default: 1 } }),
+    ApiQuery({
+      name: 'size',
+      required: false,
+      schema: { type: 'integer', minimum: 1, maximum: MOST_ROWS, default: 50 },
+    }),
+    ApiQuery({ name: 'sort', required: false, schema: { type: 'string' } }),
+    ApiQuery({ name: 'direction', required: false, schema: { type: 'string', enum: ['asc', 'desc'] } }),
+    ApiQuery({ name: 'search', required: false, schema: { type: 'string' } }),
+  );
+
+/**
+ * The addresses of one noun: list, read, add, change, delete. A class to extend, so that every noun answers alike.
+ */
+export function recordController<Draft extends object, Row extends MainRow>({
+  noun,
+  draft,
+  stored,
+  query = listQuerySchema,
+}: Shapes<Draft>) {
+  const { created, edited, listing } = bodiesOf(noun, draft, stored);
 
   abstract class RecordController {
     constructor(readonly records: Records<Draft, Row>) {}
 
     @Get()
     @ApiOperation({ summary: `A page of ${noun} records, sorted by the server` })
-    @ApiQuery({
-      name: 'page',
-      required: false,
-      schema: { type: 'integer', minimum: 1, default: 1 },
-    })
-    @ApiQuery({
-      name: 'size',
-      required: false,
-      schema: { type: 'integer', minimum: 1, maximum: MOST_ROWS, default: 50 },
-    })
-    @ApiQuery({ name: 'sort', required: false, schema: { type: 'string' } })
-    @ApiQuery({
-      name: 'direction',
-      required: false,
-      schema: { type: 'string', enum: ['asc', 'desc'] },
-    })
-    @ApiQuery({ name: 'search', required: false, schema: { type: 'string' } })
+    @TakesListQuery()
     @Answers(listing)
     list(@Query({ schema: query }) part: ListQuery): Promise<Listing<Draft>> {
       return this.records.list(part);

@@ -38,17 +38,19 @@ export class InboxController {
   @HttpCode(200)
   @ApiOperation({
     summary:
-      'Takes a message of the shop. x-inbox-time: ISO 8601; x-inbox-signature: HMAC-SHA256 of time, newline, body, as hex',
+      'Takes a message of the shop, signed as Standard Webhooks has it: webhook-id, webhook-timestamp, webhook-signature',
   })
   @Takes(shopMessageSchema)
   @Answers(receiptSchema)
   @ApiResponse({ status: 401, description: 'Not signed by the shop, or too long ago' })
   receive(
     @Body() body: unknown,
-    @Headers('x-inbox-time') time: string | undefined,
-    @Headers('x-inbox-signature') signature: string | undefined,
+    @Headers('webhook-id') id = '',
+    @Headers('webhook-timestamp') time = '',
+    @Headers('webhook-signature') signature = '',
   ): Promise<Receipt> {
-    return this.inbox.receive({ body: typeof body === 'string' ? body : '', time, signature });
+    const by = { 'webhook-id': id, 'webhook-timestamp': time, 'webhook-signature': signature };
+    return this.inbox.receive({ body: typeof body === 'string' ? body : '', by });
   }
 
   @Post('messages/:id/take')

@@ -28,8 +28,8 @@ import { InboxMessageRow } from './inbox.entity.js';
 
 const SHOWN = 100;
 const KEY_BYTES = 32;
-/** A key with fewer characters is not trusted. */
-const LEAST_KEY = 32;
+/** A key that is shorter, or no base64, is not trusted. */
+const KEY = /^(?:whsec_)?[A-Za-z0-9+/]{32,}={0,2}$/;
 
 const receiptOf = ({ id, fate, why, orderId }: InboxMessageRow, again: boolean): Receipt => ({
   id,
@@ -59,12 +59,12 @@ export class InboxService {
   /** When the key was made that the shop signs with; null when there is none. The key itself is never shown again. */
   async keyMadeAt(): Promise<string | null> {
     const key = await this.readKey();
-    return key === null || key.length < LEAST_KEY ? null : (await stat(this.file)).mtime.toISOString();
+    return key === null || !KEY.test(key) ? null : (await stat(this.file)).mtime.toISOString();
   }
 
   /** Makes a new key; the one before holds no longer. @returns it, this once */
   makeKey(): string {
-    const key = randomBytes(KEY_BYTES).toString('hex');
+    const key = `whsec_${randomBytes(KEY_BYTES).toString('base64')}`;
     writeWhole(this.file, key);
     this.audit.note('inbox key made');
     return key;
@@ -78,8 +78,8 @@ export class InboxService {
   }
 
   /** @throws Refused 401 when it is not signed by the shop, 422 when it is no message */
-  async receive({ body, time, signature }: Delivery): Promise<Receipt> {
-    const why = distrust(await this.assertKey(), time, signature, body, Date.now());
+  async receive({ body, by }: Delivery): Promise<Receipt> {
+    const why = distrust(await this.assertKey(), by, body);
     if (why !== null) throw unsigned(why);
     const message = this.read(body);
     return this.work.write(
@@ -175,8 +175,8 @@ export class InboxService {
   private async assertKey(): Promise<string> {
     const key = await this.readKey();
     if (key === null) throw new Refused('no-inbox-key');
-    if (key.length < LEAST_KEY)
-      throw new Refused('no-inbox-key', 'The key of the inbox is too short to be trusted. Make a new one.');
+    if (!KEY.test(key))
+      throw new Refused('no-inbox-key', 'The key of the inbox is too short to be trusted, or no key. Make a new one.');
     return key;
   }
 

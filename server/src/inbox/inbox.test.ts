@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import type { ShopMessage } from '@usual-pantry/core/intake';
 import type { Order } from '@usual-pantry/core/order';
 import { openServer, type TestServer } from '../testing/server.js';
-import { distrust, sign } from '../device/signature.js';
+import { distrust, sign, UNSIGNED } from '../device/signature.js';
 
 let server: TestServer;
 let secret: string;
@@ -33,11 +33,11 @@ const message = (reference: string, revision: number, more: Partial<ShopMessage[
   },
 });
 
-async function deliver(content: ShopMessage | string, by = secret, time = new Date().toISOString()) {
+async function deliver(content: ShopMessage | string, by = secret, at = new Date()) {
   const body = typeof content === 'string' ? content : JSON.stringify(content);
   return server.http
     .post('/api/inbox/messages')
-    .set({ 'x-inbox-time': time, 'x-inbox-signature': sign(by, time, body), 'content-type': 'application/json' })
+    .set({ ...sign(by, randomUUID(), at, body), 'content-type': 'application/json' })
     .send(body);
 }
 const order = async (id: string) => (await server.http.get(`/api/orders/${id}`).expect(200)).body as Order;
@@ -99,13 +99,28 @@ describe('the shop’s inbox', () => {
 
   it('takes nothing that is not signed by the shop, or is no message', async () => {
     const before = await total();
-    expect((await deliver(message('S-5', 1), 'guess')).status).toBe(401);
-    expect((await deliver(message('S-5', 1), secret, '2020-01-01T00:00:00Z')).status).toBe(401);
+    expect((await deliver(message('S-5', 1), 'whsec_Z3Vlc3M=')).status).toBe(401);
+    expect((await deliver(message('S-5', 1), secret, new Date('2020-01-01T00:00:00Z'))).status).toBe(401);
     expect((await deliver('{')).status).toBe(400);
     expect((await deliver('{"id":"x"}')).status).toBe(422);
     await server.http.post('/api/inbox/messages').send({}).expect(401);
     expect(await total()).toBe(before);
-    expect(distrust(secret, undefined, undefined, '', 0)).toBe('it is not signed');
+    expect(distrust(secret, UNSIGNED, '')).toBe('it is not signed');
+  });
+
+  it('signs as the example of the published specification is signed (Standard Webhooks 1.0, values from memory)', () => {
+    const at = new Date(1614265330 * 1000);
+    const by = sign(
+      'whsec_MfKQ9r8GKYqrTwjUPD8ILPZIo2LaLaSw',
+      'msg_p5jXN8AQM9LWM0D4loKWxJek',
+      at,
+      '{"test": 2432232314}',
+    );
+    expect(by).toEqual({
+      'webhook-id': 'msg_p5jXN8AQM9LWM0D4loKWxJek',
+      'webhook-timestamp': '1614265330',
+      'webhook-signature': 'v1,g0hM9SsE+OTPJTGt/tmIKtSyZlE3uFJELVlNIOLJ1OE=',
+    });
   });
 
   it('is tried with a test order that is delivered well and badly', async () => {
@@ -132,7 +147,10 @@ describe('the shop’s inbox', () => {
     const file = join(server.folder, 'inbox-secret');
     expect((await stat(file)).mode & 0o777).toBe(0o600);
     await writeFile(file, 'short');
-    expect((await deliver(message('S-7', 1), 'short')).body).toMatchObject({ code: 'no-inbox-key', status: 503 });
+    for (const key of ['short', 'long enough, but with signs that no key has']) {
+      await writeFile(file, key);
+      expect((await deliver(message('S-7', 1))).body).toMatchObject({ code: 'no-inbox-key', status: 503 });
+    }
     expect((await server.http.get('/api/inbox')).body).toMatchObject({ keyMadeAt: null });
     secret = await newKey();
     expect((await deliver(message('S-7', 1))).status).toBe(200);

@@ -92,7 +92,10 @@ export function checkDatabase(file: string, full: boolean): Health {
       ({ table, parent }) => `a row of ${table} refers to a ${parent} that is not there`,
     );
     const tables = new Set(
-      all<{ name: string }>(database, `SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite_%'`).map(({ name }) => name),
+      all<{ name: string }>(
+        database,
+        `SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite_%'`,
+      ).map(({ name }) => name),
     );
     if (!tables.has('migrations'))
       return {

@@ -155,12 +155,8 @@ export async function insertRecord<Draft, Row extends MainRow>(
   return version;
 }
 
-type Prepare<Draft> = (
-  draft: Draft,
-  before: Stored<Draft> | null,
-  id: string,
-  manager: EntityManager,
-) => Draft | Promise<Draft>;
+/** Whether a draft comes from an edit, or stood here before. */
+type Prepared = 'edited' | 'put back';
 
 /** What a record holds, without what addresses it. */
 function fieldsOf(record: object): Fields {
@@ -220,6 +216,10 @@ export abstract class Records<Draft, Row extends MainRow> implements Keeper {
     _manager: EntityManager,
   ): Draft | Promise<Draft> {
     return draft;
+  }
+
+  private prepared(how: Prepared, ...draft: Parameters<Records<Draft, Row>['prepare']>): Draft | Promise<Draft> {
+    return how === 'edited' ? this.prepare(...draft) : this.prepareAgain(...draft);
   }
 
   /** Keeps what an edit replaces, where a noun has versions. */
@@ -284,22 +284,22 @@ export abstract class Records<Draft, Row extends MainRow> implements Keeper {
     }
     const draft = this.mapping.schema.parse(to);
     const brought = current
-      ? await this.replace(id, current.version, draft, this.prepareAgain)
-      : await this.insert(draft, id, this.prepareAgain);
+      ? await this.replace(id, current.version, draft, 'put back')
+      : await this.insert(draft, id, 'put back');
     return fieldsOf(brought);
   }
 
   /** @throws Refused 422 with every wrong value; 409 when the id is taken */
   create(draft: Draft, id: string = randomUUID()): Promise<Stored<Draft>> {
-    return this.insert(draft, id, this.prepare);
+    return this.insert(draft, id, 'edited');
   }
 
-  private insert(draft: Draft, id: string, prepare: Prepare<Draft>): Promise<Stored<Draft>> {
+  private insert(draft: Draft, id: string, how: Prepared): Promise<Stored<Draft>> {
     return this.work.write(
       async (manager) => {
         const [taken] = await this.byIds([id], manager);
         if (taken) throw idTaken(this.mapping.noun, id, taken);
-        const prepared = await prepare.call(this, draft, null, id, manager);
+        const prepared = await this.prepared(how, draft, null, id, manager);
         await this.check(prepared, id, null, manager);
         const version = await insertRecord(manager, this.mapping, { id, draft: prepared });
         this.note(id, null, prepared);
@@ -349,16 +349,16 @@ export abstract class Records<Draft, Row extends MainRow> implements Keeper {
 
   /** @throws Refused 404, 409 with the current record when `version` is stale, 422 with every wrong value */
   update(id: string, version: number, draft: Draft): Promise<Stored<Draft>> {
-    return this.replace(id, version, draft, this.prepare);
+    return this.replace(id, version, draft, 'edited');
   }
 
-  private replace(id: string, version: number, draft: Draft, prepare: Prepare<Draft>): Promise<Stored<Draft>> {
+  private replace(id: string, version: number, draft: Draft, how: Prepared): Promise<Stored<Draft>> {
     const { mapping } = this;
     return this.work.write(
       async (manager) => {
         const current = await this.find(id, manager);
         if (current.version !== version) throw stale(mapping.noun, current);
-        const prepared = await prepare.call(this, draft, current, id, manager);
+        const prepared = await this.prepared(how, draft, current, id, manager);
         await this.check(prepared, id, current, manager);
         await this.supersede(current, manager);
         const row = mapping.toRow(prepared);

@@ -1,9 +1,6 @@
 import { createTheme } from '@mui/material/styles';
 import type { CSSProperties } from 'react';
 
-/** Sizes of text beside those of MUI, given by `sx={{ typography: 'note' }}`. They say nothing of weight. */
-type Size = 'title' | 'large' | 'note' | 'fine' | 'figures' | 'fineFigures';
-
 declare module '@mui/material/styles' {
   interface Palette {
     hot: Palette['primary'];
@@ -15,8 +12,14 @@ declare module '@mui/material/styles' {
     tape?: PaletteOptions['primary'];
     rim?: string;
   }
-  interface TypographyVariants extends Record<Size, CSSProperties> {}
-  interface TypographyVariantsOptions extends Record<Size, CSSProperties> {}
+  interface TypographyVariantsOptions {
+    title: CSSProperties;
+    large: CSSProperties;
+    note: CSSProperties;
+    fine: CSSProperties;
+    figures: CSSProperties;
+    fineFigures: CSSProperties;
+  }
 }
 
 const HEADING = '"Bricolage Grotesque Variable", "Atkinson Hyperlegible Next Variable", sans-serif';
@@ -81,6 +84,7 @@ export const theme = createTheme({
     },
     h2: { fontFamily: HEADING, fontWeight: 650, fontSize: '1.15rem', lineHeight: 1.3 },
     h3: { fontFamily: HEADING, fontWeight: 650, fontSize: '1rem', lineHeight: 1.3 },
+    // Sizes given by `sx={{ typography: 'note' }}`; they say nothing of weight.
     title: { fontSize: '1.3rem' },
     large: { fontSize: 19 },
     note: { fontSize: 13.5 },

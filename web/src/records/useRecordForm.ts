@@ -40,54 +40,57 @@ const draftOf = <N extends Noun>({ id: _id, version: _version, ...draft }: Store
 /** `lines[0].count` as the form writes it: `lines.0.count`. */
 const formPath = (path: string): Path<FieldValues> => path.replace(/\[(\d+)\]/g, '.$1');
 
-/**
- * A form that loses nothing: unsaved typing outlives a reload, a failed save and a stale edit; wrong values are shown at their field.
- */
-export function useRecordForm<N extends Noun>({
-  noun,
-  schema,
-  record,
-  fresh,
-  newKey = 'new',
-  onSaved,
-}: Options<N>): RecordForm<N> {
-  const edit = useEdit();
+/** Typing of an earlier visit, the form that it is put back into, and where further typing is kept. */
+function useKeptTyping<N extends Noun>({ noun, schema, record, fresh, newKey = 'new' }: Options<N>) {
   const key = `${noun} ${record?.id ?? newKey}`;
-  const stored: FieldValues = record ? draftOf(record) : fresh;
   const [kept] = useState(() => takeDraft(key));
-  const [base, setBase] = useState<Stored<N> | null>(
-    record && kept ? { ...record, version: Math.min(kept.version, record.version) } : record,
-  );
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const [theirs, setTheirs] = useState<Stored<N> | null>(null);
-  const [restored, setRestored] = useState(kept !== null);
   const form = useForm<FieldValues, unknown, Drafts[N]>({
     resolver: zodResolver(schema),
-    defaultValues: stored,
+    defaultValues: record ? draftOf(record) : fresh,
     mode: 'onTouched',
   });
-
   const [dirty, setDirty] = useState(kept !== null);
   const first = useRef(true);
   /** Under which name typing is kept: a new record that is stored is new no more, though its page may not have changed yet. */
   const keeps = useRef({ key, version: 0 });
   /** While what is stored is put into the form, nothing of it is typing. */
-  const settling = useRef(false);
+  const isFilling = useRef(false);
+  const [base, setBase] = useState<Stored<N> | null>(
+    record && kept ? { ...record, version: Math.min(kept.version, record.version) } : record,
+  );
   useEffect(() => {
     if (base) keeps.current = { key: `${noun} ${base.id}`, version: base.version };
     const stop = form.subscribe({
       formState: { values: true, isDirty: true },
       callback: ({ values, isDirty = false }) => {
         setDirty(isDirty);
-        if (isDirty && !settling.current) keepDraft(keeps.current.key, { version: keeps.current.version, values });
+        if (isDirty && !isFilling.current) keepDraft(keeps.current.key, { version: keeps.current.version, values });
       },
     });
     if (first.current && kept) form.reset(kept.values, { keepDefaultValues: true });
     first.current = false;
     return stop;
   }, [form, kept, base, noun]);
+  /** Puts what is stored into the form, and forgets what was typed. */
+  const fill = (values: FieldValues, keepValues = false) => {
+    isFilling.current = true;
+    form.reset(values, { keepValues });
+    isFilling.current = false;
+    dropDraft(key);
+  };
+  /** @param typed on top of what has just been stored */
+  const keepOn = ({ id, version }: Stored<N>, typed: FieldValues | null) => {
+    keeps.current = { key: `${noun} ${id}`, version };
+    if (typed) keepDraft(keeps.current.key, { version, values: typed });
+  };
+  return { form, dirty, base, setBase, wasKept: kept !== null, fill, keepOn };
+}
 
-  // Someone else saved it, and nothing is typed here: take theirs.
+/** Takes what somebody else has saved into a form in which nothing is typed. @returns says what the form shows by now */
+function useOthersEdits<N extends Noun>(
+  record: Stored<N> | null,
+  { form, dirty, base, setBase }: ReturnType<typeof useKeptTyping<N>>,
+): (shown: Stored<N>) => void {
   const newer = record && base && record.version > base.version && !dirty ? record : null;
   if (newer) setBase(newer);
   const shown = useRef(base);
@@ -96,61 +99,65 @@ export function useRecordForm<N extends Noun>({
     shown.current = base;
     if (base && !dirty) form.reset(draftOf(base));
   }, [base, dirty, form]);
+  return (now) => {
+    setBase(now);
+    shown.current = now;
+  };
+}
+
+/** Marks each wrong value at its field. @returns what belongs to no field, in words */
+function markWrong<N extends Noun>(form: RecordForm<N>['form'], { message, wrong = [] }: Refusal): string {
+  const fields = new Set(Object.keys(form.getValues()));
+  const placed = wrong.filter(({ path }) => fields.has(/^\w+/.exec(path)?.[0] ?? ''));
+  for (const { path, message: text } of placed)
+    form.setError(formPath(path), { type: 'server', message: text }, { shouldFocus: true });
+  const rest = wrong.filter((each) => !placed.includes(each));
+  return [message, ...rest.map((each) => `${each.path}: ${each.message}.`)].join(' ');
+}
+
+/**
+ * A form that loses nothing: unsaved typing outlives a reload, a failed save and a stale edit; wrong values are shown at their field.
+ */
+export function useRecordForm<N extends Noun>(options: Options<N>): RecordForm<N> {
+  const { noun, record, fresh, onSaved } = options;
+  const edit = useEdit();
+  const typing = useKeptTyping(options);
+  const { form, base, setBase, fill, keepOn } = typing;
+  const show = useOthersEdits(record, typing);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const [theirs, setTheirs] = useState<Stored<N> | null>(null);
+  const [restored, setRestored] = useState(typing.wasKept);
 
   /** @param sent all that was in the form when it was sent */
   const takeStored = (saved: Stored<N>, typed: Drafts[N], sent: string) => {
     const isNew = saved.id !== record?.id;
-    keeps.current = { key: `${noun} ${saved.id}`, version: saved.version };
-    setBase(saved);
-    shown.current = saved;
-    setTheirs(null);
-    setRestored(false);
     const stored = draftOf(saved);
     const now = form.getValues();
     const meanwhile = JSON.stringify(now) !== sent;
+    show(saved);
+    setTheirs(null);
+    setRestored(false);
+    keepOn(saved, null);
     // What was stored is what was typed, nearly always: then no field needs to be drawn again.
-    settling.current = true;
-    form.reset(stored, { keepValues: !meanwhile && JSON.stringify(stored) === JSON.stringify(typed) });
-    settling.current = false;
-    dropDraft(key);
+    fill(stored, !meanwhile && JSON.stringify(stored) === JSON.stringify(typed));
     // What was typed while it was being stored is typed on top of what is stored.
     if (meanwhile) {
-      keepDraft(keeps.current.key, { version: saved.version, values: now });
+      keepOn(saved, now);
       if (!isNew) form.reset(now, { keepDefaultValues: true });
     }
     if (isNew) onSaved(saved);
   };
 
-  const refuse = (refusal: Refusal) => {
-    const { code, message, wrong, current } = refusal;
-    const fields = new Set(Object.keys(form.getValues()));
-    const placed = (wrong ?? []).filter(({ path }) => fields.has(/^\w+/.exec(path)?.[0] ?? ''));
-    for (const { path, message: text } of placed)
-      form.setError(formPath(path), { type: 'server', message: text }, { shouldFocus: true });
-    const rest = (wrong ?? []).filter((each) => !placed.includes(each));
-    setTrouble([message, ...rest.map((each) => `${each.path}: ${each.message}.`)].join(' '));
-    if (code === 'stale') setTheirs(current as Stored<N>);
-  };
-
-  const write = (draft: Drafts[N], from: Stored<N> | null) =>
-    from ? edit.change(noun, from, draft) : edit.add(noun, draft);
-
   const store = async (draft: Drafts[N], from: Stored<N> | null) => {
     setTrouble(null);
     const sent = JSON.stringify(form.getValues());
     try {
-      takeStored(await write(draft, from), draft, sent);
+      takeStored(await (from ? edit.change(noun, from, draft) : edit.add(noun, draft)), draft, sent);
     } catch (error) {
-      refuse(error as Refusal);
+      const refusal = error as Refusal;
+      setTrouble(markWrong(form, refusal));
+      if (refusal.code === 'stale') setTheirs(refusal.current as Stored<N>);
     }
-  };
-
-  /** Puts what is stored in the place of what was typed, and forgets the typing. */
-  const forget = (values: FieldValues) => {
-    settling.current = true;
-    form.reset(values);
-    settling.current = false;
-    dropDraft(key);
   };
 
   const complain = () => {
@@ -166,14 +173,14 @@ export function useRecordForm<N extends Noun>({
     takeTheirs: () => {
       if (!theirs) return;
       setBase(theirs);
-      forget(draftOf(theirs));
+      fill(draftOf(theirs));
       setTheirs(null);
       setTrouble(null);
     },
     restored,
     discard: () => {
       setBase(record);
-      forget(stored);
+      fill(record ? draftOf(record) : fresh);
       setTrouble(null);
       setTheirs(null);
       setRestored(false);
