@@ -69,7 +69,7 @@ a knob of ginger
 1. Cook to 244 F, stirring.
 2. Pour and leave for 2 to 3 hours.`,
   );
-  await expect(page.getByTestId('answer')).toContainText('6 lines and 2 steps: 2 to settle');
+  await expect(page.getByTestId('answer')).toContainText('6 lines and 2 steps: 2 to decide');
   await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Pecan caramel');
 
   // Salted or unsalted: that is asked, not guessed; the ginger is left out
@@ -203,7 +203,7 @@ test('a whole recipe is read at once: parts, method, rest; what is missing is ad
 }) => {
   await page.goto('/recipes/paste');
   await page.getByLabel('The recipe').fill(BONBONS);
-  await expect(page.getByTestId('answer')).toHaveText('4 lines and 3 steps: 3 to settle.');
+  await expect(page.getByTestId('answer')).toHaveText('4 lines and 3 steps: 3 to decide.');
   await expect(page.getByText('rests 1 day before it can be used')).toBeVisible();
   await expect(page.getByText('keeps 21 days')).toBeVisible();
   await expect(page.getByRole('listitem', { name: /^For the ganache, bring/ })).toContainText('boils');

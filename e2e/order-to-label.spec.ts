@@ -37,7 +37,7 @@ test('one order with an exclusion, from a line in the book to a labelled, costed
     await expect(page.getByTestId('answer')).toContainText('Small kitchen');
   });
 
-  await test.step('an order that breaks its own exclusion is stored and asks to be settled', async () => {
+  await test.step('an order that breaks its own exclusion is stored and asks to be decided', async () => {
     await page.goto('/orders/new');
     await page.getByLabel('Customer', { exact: true }).fill('Hesper Lindqvist-Moor');
     await page.getByLabel('How many').fill('5');
@@ -47,7 +47,7 @@ test('one order with an exclusion, from a line in the book to a labelled, costed
     await page.getByLabel('Box', { exact: true }).fill('Sesame');
     await page.getByRole('option', { name: 'Sesame box' }).click();
     await page.getByRole('button', { name: 'Save' }).click();
-    // The form shows the same decision while it is typed: the one of the stored order is settled
+    // The form shows the same decision while it is typed: the one of the stored order is decided
     await expect(page.getByRole('heading', { name: 'Hesper Lindqvist-Moor' })).toBeVisible();
     const finding = page
       .getByRole('listitem')

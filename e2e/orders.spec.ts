@@ -1,6 +1,6 @@
 import { expect, test } from './support/kitchen';
 
-test('an order is taken from one line, and the decision that it raises is settled', async ({ page }) => {
+test('an order is taken from one line, and the decision that it raises is decided', async ({ page }) => {
   await page.goto('/orders');
   const line = page.getByLabel('An order in one line');
   const ticket = page.getByTestId('ticket');
@@ -27,7 +27,7 @@ test('an order is taken from one line, and the decision that it raises is settle
   await expect(other).toBeHidden();
 });
 
-test('an exclusion is never lost: it is read wherever it stands, asked about, and settled before the order is taken', async ({
+test('an exclusion is never lost: it is read wherever it stands, asked about, and decided before the order is taken', async ({
   page,
 }) => {
   await page.goto('/orders');

@@ -18,7 +18,7 @@ test('Today says what the plan says, and a day of the strip opens that day', asy
   await expect(page.getByRole('heading', { name: 'First Frost stall' })).toBeVisible();
 });
 
-test('a decision is settled from Today, and taken back from the notice', async ({ page }) => {
+test('a decision is decided from Today, and taken back from the notice', async ({ page }) => {
   await page.goto('/');
   const finding = page.getByRole('listitem').filter({ hasText: 'Quillon Ferrand wants no gluten' });
   await finding.getByRole('button', { name: 'The customer knows and agrees' }).click();

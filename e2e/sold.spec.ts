@@ -81,7 +81,7 @@ test('what nothing replaces is left out for its share of the price, down to the 
   );
   await page.goto('/orders/order-006/slip');
   await expect(slip).toContainText(
-    'Pinwheel sampler does contain sesame (Sesame-cardamom toffee), which is still to be settled',
+    'Pinwheel sampler does contain sesame (Sesame-cardamom toffee), which is still to be agreed',
   );
 });
 

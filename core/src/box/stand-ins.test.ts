@@ -38,16 +38,16 @@ describe('a stand-in', () => {
     ]);
   });
 
-  it('is not needed where nothing is broken, and leaves to be settled what has none', () => {
+  it('is not needed where nothing is broken, and leaves to be decided what has none', () => {
     const asItIs = { facts, standIns: [], leftOut: 0 };
-    expect(resolveBox(facts, ['gluten'], book.pieces)).toEqual({ ...asItIs, unsettled: [], clear: true });
-    expect(resolveBox(facts, ['alcohol'], book.pieces)).toEqual({ ...asItIs, unsettled: [2], clear: false });
+    expect(resolveBox(facts, ['gluten'], book.pieces)).toEqual({ ...asItIs, undecided: [], clear: true });
+    expect(resolveBox(facts, ['alcohol'], book.pieces)).toEqual({ ...asItIs, undecided: [2], clear: false });
     expect(resolveBox(facts, ['alcohol', 'nuts'], book.pieces).clear).toBe(false);
   });
 
   it('that is missing leaves the cell empty where that was agreed', () => {
     const less = resolveBox(facts, ['alcohol'], book.pieces, true);
-    expect(less).toMatchObject({ clear: true, leftOut: 2, unsettled: [] });
+    expect(less).toMatchObject({ clear: true, leftOut: 2, undecided: [] });
     expect(less.facts.box.cells.map((each) => each?.pieceId ?? null)).toEqual(['nut', null, 'nut']);
   });
 
@@ -64,7 +64,7 @@ describe('a stand-in', () => {
 describe('an order with an exclusion', () => {
   const ada = order('Ada', { mixed: 3 }, '2026-12-12', { exclusions: ['nuts'] });
 
-  it('has nothing to settle when a stand-in is clear, and is made, packed and labelled with it', () => {
+  it('has nothing to decide when a stand-in is clear, and is made, packed and labelled with it', () => {
     expect(findingsOfOrder(ada, book, TODAY)).toEqual([]);
     const plan = planSeason(book, [ada, order('Bo', { mixed: 1 }, '2026-12-12')], TODAY);
     expect(plan.labels.map(({ without, count }) => [without, count])).toEqual([

@@ -18,7 +18,7 @@ export interface ResolvedBox {
   readonly facts: BoxFacts;
   readonly standIns: readonly StandIn[];
   /** Cells, from 1 on, that break an exclusion and have no stand-in that is clear. */
-  readonly unsettled: readonly number[];
+  readonly undecided: readonly number[];
   /** Pieces that are left out of it, by agreement. */
   readonly leftOut: number;
   /** Whether nothing in it breaks an exclusion any more. */
@@ -39,7 +39,7 @@ const mayStandIn = (facts: BoxFacts, index: number, without: readonly string[], 
 
 /**
  * Takes, in each cell that breaks an exclusion, the first stand-in that is clear of all of them. A cell without one keeps its
- * piece: that is for the maker to settle, never silent.
+ * piece: that is for the maker to decide, never silent.
  * @param without exclusions, such as `nuts`
  * @param leaveOut whether the customer has agreed that such a cell stays empty
  * @param own what the order itself puts in place of a piece; it goes before the box's stand-ins
@@ -52,9 +52,9 @@ export function resolveBox(
   own: readonly OwnStandIn[] = [],
 ): ResolvedBox {
   const breaks = (contents: Contents) => !isClear(without, contents);
-  if (!breaks(facts)) return { facts, standIns: [], unsettled: [], leftOut: 0, clear: true };
+  if (!breaks(facts)) return { facts, standIns: [], undecided: [], leftOut: 0, clear: true };
   const swaps = new Map<string, StandIn>();
-  const unsettled: number[] = [];
+  const undecided: number[] = [];
   let leftOut = 0;
   const cells = facts.box.cells.map((cell, index) => {
     const piece = cell && pieces.get(cell.pieceId);
@@ -66,7 +66,7 @@ export function resolveBox(
     });
     if (toId === undefined) {
       if (leaveOut) leftOut += cell.count;
-      else unsettled.push(index + 1);
+      else undecided.push(index + 1);
       return leaveOut ? null : cell;
     }
     const key = `${cell.pieceId} ${toId}`;
@@ -78,9 +78,9 @@ export function resolveBox(
   return {
     facts: changed ? workOutBox({ ...facts.box, cells }, pieces) : facts,
     standIns: [...swaps.values()],
-    unsettled,
+    undecided,
     leftOut,
-    clear: unsettled.length === 0,
+    clear: undecided.length === 0,
   };
 }
 
@@ -105,9 +105,9 @@ export function proposeStandIns(
   pieces: ReadonlyMap<string, PieceFacts>,
   costOf: (pieceId: string) => number,
 ): Proposal[] {
-  const { facts, unsettled } = resolved;
+  const { facts, undecided } = resolved;
   const cellsOf = new Map<string, number[]>();
-  for (const cell of unsettled) {
+  for (const cell of undecided) {
     const id = facts.box.cells[cell - 1]?.pieceId;
     if (id !== undefined) cellsOf.set(id, [...(cellsOf.get(id) ?? []), cell - 1]);
   }

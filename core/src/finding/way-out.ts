@@ -66,7 +66,7 @@ export type WayOutAction =
       readonly boxId: string;
     };
 
-/** One way to settle a finding. */
+/** One way to decide a finding. */
 export interface WayOut {
   readonly label: string;
   readonly action: WayOutAction;

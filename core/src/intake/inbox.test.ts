@@ -58,7 +58,7 @@ describe('a message of the shop', () => {
   it('waits for the maker where both have changed the order, and gives way when told', () => {
     const stored = { ...order('Ada', { table: 1 }, '2026-12-05', { notes: 'ribbon' }), version: 5 };
     const known = { revision: 1, version: 4, stored };
-    expect(planMessage(message(2, 7), known, shelf, TODAY)).toMatchObject({ fate: 'to settle' });
+    expect(planMessage(message(2, 7), known, shelf, TODAY)).toMatchObject({ fate: 'to decide' });
     expect(planMessage(message(2, 7), known, shelf, TODAY, true)).toMatchObject({
       fate: 'taken',
       draft: { notes: 'ribbon', lines: [{ count: 7 }] },

@@ -42,7 +42,7 @@ export const shopMessageSchema = z
 export type ShopMessage = z.infer<typeof shopMessageSchema>;
 
 /** What became of a message. */
-export const messageFates = ['taken', 'out of date', 'refused', 'to settle'] as const;
+export const messageFates = ['taken', 'out of date', 'refused', 'to decide'] as const;
 export type MessageFate = (typeof messageFates)[number];
 
 /** What became of one delivery. */
@@ -82,7 +82,7 @@ const stateOf = ({ cancelled, paidMinor }: ShopMessage['order'], before: OrderDr
  * Works out what a message does, without storing anything.
  *
  * A message that is older than what was taken changes nothing. An order that the maker has changed since is left to the maker to
- * settle. What cannot be read is refused in words.
+ * decide. What cannot be read is refused in words.
  * @param force whether the maker has said that the shop's order goes before their own
  */
 export function planMessage(
@@ -146,7 +146,7 @@ export function planMessage(
   });
   if (stored && known?.version !== stored.version && !force)
     return {
-      fate: 'to settle',
+      fate: 'to decide',
       draft,
       why: `You have changed ${stored.customer.name}’s order since the shop’s last message, and the shop has changed it too.`,
     };

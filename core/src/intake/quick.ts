@@ -198,7 +198,7 @@ function readWays(reader: Reader): { way: Way | null; place: string } {
 const OFFERED = [1, 2, 3, 4, 5, 6, 8, 10, 12];
 
 /** Which box and how many of it, by the words or by an answer. */
-function settleBox(reader: Reader, found: FoundBox): Asked | null {
+function decideBox(reader: Reader, found: FoundBox): Asked | null {
   const { line, shelf } = reader;
   const said = line.said(found.from, found.to);
   const before = [...new Set(reader.asked.map(({ boxId }) => boxId))];
@@ -251,7 +251,7 @@ const askAgain = (reader: Reader, { from, to }: FoundBox): string | null => {
 function readBoxes(reader: Reader): void {
   const { line, shelf } = reader;
   for (const found of findBoxes(line, shelf.boxes)) {
-    const asked = settleBox(reader, found);
+    const asked = decideBox(reader, found);
     if (!asked) continue;
     const meant = refersTo(reader, found, asked.boxId);
     if (meant && (found.refers === 'surely' || askAgain(reader, found) !== 'more')) {

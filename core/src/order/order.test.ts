@@ -42,14 +42,14 @@ describe('an exclusion', () => {
     ]);
   });
 
-  it('is settled by another box', () => {
+  it('is decided by another box', () => {
     const before = order('Ada', { mixed: 2, clear: 1 }, '2026-12-05', { exclusions: ['sesame'] });
     const after = { ...before, ...swapBox(before, { boxId: 'mixed', without: [] }, 'clear') };
     expect(after.lines).toEqual([{ boxId: 'clear', count: 3, edition: null, without: [] }]);
     expect(findingsOfOrder(after, book, TODAY)).toEqual([]);
   });
 
-  it('is settled when the customer knows, for that box and that exclusion only', () => {
+  it('is decided when the customer knows, for that box and that exclusion only', () => {
     const before = order('Ada', { mixed: 1 }, '2026-12-05', { exclusions: ['sesame', 'alcohol'] });
     const after = { ...before, ...agreeTo(before, 'mixed', 'sesame') };
     expect(breachesOf(after, book).map(({ exclusion, agreed }) => [exclusion, agreed])).toEqual([

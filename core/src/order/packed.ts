@@ -104,7 +104,7 @@ export interface PackedAs {
 export const AS_IT_IS: PackedAs = { edition: null, without: [], leaveOut: false, standIns: [] };
 
 /**
- * How the boxes of a line are packed. As long as something must still be settled, they are planned as they are sold.
+ * How the boxes of a line are packed. As long as something must still be decided, they are planned as they are sold.
  */
 export function packedAs(order: Wishes, line: Line, book: Book): PackedAs {
   const edition = line.edition === (book.boxes.get(line.boxId)?.box.edition ?? null) ? null : line.edition;

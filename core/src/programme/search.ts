@@ -37,7 +37,7 @@ async function rounded(
   let at = root;
   for (let loose = fractionalOf(at); loose.length > enough; loose = fractionalOf(at)) {
     const { values } = at;
-    // Whether a recipe is made at all is settled before how many batches of it.
+    // Whether a recipe is made at all is decided before how many batches of it.
     const rank = (column: number) => (makes.has(column) ? 1 : 0) + ((values[column] ?? 0) % 1);
     const ranked = [...loose].sort((a, b) => rank(b) - rank(a));
     const up = new Set(ranked.slice(0, Math.ceil(loose.length * ROUNDED_AT_ONCE)));

@@ -21,7 +21,7 @@ export interface PromiseCheck {
   readonly verdict: 'feasible' | 'tight' | 'not feasible' | 'not known';
   /** What stands against it, or what makes it tight; each a sentence. */
   readonly why: readonly string[];
-  /** What must be settled about it whatever the day: an exclusion that a box breaks, a box that is empty; each a sentence. */
+  /** What must be decided about it whatever the day: an exclusion that a box breaks, a box that is empty; each a sentence. */
   readonly toDecide: readonly string[];
   /** The earliest day from the asked one on for which a plan was found; null when none was. */
   readonly earliest: Day | null;

@@ -12,7 +12,7 @@ import type { ReadRecipe } from './whole.js';
 
 /** What the maker said of a recipe that was read, by the keys of {@link keysOf} and the places of its steps. */
 export interface RecipeAnswers {
-  /** A line as it was settled; null leaves it out. */
+  /** A line as it was decided; null leaves it out. */
   readonly lines: Readonly<Record<string, RecipeLine | null>>;
   /** Of each step: which choice of each of its questions, which of its readings are not wanted, and the part that it makes. */
   readonly steps: Readonly<Record<string, StepAnswers>>;
@@ -86,13 +86,13 @@ const numberOf = (said: Said, key: 'restDays' | 'keepsDays' | 'hands'): number |
   return typeof found === 'number' ? found : null;
 };
 
-/** The lines of a part, each as it was settled. */
+/** The lines of a part, each as it was decided. */
 function linesOf(read: ReadRecipe, answers: RecipeAnswers, part: number): RecipeLine[] {
   const keys = lineKeys(read)[part];
   return (read.parts[part]?.lines ?? []).flatMap((line, index) => {
     const key = keys?.[index] ?? '';
-    const settled = key in answers.lines ? answers.lines[key] : line.line;
-    return settled ? [settled] : [];
+    const decided = key in answers.lines ? answers.lines[key] : line.line;
+    return decided ? [decided] : [];
   });
 }
 
@@ -176,7 +176,7 @@ function wholeOf(components: readonly ReadComponent[], { ingredients, recipes }:
 }
 
 /**
- * The recipe, and its components, that a text was read as. Every line must be settled: see {@link openQuestions}.
+ * The recipe, and its components, that a text was read as. Every line must be decided: see {@link openQuestions}.
  * @param fresh what the text says nothing of
  * @param stored what is in the pantry and in the book: components get keys that are free
  * @param made components that were stored before, by the name of their part: they keep their keys

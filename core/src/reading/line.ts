@@ -60,7 +60,7 @@ export interface ReadLine {
   readonly candidates: readonly Usable[];
   /** What was taken for granted. */
   readonly remarks: readonly string[];
-  /** What must be settled before the line is stored; empty when it is read. */
+  /** What must be decided before the line is stored; empty when it is read. */
   readonly questions: readonly string[];
 }
 

@@ -66,13 +66,25 @@ export function crossCheck(file: SeasonFile): WrongValue[] {
   ];
 }
 
+/** What a file of an earlier version calls by another word, in the words of today. */
+function inWordsOfToday(value: unknown): unknown {
+  if (typeof value !== 'object' || value === null || !('messages' in value) || !Array.isArray(value.messages))
+    return value;
+  const messages = value.messages.map((each: unknown) =>
+    typeof each === 'object' && each !== null && 'fate' in each && each.fate === 'to settle'
+      ? { ...each, fate: 'to decide' }
+      : each,
+  );
+  return { ...value, messages };
+}
+
 /**
  * Reads a season file.
  * @param value parsed JSON of any kind
  * @returns the file, or every wrong value with its path; nothing throws
  */
 export function readSeasonFile(value: unknown): Reading {
-  const parsed = seasonFileSchema.safeParse(value);
+  const parsed = seasonFileSchema.safeParse(inWordsOfToday(value));
   if (!parsed.success)
     return {
       file: null,

@@ -30,7 +30,7 @@ describe('the demo', () => {
     expect([...book.boxes.values()].every((facts) => facts.complete)).toBe(true);
   });
 
-  it('has the exclusions that a maker must settle, and one that a stand-in has settled', () => {
+  it('has the exclusions that a maker must decide, and one that a stand-in has decided', () => {
     const file = demo();
     const plan = planSeason(openBook(file), file.orders, file.writtenFor);
     expect(
@@ -44,6 +44,25 @@ describe('the demo', () => {
     ]);
     expect(new Set(plan.findings.map(({ key }) => key)).size).toBe(plan.findings.length);
   });
+});
+
+it('a file of an earlier version is read in the words of today', () => {
+  const order = { customer: { name: 'Wren' }, lines: [], handOver: { on: '2026-12-19', way: 'courier' } };
+  const message = {
+    id: 'm',
+    receivedAt: '2026-11-20T10:00:00Z',
+    reference: 'S-1',
+    revision: 1,
+    message: { id: 'm', reference: 'S-1', revision: 1, order: { ...order, lines: [{ box: 'Sampler', count: 1 }] } },
+    fate: 'to settle',
+    why: 'changed here',
+    orderId: 'o',
+    orderStands: false,
+  };
+  expect(readSeasonFile({ ...demo(), messages: [message] }).file?.messages).toMatchObject([{ fate: 'to decide' }]);
+  expect(readSeasonFile({ ...demo(), messages: [{ ...message, fate: 'lost' }] }).wrong).toMatchObject([
+    { path: ['messages', 0, 'fate'] },
+  ]);
 });
 
 describe('a wrong file', () => {

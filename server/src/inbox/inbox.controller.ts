@@ -55,7 +55,7 @@ export class InboxController {
 
   @Post('messages/:id/take')
   @HttpCode(200)
-  @ApiOperation({ summary: 'Takes a message that was refused or waits to be settled' })
+  @ApiOperation({ summary: 'Takes a message that was refused or waits to be decided' })
   @Answers(receiptSchema)
   take(@Param('id') id: string): Promise<Receipt> {
     return this.inbox.takeAfterAll(id);

@@ -92,13 +92,13 @@ export class InboxService {
     );
   }
 
-  /** Takes a message that was refused or waits to be settled: the shop's order goes before what is stored. */
+  /** Takes a message that was refused or waits to be decided: the shop's order goes before what is stored. */
   takeAfterAll(id: string): Promise<Receipt> {
     return this.work.write(
       async (manager) => {
         const known = await manager.findOneBy(InboxMessageRow, { id });
         if (!known) throw notFound('message', id);
-        if (known.fate !== 'refused' && known.fate !== 'to settle') return receiptOf(known, true);
+        if (known.fate !== 'refused' && known.fate !== 'to decide') return receiptOf(known, true);
         return receiptOf(await this.take(known.message, true, manager), false);
       },
       { part: 'orders' },

@@ -77,7 +77,7 @@ describe('the shop’s inbox', () => {
       .send({ ...mine, notes: 'ribbon' })
       .expect(200);
     const later = message('S-3', 2, { lines: [{ box: 'sampler', count: 5 }] });
-    expect((await deliver(later)).body).toMatchObject({ fate: 'to settle' });
+    expect((await deliver(later)).body).toMatchObject({ fate: 'to decide' });
     expect(await order(orderId)).toMatchObject({ notes: 'ribbon', lines: [{ count: 1 }] });
     await server.http.post(`/api/inbox/messages/${later.id}/take`).expect(200);
     expect(await order(orderId)).toMatchObject({ notes: 'ribbon', lines: [{ count: 5 }] });

@@ -18,7 +18,7 @@ const verified = async () => {
   return verifyPlan(await plan(), openBook(file), file.orders, TODAY);
 };
 const job = async () => (await server.http.get('/api/plan/job').expect(200)).body as { state: string; message: string };
-const settled = async () => {
+const jobDone = async () => {
   for (;;) {
     const now = await job();
     if (now.state !== 'running') return now;
@@ -51,7 +51,7 @@ describe('the season plan', () => {
     await server.http.post('/api/plan/job').expect(202);
     await server.http.post('/api/plan/job').expect(409);
     expect((await plan()).decided).toBe(true);
-    expect((await settled()).state).toBe('done');
+    expect((await jobDone()).state).toBe('done');
     const after = await plan();
     expect(after.follows).toBe(true);
     expect(after.solved?.gap).toBeLessThan(0.05);
@@ -62,7 +62,7 @@ describe('the season plan', () => {
     const before = await plan();
     await server.http.post('/api/plan/job').expect(202);
     await server.http.delete('/api/plan/job').expect(200);
-    expect(['stopped', 'done']).toContain((await settled()).state);
+    expect(['stopped', 'done']).toContain((await jobDone()).state);
     expect((await plan()).runs).toEqual(before.runs);
   });
 
@@ -72,7 +72,7 @@ describe('the season plan', () => {
     const pin = { recipeId: first.recipeId, day: first.day, pinned: true };
     await server.http.post('/api/plan/job').expect(202);
     await server.http.post('/api/plan/pins').send(pin).expect(204);
-    expect((await settled()).state).toBe('done');
+    expect((await jobDone()).state).toBe('done');
     const after = await plan();
     expect(after.runs.find(({ recipeId, day }) => recipeId === first.recipeId && day === first.day)?.pinned).toBe(true);
     expect(after.follows).toBe(true);

@@ -61,7 +61,7 @@ describe('the migrations', () => {
   });
 
   it('carry on what was kept before: lives, forms, swaps, compositions', async () => {
-    for (let back = 0; back < 4; back++) await database.undoLastMigration();
+    for (let back = 0; back < 5; back++) await database.undoLastMigration();
     await database.query(
       `INSERT INTO ingredient (id, version, name, packs, densities, pieceGrams, composition, declaration, contains, mayContain, onHandGrams, notes)
          VALUES ('i', 1, 'I', '[]', '[]', NULL, '{"water":100}', '{}', '[]', '[]', 0, '')`,
@@ -74,7 +74,13 @@ describe('the migrations', () => {
       `INSERT INTO piece (id, version, name, form, bodyRecipeId, keepsDays, handSeconds, travel, colour, notes)
          VALUES ('p', 1, 'P', '{"kind":"moulded"}', 'r', 21, 0, 'travels', '#000000', '')`,
     );
+    await database.query(
+      `INSERT INTO inbox_message VALUES ('m', '2026-11-20T10:00:00Z', 'S-1', 1, '{}', 'to settle', 'changed here', 'o', NULL)`,
+    );
     await database.runMigrations();
+    expect(await database.query('SELECT id, fate, why FROM inbox_message')).toEqual([
+      { id: 'm', fate: 'to decide', why: 'changed here' },
+    ]);
     const [piece] = await database.query<{ keepsDays: number; form: string }[]>('SELECT keepsDays, form FROM piece');
     expect(piece?.keepsDays).toBe(21);
     expect(JSON.parse(piece?.form ?? '')).toEqual({ kind: 'moulded', fill: 'full', mostFillingMl: null });
@@ -86,6 +92,7 @@ describe('the migrations', () => {
   });
 
   it('go back to nothing', async () => {
+    await database.undoLastMigration();
     await database.undoLastMigration();
     expect(await tables()).not.toContain('change_log');
     await database.undoLastMigration();

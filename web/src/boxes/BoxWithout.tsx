@@ -11,7 +11,7 @@ import type { SeasonBook } from '../data/useSeason';
 import { useAttempt } from '../parts/useAttempt';
 import { WithoutPicker } from './WithoutPicker';
 
-/** A dietary variant of a stored box: which cells change, which must still be settled, and the box itself. */
+/** A dietary variant of a stored box: which cells change, which must still be decided, and the box itself. */
 export function BoxWithout({ season, box }: { season: SeasonBook; box: StoredBox }) {
   const { boxes, pieces } = season.book;
   const edit = useEdit();
@@ -20,12 +20,12 @@ export function BoxWithout({ season, box }: { season: SeasonBook; box: StoredBox
   const { trouble, attempt } = useAttempt();
   const facts = boxes.get(box.id);
   if (!facts) return null;
-  const { facts: resolved, standIns, unsettled, clear } = resolveBox(facts, without, pieces);
+  const { facts: resolved, standIns, undecided, clear } = resolveBox(facts, without, pieces);
   const nameOf = (id: string) => pieces.get(id)?.piece.name ?? id;
   const make = async () => {
     const { id: _id, version: _version, ...draft } = box;
     const name = [box.name, ...without.map((code) => sayExclusion(code, season.book))].join(', ').slice(0, 80);
-    const cells = resolved.box.cells.map((cell, at) => (unsettled.includes(at + 1) ? null : cell));
+    const cells = resolved.box.cells.map((cell, at) => (undecided.includes(at + 1) ? null : cell));
     await attempt(async () => {
       const saved = await edit.add('box', { ...draft, name, cells }, `${name} made.`);
       void navigate(`/boxes/${saved.id}`);
@@ -45,7 +45,7 @@ export function BoxWithout({ season, box }: { season: SeasonBook; box: StoredBox
             ? standIns.length === 0
               ? 'It has none of that in it as it is.'
               : 'Its stand-ins have none of that in them.'
-            : `No stand-in is clear for ${unsettled.length === 1 ? 'cell' : 'cells'} ${sayList(unsettled.map(String))}: left empty to be filled.`}{' '}
+            : `No stand-in is clear for ${undecided.length === 1 ? 'cell' : 'cells'} ${sayList(undecided.map(String))}: left empty to be filled.`}{' '}
           A home kitchen can say what is in a box, never that it is free of traces.
         </Alert>
       )}

@@ -181,7 +181,7 @@ interface FindingsProps extends Pick<WaysOutProps, 'onOrder'> {
 function FindingList({ findings, total, onMore, isWhole, onOrder }: FindingsProps) {
   if (findings.length === 0) return null;
   return (
-    <Box component="section" aria-label="To settle" sx={{ mb: 2.5 }}>
+    <Box component="section" aria-label="Findings" sx={{ mb: 2.5 }}>
       <Box
         component="ul"
         sx={{

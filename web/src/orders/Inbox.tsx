@@ -26,14 +26,14 @@ const tones: Record<MessageFate, 'success' | 'default' | 'error' | 'warning'> = 
   taken: 'success',
   'out of date': 'default',
   refused: 'error',
-  'to settle': 'warning',
+  'to decide': 'warning',
 };
 
 function Message({ message }: { message: InboxAnswer['messages'][number] }) {
   const dispatch = useAppDispatch();
   const [take, { isLoading }] = useTakeMessageMutation();
   const { order } = message.message;
-  const waits = message.fate === 'refused' || message.fate === 'to settle';
+  const waits = message.fate === 'refused' || message.fate === 'to decide';
   const tryAgain = async () => {
     try {
       const { fate, why } = await take(message.id).unwrap();
@@ -202,7 +202,7 @@ export function Inbox() {
   const { season, error: bookError, again } = useSeasonBook();
   if (!inbox) return <Waiting error={error} again={refetch} />;
   if (!season) return <Waiting error={bookError} again={again} />;
-  const waiting = inbox.messages.filter(({ fate }) => fate === 'refused' || fate === 'to settle').length;
+  const waiting = inbox.messages.filter(({ fate }) => fate === 'refused' || fate === 'to decide').length;
   return (
     <>
       <AnswerLine>
@@ -212,7 +212,7 @@ export function Inbox() {
             , <Mark tone="stop">{sayCount(waiting, 'waits for you', 'wait for you')}</Mark>
           </>
         ) : (
-          ', none to settle'
+          ', none to decide'
         )}
         .
       </AnswerLine>

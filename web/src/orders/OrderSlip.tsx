@@ -69,7 +69,7 @@ function Wishes({ order, season }: { order: Order; season: SeasonBook }) {
       {breaches.map(({ line, exclusion, what, pieceNames, agreed }) => (
         <Box key={`${lineKey(line)} ${exclusion}`} sx={{ fontWeight: 650 }}>
           {nameOf(line.boxId)} does contain {sayList(what)} ({sayList(pieceNames)}),{' '}
-          {agreed ? 'as you know and agree.' : 'which is still to be settled with you.'}
+          {agreed ? 'as you know and agree.' : 'which is still to be agreed with you.'}
         </Box>
       ))}
       All of it is made in one home kitchen that handles common allergens: it cannot be free of traces.

@@ -56,7 +56,7 @@ export function OrderSummary({ season, order }: { season: SeasonBook; order: Ord
   const findings = parsed.success
     ? gravestFirst(findingsOfOrder({ ...parsed.data, id: order?.id ?? 'new' }, book, data.today, pieceCosts(book)))
     : [];
-  const settled = findings.map((each) => ({
+  const decided = findings.map((each) => ({
     ...each,
     waysOut: each.waysOut.filter((way) => way.action.kind !== 'open'),
   }));
@@ -79,7 +79,7 @@ export function OrderSummary({ season, order }: { season: SeasonBook; order: Ord
           }}
         />
       )}
-      <Findings findings={settled} onOrder={order && !isDirty ? undefined : change} />
+      <Findings findings={decided} onOrder={order && !isDirty ? undefined : change} />
       <Paper variant="outlined" sx={{ px: 2, py: 0.5 }}>
         <FigureList>
           <Figure name="Price">

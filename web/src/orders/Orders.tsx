@@ -38,7 +38,7 @@ function Answer({ plan }: { plan: PlanSummary }) {
       )}
       {broken > 0 && (
         <>
-          . <Mark tone="stop">{sayCount(broken, 'exclusion')} to settle</Mark>
+          . <Mark tone="stop">{sayCount(broken, 'exclusion')} to decide</Mark>
         </>
       )}
       .

@@ -6,7 +6,7 @@ import type { PromiseCheck } from '@usual-pantry/core/promise';
 import { sayDay, type Day } from '@usual-pantry/core/quantity';
 import { usePromise } from './usePromise';
 
-/** The verdict in words, and how grave it is; never green above something that is to be settled. */
+/** The verdict in words, and how grave it is; never green above something that is to be decided. */
 function verdictOf({ verdict, toDecide }: PromiseCheck, on: Day) {
   const day = sayDay(on);
   if (verdict === 'not feasible') return { severity: 'error', words: `It cannot be promised for ${day}.` } as const;

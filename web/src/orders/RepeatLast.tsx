@@ -7,14 +7,14 @@ import { useDebounce } from 'use-debounce';
 import type { SeasonBook } from '../data/useSeason';
 import { useOrdersQuery } from '../data/orders';
 
-const SETTLES_MS = 250;
+const PAUSE_MS = 250;
 /** Shorter names are not looked for. */
 const LEAST_LETTERS = 3;
 
 /** Offers the boxes, exclusions and hand-over of a customer's last order for a new one. */
 export function RepeatLast({ season }: { season: SeasonBook }) {
   const { getValues, setValue } = useFormContext<OrderDraft>();
-  const [name] = useDebounce(useWatch<OrderDraft, 'customer.name'>({ name: 'customer.name' }).trim(), SETTLES_MS);
+  const [name] = useDebounce(useWatch<OrderDraft, 'customer.name'>({ name: 'customer.name' }).trim(), PAUSE_MS);
   const { data } = useOrdersQuery(
     { page: 1, size: 5, sort: 'handOverOn', direction: 'desc', search: name, show: 'all' },
     { skip: name.length < LEAST_LETTERS },

@@ -6,7 +6,7 @@ import { useSeasonBook } from '../data/useSeason';
 import { useDebouncedCallback } from 'use-debounce';
 import { planApi } from '../data/plan';
 
-const SETTLES_MS = 250;
+const PAUSE_MS = 250;
 /** Only what takes longer is said to be worked out. */
 const SLOW_MS = 400;
 
@@ -26,7 +26,7 @@ export function usePromise(draft: OrderDraft, id: string | undefined): PromiseSt
   const { customer: _customer, notes: _notes, depositMinor: _deposit, words: _words, ...asked } = draft;
   const now = JSON.stringify({ ...asked, customer: { name: 'asked' }, ...(id === undefined ? {} : { id }) });
   const [question, setQuestion] = useState<string | null>(null);
-  const ask = useDebouncedCallback(setQuestion, SETTLES_MS);
+  const ask = useDebouncedCallback(setQuestion, PAUSE_MS);
   useEffect(() => {
     ask(now);
   }, [ask, now]);

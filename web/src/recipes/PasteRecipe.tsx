@@ -73,14 +73,14 @@ Makes 64
 1. Bring to the boil and cook to 236 F.
 2. Cool to 110 F, about 1 hour, then beat.`;
 
-/** What stands first: what must be settled, or that all is understood. */
+/** What stands first: what must be decided, or that all is understood. */
 function sayRead(read: ReadRecipe, open: number): string {
   const lines = read.parts.reduce((sum, part) => sum + part.lines.length, 0);
   if (lines + read.steps.length === 0) return 'Paste a whole recipe as it is written, or one in JSON-LD.';
   const found = [sayCount(lines, 'line'), ...(read.steps.length > 0 ? [sayCount(read.steps.length, 'step')] : [])].join(
     ' and ',
   );
-  return open === 0 ? `${found}, all understood.` : `${found}: ${String(open)} to settle.`;
+  return open === 0 ? `${found}, all understood.` : `${found}: ${String(open)} to decide.`;
 }
 
 /** A recipe from text: what is pasted above, what is understood of it below, line by line and step by step. */
@@ -189,8 +189,8 @@ export function PasteRecipe({ season, onRead }: PasteRecipeProps) {
                 season={season}
                 lines={lines}
                 keys={keys[at] ?? []}
-                settled={answers.lines}
-                onSettle={(key, line) => {
+                decided={answers.lines}
+                onDecide={(key, line) => {
                   answer({ lines: { ...answers.lines, [key]: line } });
                 }}
               />
@@ -218,7 +218,7 @@ export function PasteRecipe({ season, onRead }: PasteRecipeProps) {
         >
           Go on
         </Button>
-        {open > 0 && <span>Settle what is asked first: nothing is guessed.</span>}
+        {open > 0 && <span>Answer what is asked first: nothing is guessed.</span>}
       </Box>
     </Box>
   );

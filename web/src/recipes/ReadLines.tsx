@@ -23,8 +23,8 @@ interface ReadLinesProps {
   /** The key of each line. */
   readonly keys: readonly string[];
   /** What the maker made of a line that was asked about; null leaves it out. */
-  readonly settled: Readonly<Record<string, RecipeLine | null>>;
-  readonly onSettle: (key: string, line: RecipeLine | null) => void;
+  readonly decided: Readonly<Record<string, RecipeLine | null>>;
+  readonly onDecide: (key: string, line: RecipeLine | null) => void;
 }
 
 function gramsOf(season: SeasonBook, line: RecipeLine): string {
@@ -65,15 +65,15 @@ function FromStarter({ season, name }: { season: SeasonBook; name: string }) {
   );
 }
 
-/** Settles one line that was asked about: ingredient, amount, unit, state. What is not sure is left empty. */
-function Settle({
+/** Decides one line that was asked about: ingredient, amount, unit, state. What is not sure is left empty. */
+function Decide({
   season,
   each,
-  onSettle,
+  onDecide,
 }: {
   season: SeasonBook;
   each: ReadLine;
-  onSettle: (line: RecipeLine | null) => void;
+  onDecide: (line: RecipeLine | null) => void;
 }) {
   const { ingredients, recipes } = season.data;
   const options = [
@@ -171,7 +171,7 @@ function Settle({
           disabled={!uses || !(amount > 0) || unit === '' || (states.length > 1 && !isState)}
           onClick={() => {
             if (uses && unit !== '')
-              onSettle({
+              onDecide({
                 uses: { kind: uses.kind, id: uses.id },
                 amount,
                 unit,
@@ -185,7 +185,7 @@ function Settle({
         </Button>
         <Button
           onClick={() => {
-            onSettle(null);
+            onDecide(null);
           }}
         >
           Leave it out
@@ -195,7 +195,7 @@ function Settle({
   );
 }
 
-const SettledLine = ({ season, line }: { season: SeasonBook; line: RecipeLine | null }) => (
+const DecidedLine = ({ season, line }: { season: SeasonBook; line: RecipeLine | null }) => (
   <Box sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>
     <Icon path={mdiCheck} />
     {line ? (
@@ -213,14 +213,14 @@ const SettledLine = ({ season, line }: { season: SeasonBook; line: RecipeLine | 
 );
 
 /** What was understood of each pasted line, and what must be asked. */
-export function ReadLines({ season, lines, keys, settled, onSettle }: ReadLinesProps) {
+export function ReadLines({ season, lines, keys, decided, onDecide }: ReadLinesProps) {
   return (
     <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none', display: 'grid', gap: 1 }}>
       {lines.map((each, index) => {
         const key = keys[index] ?? '';
-        const isSettled = key in settled;
-        const line = isSettled ? (settled[key] ?? null) : each.line;
-        const done = each.questions.length === 0 || isSettled;
+        const isDecided = key in decided;
+        const line = isDecided ? (decided[key] ?? null) : each.line;
+        const done = each.questions.length === 0 || isDecided;
         return (
           <Box
             component="li"
@@ -237,7 +237,7 @@ export function ReadLines({ season, lines, keys, settled, onSettle }: ReadLinesP
           >
             <Box sx={{ color: 'text.secondary', typography: 'note' }}>{each.source}</Box>
             {done ? (
-              <SettledLine season={season} line={line} />
+              <DecidedLine season={season} line={line} />
             ) : (
               each.questions.map((question) => (
                 <Box key={question} sx={{ display: 'flex', gap: 1, alignItems: 'center', fontWeight: 650 }}>
@@ -252,13 +252,13 @@ export function ReadLines({ season, lines, keys, settled, onSettle }: ReadLinesP
               </Box>
             ))}
             {!done && (
-              <Settle
+              <Decide
                 // What was found anew, such as an ingredient that was just added, begins anew.
                 key={each.found?.id ?? ''}
                 season={season}
                 each={each}
-                onSettle={(picked) => {
-                  onSettle(key, picked);
+                onDecide={(picked) => {
+                  onDecide(key, picked);
                 }}
               />
             )}

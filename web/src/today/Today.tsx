@@ -42,7 +42,7 @@ function Answer({ plan }: { plan: PlanSummary }) {
   );
 }
 
-/** What to make, pack, buy and hand over on a day, and what must be settled. */
+/** What to make, pack, buy and hand over on a day, and what must be decided. */
 export function Today() {
   const { data: plan, error, refetch } = usePlanQuery();
   const [search] = useSearchParams();

@@ -8,6 +8,7 @@ import { StepsOfLines1764110000000 } from './1764110000000-steps-of-lines.js';
 import { PanelOfBoxes1764120000000 } from './1764120000000-panel-of-boxes.js';
 import { NothingLost1764130000000 } from './1764130000000-nothing-lost.js';
 import { History1764140000000 } from './1764140000000-history.js';
+import { OneWord1764150000000 } from './1764150000000-one-word.js';
 import { FirstTables1764000000000 } from './1764000000000-first-tables.js';
 
 /** Every migration, the oldest first. Never change one that has been released: add another. */
@@ -23,4 +24,5 @@ export const migrations = [
   PanelOfBoxes1764120000000,
   NothingLost1764130000000,
   History1764140000000,
+  OneWord1764150000000,
 ];
