@@ -19,9 +19,9 @@ it('the map of core names every room and no other, in the order in which they ma
   expect(named).toEqual([...layers.matchAll(/'([a-z-]+)'/g)].map(([, name]) => name));
 });
 
-it('the map of the web names every folder and no other', () => {
-  const rows = partOf('web/src')
+it.each(['server/src', 'web/src'])('the map of %s names every folder and no other', (part) => {
+  const rows = partOf(part)
     .split('\n')
-    .map((row) => row.split('|')[1] ?? '');
-  expect(rows.flatMap(inCode).sort()).toEqual(folders('web/src').sort());
+    .map((row) => (row.startsWith('|') ? (row.split('|')[1] ?? '') : ''));
+  expect(rows.flatMap(inCode).sort()).toEqual(folders(part).sort());
 });
