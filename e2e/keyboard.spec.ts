@@ -1,25 +1,28 @@
 import { expect, test } from './support/kitchen';
 
-test('every screen is two keys away, and ? lists them', async ({ page }) => {
+test('every screen is the key beside its name away, and F1 lists them', async ({ page }) => {
   await page.goto('/');
   await expect(page.getByTestId('answer')).toContainText('45 orders');
   const screens: readonly (readonly [string, RegExp])[] = [
-    ['o', /\/orders$/],
-    ['b', /\/boxes$/],
-    ['r', /\/recipes$/],
-    ['p', /\/pantry$/],
-    ['l', /\/plan$/],
-    ['a', /\/labels$/],
-    ['m', /\/money$/],
-    ['s', /\/settings$/],
-    ['t', /\/$/],
+    ['Orders', /\/orders$/],
+    ['Boxes', /\/boxes$/],
+    ['Recipes', /\/recipes$/],
+    ['Pantry', /\/pantry$/],
+    ['Plan', /\/plan$/],
+    ['Labels', /\/labels$/],
+    ['Money', /\/money$/],
+    ['Settings', /\/settings$/],
+    ['Today', /\/$/],
   ];
-  for (const [key, address] of screens) {
-    await page.keyboard.press('g');
-    await page.keyboard.press(key);
+  const navigation = page.getByRole('navigation', { name: 'Screens' });
+  for (const [name, address] of screens) {
+    const badge = await navigation.getByRole('link', { name }).locator('kbd').textContent();
+    await page.keyboard.press(badge ?? '');
     await expect(page).toHaveURL(address);
+    await expect(page).toHaveTitle(`${name} · Usual Pantry`);
+    await expect(page.locator('#screen')).toBeFocused();
   }
-  await page.keyboard.press('?');
+  await page.keyboard.press('F1');
   await expect(page.getByRole('dialog', { name: 'Keys' })).toContainText('Go to Orders');
   await page.keyboard.press('Escape');
   await expect(page.getByRole('dialog')).toBeHidden();
@@ -28,12 +31,45 @@ test('every screen is two keys away, and ? lists them', async ({ page }) => {
 test('a list is searched, walked and opened by keys', async ({ page }) => {
   await page.goto('/recipes');
   await expect(page.getByTestId('answer')).toContainText('19 recipes');
-  await page.keyboard.press('/');
+  await page.getByLabel('Search recipes').focus();
   await page.keyboard.type('fudge');
   await expect(page.getByRole('listitem').filter({ hasText: 'Dark coating' })).toBeHidden();
-  await page.keyboard.press('Tab');
-  await page.keyboard.press('j');
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('ArrowUp');
+  await page.keyboard.press('Enter');
   await expect(page).toHaveURL(/\/recipes\/malted-fudge$/);
+});
+
+test('a record and something to do are found from anywhere', async ({ page }) => {
+  await page.goto('/money');
+  await expect(page.getByTestId('answer')).toBeVisible();
+  await page.keyboard.press('Alt+s');
+  await page.keyboard.type('odile');
+  const finder = page.getByRole('form', { name: 'Find' });
+  await expect(finder.getByRole('link', { name: /^Odile Marchetti-Bryce/ })).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveTitle(/^Odile Marchetti-Bryce/);
+  await page.keyboard.press('Alt+s');
+  await page.keyboard.type('receipt');
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/\/pantry\/prices$/);
+  await page.keyboard.press('Alt+n');
+  await expect(page).toHaveURL(/\/pantry\/new$/);
+});
+
+test('the days of the season are one stop, walked by arrows', async ({ page }) => {
+  await page.goto('/orders');
+  const days = page.getByRole('navigation', { name: 'Days of the season' });
+  const stops = days.locator('a[tabindex="0"]');
+  await expect(stops).toHaveCount(1);
+  await stops.focus();
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('ArrowRight');
+  await expect(stops).toHaveCount(1);
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/\/\?day=2026-11-27$/);
 });
 
 test('a box is filled by keys alone, with its figures at once', async ({ page }) => {

@@ -40,6 +40,7 @@ const wayOutSchema = z
         lessMinor: z.number(),
       }),
       z.strictObject({ kind: z.literal('move-order'), ...ofOrder, to: z.string() }),
+      z.strictObject({ kind: z.literal('give-prices') }),
       z.strictObject({ kind: z.literal('plan-again') }),
       z.strictObject({ kind: z.literal('move-run'), recipeId: z.string(), from: z.string(), to: z.string() }),
       z.strictObject({ kind: z.literal('overtime'), minutes: z.number() }),

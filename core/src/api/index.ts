@@ -4,6 +4,7 @@ export * from './book.js';
 export * from './box.js';
 export * from './finding.js';
 export * from './history.js';
+export * from './ingredient.js';
 export * from './keeping.js';
 export * from './label.js';
 export * from './order.js';

@@ -16,6 +16,8 @@ interface Kind<About extends Noun, Facts> {
   readonly severity: Severity;
   /** What it is about. */
   readonly about: About;
+  /** What one, and several of them, are called in a count. */
+  readonly called: readonly [one: string, several: string];
   readonly blocks: readonly Block[];
   /** Its sentence. @param name of what it is about */
   readonly say: (name: string, facts: Facts) => string;
@@ -24,9 +26,10 @@ interface Kind<About extends Noun, Facts> {
 const kind = <About extends Noun, Facts = object>(
   severity: Severity,
   about: About,
+  called: readonly [one: string, several: string],
   blocks: readonly Block[],
   say: (name: string, facts: Facts) => string,
-): Kind<About, Facts> => ({ severity, about, blocks, say });
+): Kind<About, Facts> => ({ severity, about, called, blocks, say });
 
 const days = (count: number): string => sayCount(count, 'day');
 const isOrAre = (count: number): string => `${count === 1 ? 'is' : 'are'} ${String(count)}`;
@@ -36,6 +39,7 @@ export const catalogue = {
   'allergen-undeclared': kind(
     'stop',
     'ingredient',
+    ['undeclared allergen', 'undeclared allergens'],
     ['label'],
     (name, { word, anyOf }: { word: string; anyOf: string }) =>
       `The declaration of ${name} says “${word}”, but ${anyOf} is not among what ${name} contains: it would be missing from every label.`,
@@ -43,6 +47,7 @@ export const catalogue = {
   'substance-undeclared': kind(
     'decide',
     'ingredient',
+    ['undeclared substance', 'undeclared substances'],
     [],
     (name, { word, anyOf }: { word: string; anyOf: string }) =>
       `The declaration of ${name} says “${word}”, but ${anyOf} is not among what ${name} contains: it would be missing from every label.`,
@@ -50,12 +55,14 @@ export const catalogue = {
   'kind-missing': kind(
     'decide',
     'ingredient',
+    ['kind of fish or shellfish to name', 'kinds of fish or shellfish to name'],
     [],
     (name) => `A US label names the kind of fish or shellfish: say which ${name} contains.`,
   ),
   'coating-called-chocolate': kind(
     'decide',
     'ingredient',
+    ['coating called chocolate', 'coatings called chocolate'],
     [],
     (name) =>
       `${name} is called chocolate on the label, but holds other fats than those of cocoa and milk: call it a compound or chocolate-flavored coating (21 CFR 163).`,
@@ -63,6 +70,7 @@ export const catalogue = {
   'pack-unweighed': kind(
     'stop',
     'ingredient',
+    ['pack without a weight', 'packs without a weight'],
     [],
     (name, { pack }: { pack: string }) =>
       `The pack "${pack}" of ${name} cannot be weighed: give ${name} a density or a weight for one.`,
@@ -70,13 +78,21 @@ export const catalogue = {
   'ingredient-unpriced': kind(
     'decide',
     'ingredient',
+    ['ingredient without a price', 'ingredients without a price'],
     [],
     (name) => `${name} has no pack and no price: it is missing from every cost and cannot be bought from the list.`,
   ),
-  'cannot-buy': kind('decide', 'ingredient', [], (name) => `${name} is missing and has no pack to buy.`),
+  'cannot-buy': kind(
+    'decide',
+    'ingredient',
+    ['missing ingredient without a pack', 'missing ingredients without a pack'],
+    [],
+    (name) => `${name} is missing and has no pack to buy.`,
+  ),
   'buy-late': kind(
     'decide',
     'ingredient',
+    ['ingredient to buy too late', 'ingredients to buy too late'],
     [],
     (name, { buyBy }: { buyBy: Day }) =>
       `${name} should have been ordered by ${sayDay(buyBy)}: it is not there in time for its first use.`,
@@ -84,15 +100,23 @@ export const catalogue = {
   'stock-spoils': kind(
     'know',
     'ingredient',
+    ['ingredient that spoils unused', 'ingredients that spoil unused'],
     [],
     (name, { grams }: { grams: number }) =>
       `${sayGrams(grams)} of ${name} in the pantry pass their use-by before anything takes them.`,
   ),
 
-  'recipe-empty': kind('know', 'recipe', [], (name) => `${name} has no ingredients yet.`),
+  'recipe-empty': kind(
+    'know',
+    'recipe',
+    ['empty recipe', 'empty recipes'],
+    [],
+    (name) => `${name} has no ingredients yet.`,
+  ),
   'line-unknown': kind(
     'stop',
     'recipe',
+    ['recipe line that names nothing', 'recipe lines that name nothing'],
     [],
     (name, { line }: { line: number }) =>
       `Line ${String(line)} of ${name} names something that is not there any more or cannot be worked out.`,
@@ -100,12 +124,14 @@ export const catalogue = {
   'line-unweighed': kind(
     'stop',
     'recipe',
+    ['recipe line without a weight', 'recipe lines without a weight'],
     [],
     (name, { line, problem }: { line: number; problem: string }) => `Line ${String(line)} of ${name}: ${problem}.`,
   ),
   'composition-missing': kind(
     'stop',
     'recipe',
+    ['yield that cannot be worked out', 'yields that cannot be worked out'],
     [],
     (name, { unknown }: { unknown: readonly string[] }) =>
       `${name}: its yield cannot follow from its steps while the composition of ${sayList(unknown)} is not known. Give it, or weigh the yield.`,
@@ -113,6 +139,7 @@ export const catalogue = {
   'yield-above-raw': kind(
     'stop',
     'recipe',
+    ['yield above what goes in', 'yields above what goes in'],
     [],
     (name, { yieldGrams, rawGrams }: { yieldGrams: number; rawGrams: number }) =>
       `${name} is said to give ${sayGrams(yieldGrams)}, more than the ${sayGrams(rawGrams)} that go in.`,
@@ -120,27 +147,37 @@ export const catalogue = {
   'recipe-cycle': kind(
     'stop',
     'recipe',
+    ['recipe made of itself', 'recipes made of themselves'],
     [],
     (_name, { cycle }: { cycle: string }) => `A recipe cannot be made of itself: ${cycle}.`,
   ),
   'rests-too-long': kind(
     'decide',
     'recipe',
+    ['recipe that rests longer than it keeps', 'recipes that rest longer than they keep'],
     [],
     (name, { restDays, keepsDays }: { restDays: number; keepsDays: number }) =>
       `${name} rests ${String(restDays)} days and keeps ${String(keepsDays)}: it is never fit to be used.`,
   ),
-  'no-pot': kind('stop', 'recipe', [], tooSmall),
-  'pot-too-small': kind('decide', 'recipe', [], tooSmall),
+  'no-pot': kind(
+    'stop',
+    'recipe',
+    ['recipe without a pot that holds it', 'recipes without a pot that holds them'],
+    [],
+    tooSmall,
+  ),
+  'pot-too-small': kind('decide', 'recipe', ['pot too small', 'pots too small'], [], tooSmall),
   'humid-day': kind(
     'decide',
     'recipe',
+    ['batch on a humid day', 'batches on humid days'],
     ['programme'],
     (name, { day }: { day: Day }) => `${name} draws damp, and ${sayDay(day)} is humid.`,
   ),
   'pool-short': kind(
     'decide',
     'recipe',
+    ['pool for dipping too low', 'pools for dipping too low'],
     ['programme'],
     (name, { day }: { day: Day }) =>
       `${name} does not stand high enough to dip and fill on ${sayDay(day)}: make one more batch of it.`,
@@ -148,6 +185,7 @@ export const catalogue = {
   'not-rested': kind(
     'decide',
     'recipe',
+    ['component that has not rested', 'components that have not rested'],
     ['programme'],
     (name, { until, wantedOn, user }: { until: Day; wantedOn: Day; user: string }) =>
       `${name} must rest until ${sayDay(until)}, but is wanted on ${sayDay(wantedOn)} for ${user}.`,
@@ -155,22 +193,37 @@ export const catalogue = {
   'not-said': kind(
     'decide',
     'recipe',
+    ['batch to say made or not', 'batches to say made or not'],
     [],
     (name, { batches, isOne, day }: { batches: string; isOne: boolean; day: Day }) =>
       `${batches} of ${name} ${isOne ? 'was' : 'were'} to be made on ${sayDay(day)}: until you say so, the plan makes this on another day.`,
   ),
 
-  'piece-does-not-fit': kind('stop', 'piece', [], (name) => `${name}: not one piece of that size fits in the pan.`),
+  'piece-does-not-fit': kind(
+    'stop',
+    'piece',
+    ['piece too large for its pan', 'pieces too large for their pan'],
+    [],
+    (name) => `${name}: not one piece of that size fits in the pan.`,
+  ),
   'piece-incomplete': kind(
     'stop',
     'piece',
+    ['piece that cannot be worked out', 'pieces that cannot be worked out'],
     [],
     (name) => `${name} cannot be worked out until its recipes can: its weight, cost and label are not the whole truth.`,
   ),
-  'cavity-not-filled': kind('decide', 'piece', [], (name, { wrong }: { wrong: string }) => `${name}: ${wrong}`),
+  'cavity-not-filled': kind(
+    'decide',
+    'piece',
+    ['cavity not filled', 'cavities not filled'],
+    [],
+    (name, { wrong }: { wrong: string }) => `${name}: ${wrong}`,
+  ),
   'pan-too-shallow': kind(
     'decide',
     'piece',
+    ['pan too shallow', 'pans too shallow'],
     [],
     (name, { foams, heightMm, pan, depthMm }: { foams: boolean; heightMm: number; pan: string; depthMm: number }) =>
       `${name}: a base batch ${foams ? 'foams' : 'stands'} ${sayNumber(heightMm)} mm high in ${pan}, which is ${sayNumber(depthMm)} mm deep. Take a larger pan, or several.`,
@@ -178,6 +231,7 @@ export const catalogue = {
   'life-beyond-layers': kind(
     'decide',
     'piece',
+    ['life longer than a layer keeps', 'lives longer than a layer keeps'],
     [],
     (name, { keepsDays, layer, layerDays }: { keepsDays: number; layer: string; layerDays: number }) =>
       `${name} is to keep ${days(keepsDays)}, but ${layer} keeps ${days(layerDays)}.`,
@@ -185,6 +239,7 @@ export const catalogue = {
   'life-beyond-estimate': kind(
     'decide',
     'piece',
+    ['life longer than estimated', 'lives longer than estimated'],
     [],
     (
       name,
@@ -200,6 +255,7 @@ export const catalogue = {
   'life-beyond-raw-egg': kind(
     'decide',
     'piece',
+    ['life too long for raw egg', 'lives too long for raw egg'],
     [],
     (name, { keepsDays, mostDays }: { keepsDays: number; mostDays: number }) =>
       `${name} is to keep ${days(keepsDays)}, but it has raw egg in it: ${days(mostDays)} at most, kept cold, and ask your local authority.`,
@@ -207,6 +263,7 @@ export const catalogue = {
   'window-empty': kind(
     'decide',
     'piece',
+    ['life too short for its hand-over', 'lives too short for their hand-over'],
     ['programme', 'hand-over'],
     (
       name,
@@ -220,24 +277,45 @@ export const catalogue = {
       `${name} keeps ${String(keepsDays)} days: made ${String(leadDays)} days before ${sayDay(handOver)}, it does not have the promised ${String(promisedDays)} days left.`,
   ),
 
-  'box-empty': kind('stop', 'box', [], (name) => `${name} has no pieces: it cannot be made, costed or labelled.`),
+  'box-empty': kind(
+    'stop',
+    'box',
+    ['empty box', 'empty boxes'],
+    [],
+    (name) => `${name} has no pieces: it cannot be made, costed or labelled.`,
+  ),
   'box-gaps': kind(
     'know',
     'box',
+    ['box with empty cells', 'boxes with empty cells'],
     [],
     (name, { cells }: { cells: number }) => `${name} has ${String(cells)} empty ${cells === 1 ? 'cell' : 'cells'}.`,
   ),
-  'box-unknown-piece': kind('stop', 'box', [], (name) => `${name} names a piece that is not there any more.`),
-  'piece-too-big': kind('decide', 'box', [], (_name, { why }: { why: string }) => why),
+  'box-unknown-piece': kind(
+    'stop',
+    'box',
+    ['box with a piece that is gone', 'boxes with a piece that is gone'],
+    [],
+    (name) => `${name} names a piece that is not there any more.`,
+  ),
+  'piece-too-big': kind(
+    'decide',
+    'box',
+    ['piece that does not fit its cell', 'pieces that do not fit their cells'],
+    [],
+    (_name, { why }: { why: string }) => why,
+  ),
   'label-incomplete': kind(
     'stop',
     'box',
+    ['label that cannot be worked out', 'labels that cannot be worked out'],
     ['label'],
     (name) => `The label of ${name} cannot be printed until everything in it can be worked out.`,
   ),
   'label-no-panel': kind(
     'decide',
     'box',
+    ['package of unknown size', 'packages of unknown size'],
     [],
     (name) =>
       `How large the front of the package of ${name} is, is not known: the net quantity goes by it, and is set for no more than the sticker or the tray.`,
@@ -245,6 +323,7 @@ export const catalogue = {
   'box-called-chocolate': kind(
     'decide',
     'box',
+    ['box called chocolate', 'boxes called chocolate'],
     [],
     (_name, { called }: { called: string }) =>
       `“${called}” is called chocolate, but all that is like chocolate in it is made with other fats: call it compound or chocolate-flavored (21 CFR 163).`,
@@ -253,6 +332,7 @@ export const catalogue = {
   'exclusion-broken': kind(
     'decide',
     'order',
+    ['exclusion broken', 'exclusions broken'],
     ['promise'],
     (
       name,
@@ -267,6 +347,7 @@ export const catalogue = {
   'exclusion-traces': kind(
     'know',
     'order',
+    ['exclusion with traces', 'exclusions with traces'],
     [],
     (name, { exclusion, box, traces }: { exclusion: string; box: string; traces: readonly string[] }) =>
       `${name} wants no ${exclusion}; ${box} has none in it, but may contain ${sayList(traces)}, its suppliers say.`,
@@ -274,6 +355,7 @@ export const catalogue = {
   'alcohol-carrier': kind(
     'know',
     'order',
+    ['box made with a trace of alcohol', 'boxes made with a trace of alcohol'],
     [],
     (name, { box, carriers }: { box: string; carriers: readonly string[] }) =>
       `${name} wants no alcohol: ${box} has no spirit, wine, beer or liqueur in it, but ${sayList(carriers)}, which is made with alcohol. Rule out “any alcohol” where that matters.`,
@@ -281,6 +363,7 @@ export const catalogue = {
   'must-not-travel': kind(
     'decide',
     'order',
+    ['box that must not travel', 'boxes that must not travel'],
     [],
     (name, { box, pieces }: { box: string; pieces: readonly string[] }) =>
       `${name} gets ${box} by courier, but ${sayList(pieces)} must not travel.`,
@@ -288,6 +371,7 @@ export const catalogue = {
   'must-be-kept-cool': kind(
     'know',
     'order',
+    ['box to keep cool', 'boxes to keep cool'],
     [],
     (name, { box, pieces }: { box: string; pieces: readonly string[] }) =>
       `${name} gets ${box} by courier, but ${sayList(pieces)} must be kept cool.`,
@@ -295,16 +379,25 @@ export const catalogue = {
   'hand-over-passed': kind(
     'decide',
     'order',
+    ['hand-over that has passed', 'hand-overs that have passed'],
     [],
     (name, { day, state }: { day: Day; state: string }) =>
       `${name} was to be handed over on ${sayDay(day)} and is still ${state}.`,
   ),
-  'order-box-empty': kind('stop', 'order', ['promise', 'order'], (name, { box }: { box: string | null }) =>
-    box === null ? `${name} ordered a box that is not there any more.` : `${name} ordered ${box}, which has no pieces.`,
+  'order-box-empty': kind(
+    'stop',
+    'order',
+    ['order of an empty box', 'orders of empty boxes'],
+    ['promise', 'order'],
+    (name, { box }: { box: string | null }) =>
+      box === null
+        ? `${name} ordered a box that is not there any more.`
+        : `${name} ordered ${box}, which has no pieces.`,
   ),
   'box-changed-since': kind(
     'know',
     'order',
+    ['box changed since it was sold', 'boxes changed since they were sold'],
     [],
     (name, { box }: { box: string }) =>
       `${name} bought ${box} as it was; it has been changed since, and the order keeps what it was sold.`,
@@ -312,6 +405,7 @@ export const catalogue = {
   'maybe-double': kind(
     'decide',
     'order',
+    ['order that may be a double', 'orders that may be doubles'],
     [],
     (name, { other, day }: { other: string; day: Day }) =>
       `${name} and ${other} have the same boxes for ${sayDay(day)}: are they one order, entered twice?`,
@@ -319,6 +413,7 @@ export const catalogue = {
   'too-late': kind(
     'decide',
     'order',
+    ['date that cannot be kept', 'dates that cannot be kept'],
     ['order', 'hand-over'],
     (name, { day, missing, first }: { day: Day; missing: readonly string[]; first: Day | undefined }) =>
       `${name} cannot be made in time for ${sayDay(day)}: no bench day is left for ${missing.length > 3 ? `${String(missing.length)} of its kinds of piece` : sayList(missing)}.${first ? ` ${sayDay(first)} is the first day that could be.` : ''} It is left out of the plan.`,
@@ -327,6 +422,7 @@ export const catalogue = {
   'day-over': kind(
     'decide',
     'day',
+    ['day over its hours', 'days over their hours'],
     [],
     (name, { bookedMinutes, benchMinutes }: { bookedMinutes: number; benchMinutes: number }) =>
       benchMinutes === 0
@@ -336,6 +432,7 @@ export const catalogue = {
   'moulds-short': kind(
     'decide',
     'day',
+    ['day short of moulds', 'days short of moulds'],
     ['programme'],
     (name, { pieces, wanted, there }: { pieces: readonly string[]; wanted: number; there: number }) =>
       `${sayList(pieces)}: ${sayCount(wanted, 'mould')} would have to be filled on ${name}, as often as they can be in a day, and there ${isOrAre(there)}.`,
@@ -343,6 +440,7 @@ export const catalogue = {
   'pans-short': kind(
     'decide',
     'day',
+    ['night short of pans', 'nights short of pans'],
     ['programme'],
     (name, { pan, wanted, there }: { pan: string; wanted: number; there: number }) =>
       `${pan}: ${String(wanted)} would be full in the night after ${name}, and there ${isOrAre(there)}.`,
@@ -351,13 +449,21 @@ export const catalogue = {
   'no-bench-days': kind(
     'know',
     'kitchen',
+    ['kitchen without bench days', 'kitchens without bench days'],
     [],
     () => 'No bench days are set: anything may fall on any day, and no day has an end.',
   ),
-  'no-day-left': kind('decide', 'kitchen', [], () => 'No bench day is left before the last hand-over.'),
+  'no-day-left': kind(
+    'decide',
+    'kitchen',
+    ['season without a bench day left', 'seasons without a bench day left'],
+    [],
+    () => 'No bench day is left before the last hand-over.',
+  ),
   'beyond-capacity': kind(
     'decide',
     'kitchen',
+    ['season beyond its hours', 'seasons beyond their hours'],
     [],
     (_name, { bookedMinutes, benchMinutes }: { bookedMinutes: number; benchMinutes: number }) =>
       `The orders take ${sayMinutes(bookedMinutes)}, and all bench days together have ${sayMinutes(benchMinutes)}.`,
@@ -365,20 +471,29 @@ export const catalogue = {
   'clock-set-back': kind(
     'decide',
     'kitchen',
+    ['clock set back', 'clocks set back'],
     [],
     (_name, { today, latest }: { today: Day; latest: Day }) =>
       `By this computer’s clock it is ${sayDay(today)}, but something was written down on ${sayDay(latest)}. Look at the clock: every day of the plan rests on it.`,
   ),
-  'label-no-address': kind('stop', 'kitchen', ['label'], () => 'The label needs your address.'),
+  'label-no-address': kind(
+    'stop',
+    'kitchen',
+    ['label without an address', 'labels without an address'],
+    ['label'],
+    () => 'The label needs your address.',
+  ),
   'label-no-statement': kind(
     'decide',
     'kitchen',
+    ['label without a home-kitchen statement', 'labels without a home-kitchen statement'],
     [],
     () => 'Most places want a home-kitchen statement on the label: check your local code.',
   ),
   'label-statement-unchecked': kind(
     'decide',
     'kitchen',
+    ['statement to check', 'statements to check'],
     [],
     () =>
       'The home-kitchen statement is a placeholder: check your local code, write what it asks for, and tick it off.',
@@ -386,6 +501,7 @@ export const catalogue = {
   'label-too-small': kind(
     'stop',
     'kitchen',
+    ['label too small', 'labels too small'],
     ['label'],
     (_name, { heightMm }: { heightMm: number }) =>
       `The text does not fit at the least letter height: at this width the label must be ${sayNumber(heightMm)} mm high.`,
@@ -393,6 +509,7 @@ export const catalogue = {
   'disk-full': kind(
     'stop',
     'kitchen',
+    ['full disk', 'full disks'],
     [],
     (_name, { left }: { left: string }) =>
       `The disk is full: ${left} are left. Nothing more is stored until there is room.`,
@@ -400,6 +517,7 @@ export const catalogue = {
   'disk-low': kind(
     'decide',
     'kitchen',
+    ['nearly full disk', 'nearly full disks'],
     [],
     (_name, { left, least }: { left: string; least: string }) =>
       `The disk is nearly full: ${left} are left. At ${least} nothing more is stored.`,
@@ -407,6 +525,7 @@ export const catalogue = {
   'no-backup': kind(
     'decide',
     'kitchen',
+    ['copy that could not be taken', 'copies that could not be taken'],
     [],
     (_name, { trouble }: { trouble: string }) =>
       `The copy of the day could not be taken: ${trouble} What is stored is whole. Look at the disk.`,
@@ -414,6 +533,7 @@ export const catalogue = {
   'backup-old': kind(
     'know',
     'kitchen',
+    ['old copy', 'old copies'],
     [],
     (_name, { daysOld }: { daysOld: number }) => `The newest copy of everything is ${String(daysOld)} days old.`,
   ),

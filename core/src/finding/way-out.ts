@@ -46,6 +46,8 @@ export type WayOutAction =
       readonly lessMinor: number;
     }
   | { readonly kind: 'move-order'; readonly orderId: string; readonly to: string }
+  /** Opens the prices of everything that needs one. */
+  | { readonly kind: 'give-prices' }
   /** Has the whole season worked out anew. */
   | { readonly kind: 'plan-again' }
   | { readonly kind: 'move-run'; readonly recipeId: string; readonly from: string; readonly to: string }

@@ -1,4 +1,4 @@
-import { memoize } from 'es-toolkit';
+import { memoize } from 'es-toolkit/function';
 import Papa from 'papaparse';
 import { exclusionName, namedExclusion, type NamedThings } from '../ingredient/index.js';
 import { lineKey, orderDraftSchema, orderStates, type OrderDraft, type OrderFiled } from '../order/index.js';

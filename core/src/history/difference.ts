@@ -1,4 +1,4 @@
-import { isEqual } from 'es-toolkit';
+import { isEqual } from 'es-toolkit/predicate';
 
 /** What a record holds, without its id and version, as it is stored: text, numbers, lists and the like. */
 export type Fields = Readonly<Record<string, unknown>>;

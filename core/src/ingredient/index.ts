@@ -43,7 +43,7 @@ export {
   sweetnessOf,
 } from './parts.js';
 
-export { withPriceHistory } from './prices.js';
+export { withPack, withPriceHistory } from './prices.js';
 export {
   type ChocolateKind,
   chocolateKinds,
@@ -58,6 +58,7 @@ export {
   type IngredientTrait,
   ingredientTraits,
   type Pack,
+  packSchema,
 } from './schema.js';
 
 export { drawFrom, partsOfStock, type StockPart, withoutTaken, withPutBack } from './stock.js';

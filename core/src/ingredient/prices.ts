@@ -1,4 +1,4 @@
-import type { IngredientDraft } from './schema.js';
+import type { IngredientDraft, Pack } from './schema.js';
 
 /**
  * The ingredient with a price point for every pack whose price is new or has changed.
@@ -19,3 +19,11 @@ export function withPriceHistory<T extends Pick<IngredientDraft, 'packs' | 'pric
     prices: [...kept, ...changed.map(({ name, priceMinor }) => ({ on: today, pack: name, priceMinor }))],
   };
 }
+
+/** An ingredient with a pack, in place of the one of its name if there is one. */
+export const withPack = <T extends Pick<IngredientDraft, 'packs'>>(ingredient: T, pack: Pack): T => ({
+  ...ingredient,
+  packs: ingredient.packs.some(({ name }) => name === pack.name)
+    ? ingredient.packs.map((each) => (each.name === pack.name ? pack : each))
+    : [...ingredient.packs, pack],
+});

@@ -14,7 +14,7 @@ const daysSchema = (most: number) =>
   z.int('must be whole days').min(0, 'must not be negative').max(most, 'is absurdly long');
 
 /** One way in which it is sold. */
-const packSchema = z
+export const packSchema = z
   .strictObject({
     name: nameSchema(60),
     amount: amountSchema,

@@ -17,3 +17,4 @@ export { closest } from './spelling.js';
 export { type Starter, startersNamed } from './starters.js';
 export { type ReadStep, readSteps, stepOf } from './steps.js';
 export { type ReadRecipe, readRecipeText, unreadableRecipe } from './whole.js';
+export { type Priceable, type PriceHabit, type ReadPrice, readPrice, readReceipt, type ReceiptLine } from './price.js';

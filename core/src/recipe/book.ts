@@ -1,4 +1,4 @@
-import { finding, type Finding, type Subject } from '../finding/index.js';
+import { finding, openWayOut, type Finding, type Subject, type WayOut } from '../finding/index.js';
 import {
   containedIn,
   declarationFindings,
@@ -297,6 +297,8 @@ function workOut(
   };
 }
 
+const givePrices: WayOut = { label: 'Give prices', action: { kind: 'give-prices' } };
+
 /** Packs that cannot be weighed, and ingredients in use that have no price. */
 function checkPantry(ingredients: readonly IngredientFiled[], recipes: readonly RecipeFiled[]): Finding[] {
   const used = new Set(
@@ -312,7 +314,7 @@ function checkPantry(ingredients: readonly IngredientFiled[], recipes: readonly 
     const unweighed = ingredient.packs.find((pack) => 'problem' in weigh(pack.amount, pack.unit, ingredient, null));
     if (unweighed) return [finding('pack-unweighed', about, { pack: unweighed.name })];
     if (used.has(ingredient.id) && ingredient.packs.length === 0 && !isTapWater(ingredient))
-      return [finding('ingredient-unpriced', about, {})];
+      return [finding('ingredient-unpriced', about, {}, { waysOut: [givePrices, openWayOut(about)] })];
     return [];
   });
   return [...declared, ...priced];

@@ -1,4 +1,4 @@
-import { chunk } from 'es-toolkit';
+import { chunk } from 'es-toolkit/array';
 import type { EntityManager, EntityTarget, ObjectLiteral } from 'typeorm';
 
 /** SQLite takes 32,766 parameters at most. */

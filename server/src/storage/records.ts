@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
 import { foldText, type WrongValue } from '@usual-pantry/core/record';
 import type { Fields } from '@usual-pantry/core/history';
-import { chunk } from 'es-toolkit';
+import { chunk } from 'es-toolkit/array';
 import {
   In,
   type EntityManager,

@@ -1,6 +1,7 @@
 import type { PlanSummary } from '@usual-pantry/core/api';
-import { mdiDotsHorizontal } from '@mdi/js';
+import { mdiDotsHorizontal, mdiKeyboardOutline, mdiMagnify } from '@mdi/js';
 import BottomNavigation from '@mui/material/BottomNavigation';
+import ButtonBase from '@mui/material/ButtonBase';
 import BottomNavigationAction from '@mui/material/BottomNavigationAction';
 import Box from '@mui/material/Box';
 import ListItemIcon from '@mui/material/ListItemIcon';
@@ -8,11 +9,13 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import Paper from '@mui/material/Paper';
 import Typography from '@mui/material/Typography';
-import { memo, useState } from 'react';
+import { memo, useState, type ReactNode } from 'react';
 import { Link, NavLink, useLocation, useNavigate } from 'react-router';
 import { Icon } from '../parts/Icon';
 import type { Screen } from './screens';
 import { useScreens } from './useScreens';
+import { NoticeBar } from './NoticeBar';
+import type { Over } from './Shortcuts';
 import { NAV_WIDTH, STRIP_HEIGHT } from '../parts/theme';
 import { useBookQuery } from '../data/book';
 
@@ -29,50 +32,67 @@ function useCounts(plan: PlanSummary | undefined): Record<string, string> {
   };
 }
 
+const Badge = ({ children }: { children: ReactNode }) => (
+  <Box
+    component="kbd"
+    aria-hidden
+    sx={{
+      typography: 'fineFigures',
+      border: 1,
+      borderColor: 'currentColor',
+      borderRadius: 0.75,
+      px: 0.6,
+      opacity: 0.7,
+    }}
+  >
+    {children}
+  </Box>
+);
+
+const entryLook = {
+  display: 'flex',
+  alignItems: 'center',
+  justifyContent: 'flex-start',
+  gap: 1,
+  px: 1.25,
+  py: 0.9,
+  borderRadius: 1.5,
+  color: 'text.primary',
+  textDecoration: 'none',
+  fontWeight: 600,
+  typography: 'body1',
+  '&:hover': { bgcolor: 'action.hover' },
+  '&:active': { bgcolor: 'action.selected' },
+  '&.active, &.active:hover': { bgcolor: 'primary.main', color: 'primary.contrastText' },
+};
+
 const Entry = memo(function Entry({ screen, count }: { screen: Screen; count: string }) {
   return (
-    <Box
-      component={NavLink}
-      to={screen.path}
-      end={screen.path === '/'}
-      sx={{
-        display: 'flex',
-        alignItems: 'center',
-        gap: 1,
-        px: 1.25,
-        py: 0.9,
-        borderRadius: 1.5,
-        color: 'text.primary',
-        textDecoration: 'none',
-        fontWeight: 600,
-        '&:hover': { bgcolor: 'action.hover' },
-        '&.active': { bgcolor: 'primary.main', color: 'primary.contrastText' },
-      }}
-    >
-      <span style={{ flex: 1 }}>{screen.name}</span>
+    <Box component={NavLink} to={screen.path} end={screen.path === '/'} sx={entryLook}>
+      <strong style={{ flex: 1, fontWeight: 600 }}>{screen.name}</strong>
       <Box component="span" sx={{ typography: 'fineFigures', opacity: 0.85 }}>
         {count}
       </Box>
-      <Box
-        component="kbd"
-        aria-hidden
-        sx={{
-          typography: 'fineFigures',
-          border: 1,
-          borderColor: 'currentColor',
-          borderRadius: 0.75,
-          px: 0.6,
-          opacity: 0.6,
-        }}
-      >
-        {screen.key}
-      </Box>
+      <Badge>{screen.key}</Badge>
     </Box>
   );
 });
 
+/** An entry that opens something over the screen. */
+const Opener = ({ name, keys, onClick }: { name: string; keys: string; onClick: () => void }) => (
+  <ButtonBase onClick={onClick} sx={entryLook}>
+    <strong style={{ flex: 1, fontWeight: 600, textAlign: 'left' }}>{name}</strong>
+    <Badge>{keys}</Badge>
+  </ButtonBase>
+);
+
+interface NavigationProps {
+  readonly plan: PlanSummary | undefined;
+  readonly onOver: (over: Over) => void;
+}
+
 /** Down the left, in the order of the work. */
-export function Navigation({ plan }: { plan: PlanSummary | undefined }) {
+export function Navigation({ plan, onOver }: NavigationProps) {
   const counts = useCounts(plan);
   const { screens, settings } = useScreens();
   return (
@@ -116,14 +136,36 @@ export function Navigation({ plan }: { plan: PlanSummary | undefined }) {
           <Entry key={screen.path} screen={screen} count={counts[screen.name] ?? ''} />
         ))}
         <Box sx={{ flex: 1 }} />
+        <NoticeBar />
+        {settings && (
+          <Opener
+            name="Find"
+            keys="Alt+S"
+            onClick={() => {
+              onOver('finder');
+            }}
+          />
+        )}
+        <Opener
+          name="Keys"
+          keys="F1"
+          onClick={() => {
+            onOver('keys');
+          }}
+        />
         {settings && <Entry screen={settings} count="" />}
       </Box>
     </Box>
   );
 }
 
+const openers = [
+  { over: 'finder', name: 'Find', icon: mdiMagnify },
+  { over: 'keys', name: 'Keys', icon: mdiKeyboardOutline },
+] as const;
+
 /** Along the foot of a phone: what is used standing up, the rest behind More. */
-export function BottomBar() {
+export function BottomBar({ onOver }: Pick<NavigationProps, 'onOver'>) {
   const { pathname } = useLocation();
   const navigate = useNavigate();
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
@@ -148,6 +190,7 @@ export function BottomBar() {
         borderColor: 'rim',
       }}
     >
+      <NoticeBar />
       <BottomNavigation showLabels value={current?.path ?? 'more'} sx={{ height: 62 }}>
         {standing.map(({ path, name, icon }) => (
           <BottomNavigationAction
@@ -187,6 +230,21 @@ export function BottomBar() {
             onClick={() => {
               setAnchor(null);
               void navigate(path);
+            }}
+          >
+            <ListItemIcon>
+              <Icon path={icon} />
+            </ListItemIcon>
+            {name}
+          </MenuItem>
+        ))}
+        {openers.map(({ over, name, icon }) => (
+          <MenuItem
+            key={over}
+            sx={{ minHeight: 48 }}
+            onClick={() => {
+              setAnchor(null);
+              onOver(over);
             }}
           >
             <ListItemIcon>

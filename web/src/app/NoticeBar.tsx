@@ -1,53 +1,76 @@
-import Alert from '@mui/material/Alert';
+import { mdiClose } from '@mdi/js';
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Snackbar from '@mui/material/Snackbar';
+import IconButton from '@mui/material/IconButton';
+import { useEffect, useState } from 'react';
 import { undo } from '../data/history';
 import { hushed } from '../data/notices';
 import { useAppDispatch, useAppSelector } from '../data/store';
+import { Icon } from '../parts/Icon';
 
-/** What has just been done, with a way to take it back. */
+/** So long it is said what was done, unless it is being looked at, ms. */
+const SAID_MS = 7000;
+
+/** What has just been done, with a way to take it back: a place of its own, so that it covers nothing. */
 export function NoticeBar() {
   const notice = useAppSelector((state) => state.notice);
   const dispatch = useAppDispatch();
+  const [isHeld, setHeld] = useState(false);
   const change = notice?.change ?? null;
-  const close = () => {
-    dispatch(hushed());
+  useEffect(() => {
+    if (!notice || notice.tone === 'trouble' || isHeld) return;
+    const timer = setTimeout(() => dispatch(hushed()), SAID_MS);
+    return () => {
+      clearTimeout(timer);
+    };
+  }, [notice, isHeld, dispatch]);
+  const hold = () => {
+    setHeld(true);
+  };
+  const release = () => {
+    setHeld(false);
   };
   return (
-    <Snackbar
-      open={notice !== null}
-      autoHideDuration={notice?.tone === 'trouble' ? null : 7000}
-      onClose={(_event, reason) => {
-        if (reason !== 'clickaway') close();
-      }}
-      sx={{ mb: { xs: 8, md: 0 } }}
+    <Box
+      role={notice?.tone === 'trouble' ? 'alert' : 'status'}
+      onMouseEnter={hold}
+      onMouseLeave={release}
+      onFocus={hold}
+      onBlur={release}
     >
-      <Alert
-        variant="filled"
-        severity={notice?.tone === 'trouble' ? 'error' : 'info'}
-        icon={false}
-        onClose={close}
-        sx={{
-          alignItems: 'center',
-          bgcolor: notice?.tone === 'trouble' ? undefined : '#1E3F66',
-          color: '#fff',
-        }}
-        action={
-          change !== null ? (
-            <Button
-              color="inherit"
-              size="small"
-              onClick={() => {
-                void dispatch(undo(change));
-              }}
-            >
+      {notice && (
+        <Box
+          sx={{
+            display: 'flex',
+            flexWrap: 'wrap',
+            alignItems: 'center',
+            columnGap: 0.5,
+            p: 1,
+            pl: 1.25,
+            borderLeft: 5,
+            borderColor: notice.tone === 'trouble' ? 'error.main' : 'hot.main',
+            bgcolor: 'tape.main',
+            color: 'tape.contrastText',
+            typography: 'note',
+          }}
+        >
+          <Box sx={{ flex: '1 1 100%', overflowWrap: 'anywhere' }}>{notice.text}</Box>
+          {change !== null && (
+            <Button color="inherit" size="small" onClick={() => void dispatch(undo(change))}>
               Undo
             </Button>
-          ) : undefined
-        }
-      >
-        {notice?.text}
-      </Alert>
-    </Snackbar>
+          )}
+          <IconButton
+            size="small"
+            color="inherit"
+            aria-label="Close the message"
+            sx={{ ml: 'auto' }}
+            onClick={() => dispatch(hushed())}
+          >
+            <Icon path={mdiClose} />
+          </IconButton>
+        </Box>
+      )}
+    </Box>
   );
 }

@@ -3,12 +3,21 @@ import { Link as RouterLink, Outlet, useLocation } from 'react-router';
 import { AnswerLine } from '../parts/AnswerLine';
 import { Empty } from '../parts/Panel';
 import { useIsHelper } from '../data/door';
+import { Title } from '../parts/Title';
+import { screens, settingsScreen } from './screens';
 
 /** The screen of the address; a helper, who may see Today, is told so at every other. */
 export function ScreenForVisitor() {
   const { pathname } = useLocation();
   const isHelper = useIsHelper();
-  if (!isHelper || pathname === '/') return <Outlet />;
+  const screen = [...screens, settingsScreen].find(({ path }) => path === `/${pathname.split('/')[1] ?? ''}`);
+  if (!isHelper || pathname === '/')
+    return (
+      <>
+        <Title of={screen?.name ?? 'Changes'} />
+        <Outlet />
+      </>
+    );
   return (
     <>
       <AnswerLine>This is the maker’s.</AnswerLine>

@@ -1,7 +1,8 @@
 import Box from '@mui/material/Box';
 import { weekday, sayDay, sayMinutes, sayCount } from '@usual-pantry/core/quantity';
 import type { DayInShort, PlanSummary } from '@usual-pantry/core/api';
-import { memo } from 'react';
+import { memo, useState } from 'react';
+import { arrowKeys } from '../parts/arrowKeys';
 import { Link, useLocation, useSearchParams } from 'react-router';
 import { STRIP_HEIGHT } from '../parts/theme';
 
@@ -20,7 +21,15 @@ function sayStripDay({ day, benchMinutes, bookedMinutes, handOvers, humid }: Day
 }
 
 /** Drawn again only when the day itself has changed: answers share what is the same as before. */
-const StripDay = memo(function StripDay({ entry, chosen }: { entry: DayInShort; chosen: boolean }) {
+const StripDay = memo(function StripDay({
+  entry,
+  chosen,
+  isStop,
+}: {
+  entry: DayInShort;
+  chosen: boolean;
+  isStop: boolean;
+}) {
   const { day, benchMinutes, bookedMinutes, handOvers } = entry;
   const over = bookedMinutes > benchMinutes + 1;
   const filled = benchMinutes > 0 ? Math.min(1, bookedMinutes / benchMinutes) : over ? 1 : 0;
@@ -29,6 +38,8 @@ const StripDay = memo(function StripDay({ entry, chosen }: { entry: DayInShort; 
     <Box
       component={Link}
       to={`/?day=${day}`}
+      data-day={day}
+      tabIndex={isStop ? 0 : -1}
       aria-label={sayStripDay(entry)}
       aria-current={chosen ? 'date' : undefined}
       title={sayStripDay(entry)}
@@ -99,15 +110,22 @@ const StripDay = memo(function StripDay({ entry, chosen }: { entry: DayInShort; 
   );
 });
 
-/** One cell a day from today to the last hand-over: bench hours booked of those there are, a notch for a hand-over. */
+/** One stop for Tab, walked by arrows: one cell a day from today to the last hand-over: bench hours booked of those there are, a notch for a hand-over. */
 export function SeasonStrip({ plan }: { plan: PlanSummary | undefined }) {
   const [search] = useSearchParams();
   const { pathname } = useLocation();
   const chosen = pathname === '/' ? (search.get('day') ?? plan?.today) : undefined;
+  const [focused, setFocused] = useState<string>();
+  const days = plan?.days ?? [];
+  const stop = [focused, chosen, plan?.today].find((day) => days.some((each) => each.day === day)) ?? days[0]?.day;
   return (
     <Box
       component="nav"
       aria-label="Days of the season"
+      onKeyDown={arrowKeys}
+      onFocus={({ target }) => {
+        setFocused(target.dataset['day']);
+      }}
       sx={{
         height: STRIP_HEIGHT,
         display: 'flex',
@@ -119,8 +137,8 @@ export function SeasonStrip({ plan }: { plan: PlanSummary | undefined }) {
         borderColor: 'rim',
       }}
     >
-      {plan?.days.map((entry) => (
-        <StripDay key={entry.day} entry={entry} chosen={entry.day === chosen} />
+      {days.map((entry) => (
+        <StripDay key={entry.day} entry={entry} chosen={entry.day === chosen} isStop={entry.day === stop} />
       ))}
     </Box>
   );

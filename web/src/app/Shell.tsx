@@ -1,13 +1,12 @@
 import Box from '@mui/material/Box';
 import useMediaQuery from '@mui/material/useMediaQuery';
 import { useTheme } from '@mui/material/styles';
-import { lazy, Suspense } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { ScrollRestoration } from 'react-router';
 import { BottomBar, Navigation } from './Navigation';
-import { NoticeBar } from './NoticeBar';
 import { ScreenForVisitor } from './ScreenForVisitor';
 import { SeasonStrip } from './SeasonStrip';
-import { Shortcuts } from './Shortcuts';
+import { Shortcuts, type Over } from './Shortcuts';
 import { usePlanQuery } from '../data/plan';
 import { useDoorQuery } from '../data/door';
 
@@ -18,6 +17,7 @@ export function Shell() {
   const narrow = useMediaQuery(useTheme().breakpoints.down('md'));
   const { data: plan } = usePlanQuery();
   const { data: door } = useDoorQuery();
+  const [over, setOver] = useState<Over>(null);
   if (door?.isLocked && !door.visitor)
     return (
       <Suspense fallback={null}>
@@ -39,7 +39,7 @@ export function Shell() {
       </Box>
       {!narrow && (
         <Box sx={{ displayPrint: 'none' }}>
-          <Navigation plan={plan} />
+          <Navigation plan={plan} onOver={setOver} />
         </Box>
       )}
       <Box sx={{ flex: 1, minWidth: 0, pb: narrow ? 9 : 0 }}>
@@ -57,11 +57,10 @@ export function Shell() {
       </Box>
       {narrow && (
         <Box sx={{ displayPrint: 'none' }}>
-          <BottomBar />
+          <BottomBar onOver={setOver} />
         </Box>
       )}
-      <Shortcuts />
-      <NoticeBar />
+      <Shortcuts over={over} onOver={setOver} />
       <ScrollRestoration />
     </Box>
   );

@@ -7,76 +7,45 @@ import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableRow from '@mui/material/TableRow';
-import { useState } from 'react';
+import { useEffect, useRef } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { Link, useNavigate } from 'react-router';
+import { Link, useLocation, useNavigate } from 'react-router';
 import { redo, undo } from '../data/history';
-import { screens, settingsScreen } from './screens';
 import { useAppDispatch } from '../data/store';
-
-const others: readonly (readonly [string, string])[] = [
-  ['?', 'This list'],
-  ['/', 'Search'],
-  ['n', 'New'],
-  ['e', 'Edit the open recipe'],
-  ['j  k', 'Next, previous in a list'],
-  ['Enter', 'Open'],
-  ['Esc', 'Close what is open beside the list'],
-  ['Ctrl+Z', 'Undo'],
-  ['Ctrl+Shift+Z', 'Redo'],
-  ['Ctrl+Enter', 'Save'],
-  ['arrows, 1 to 9, 0, x', 'In the composer: move, place a piece of the shelf, clear a cell'],
-];
+import { Finder } from './Finder';
+import { screens, settingsScreen } from './screens';
 
 const all = [...screens, settingsScreen];
 
-/** Keys that work everywhere, and the list of them. */
-export function Shortcuts() {
-  const [open, setOpen] = useState(false);
-  const navigate = useNavigate();
-  const dispatch = useAppDispatch();
-  useHotkeys(
-    all.map((screen) => `g>${screen.key}`),
-    (_event, { keys }) => {
-      const screen = all.find(({ key }) => key === keys?.at(-1));
-      if (screen) void navigate(screen.path);
-    },
-    { preventDefault: true },
-  );
-  useHotkeys(
-    '?',
-    () => {
-      setOpen(true);
-    },
-    { useKey: true },
-  );
-  useHotkeys(
-    'mod+z',
-    () => {
-      void dispatch(undo());
-    },
-    { preventDefault: true },
-  );
-  useHotkeys(
-    'mod+shift+z',
-    () => {
-      void dispatch(redo());
-    },
-    { preventDefault: true },
-  );
-  useHotkeys(
-    '/',
-    () => {
-      document.querySelector<HTMLInputElement>('[data-search] input')?.focus();
-    },
-    { useKey: true, preventDefault: true },
-  );
-  const rows = [...others, ...all.map((screen) => [`g ${screen.key}`, `Go to ${screen.name}`] as const)];
-  const close = () => {
-    setOpen(false);
-  };
+const others: readonly (readonly [string, string])[] = [
+  ['Alt+S', 'Find a record or something to do'],
+  ['Alt+N', 'New: of what the screen shows'],
+  ['Alt+E', 'Edit the open recipe'],
+  ['arrows', 'Move in a list, a table, the days of the season'],
+  ['Enter', 'Open'],
+  ['Esc', 'Close what is open beside the list'],
+  ['Ctrl+Enter', 'Save'],
+  ['Ctrl+Z', 'Undo'],
+  ['Ctrl+Shift+Z', 'Redo'],
+  ['arrows, 1 to 9, 0, x', 'In the tray of a box: move, place a piece of the shelf, clear a cell'],
+  ['F1', 'This list'],
+];
+
+/** Screens on which something else than an order is made new. */
+const ownNew = ['/boxes', '/recipes', '/pantry'];
+
+/** What is open over the screen. */
+export type Over = 'keys' | 'finder' | null;
+
+interface ShortcutsProps {
+  readonly over: Over;
+  readonly onOver: (over: Over) => void;
+}
+
+function KeyList({ onClose }: { onClose: () => void }) {
+  const rows = [...all.map(({ key, name }) => [key, `Go to ${name}`] as const), ...others];
   return (
-    <Dialog open={open} onClose={close} maxWidth="xs" fullWidth aria-labelledby="keys-title">
+    <>
       <DialogTitle id="keys-title">Keys</DialogTitle>
       <DialogContent>
         <Table size="small">
@@ -93,11 +62,70 @@ export function Shortcuts() {
         </Table>
       </DialogContent>
       <DialogActions>
-        <Button component={Link} to="/changes" onClick={close}>
+        <Button component={Link} to="/changes" onClick={onClose}>
           What can be undone
         </Button>
-        <Button onClick={close}>Close</Button>
+        <Button onClick={onClose}>Close</Button>
       </DialogActions>
-    </Dialog>
+    </>
+  );
+}
+
+/** Goes to a screen by its digit, and makes new what the screen shows. The focus goes along. */
+function useScreenKeys() {
+  const navigate = useNavigate();
+  const { pathname } = useLocation();
+  const goes = useRef(false);
+  useEffect(() => {
+    if (goes.current) document.getElementById('screen')?.focus();
+    goes.current = false;
+  }, [pathname]);
+  useHotkeys(
+    all.map(({ key }) => key),
+    (event) => {
+      const screen = all.find(({ key }) => key === event.key);
+      if (!screen) return;
+      goes.current = true;
+      void navigate(screen.path);
+    },
+    { useKey: true, preventDefault: true },
+  );
+  useHotkeys('alt+n', () => void navigate(`${ownNew.find((path) => pathname.startsWith(path)) ?? '/orders'}/new`), {
+    preventDefault: true,
+    enableOnFormTags: true,
+  });
+}
+
+/** Keys that work everywhere, the list of them, and the finder. */
+export function Shortcuts({ over, onOver }: ShortcutsProps) {
+  const dispatch = useAppDispatch();
+  useScreenKeys();
+  const opens = { preventDefault: true, enableOnFormTags: true };
+  useHotkeys(
+    'f1',
+    () => {
+      onOver('keys');
+    },
+    opens,
+  );
+  useHotkeys(
+    'alt+s',
+    () => {
+      onOver('finder');
+    },
+    opens,
+  );
+  useHotkeys('mod+z', () => void dispatch(undo()), { preventDefault: true });
+  useHotkeys('mod+shift+z', () => void dispatch(redo()), { preventDefault: true });
+  const close = () => {
+    onOver(null);
+  };
+  return (
+    <>
+      <Dialog open={over === 'keys'} onClose={close} maxWidth="xs" fullWidth aria-labelledby="keys-title">
+        <KeyList onClose={close} />
+      </Dialog>
+      <Finder open={over === 'finder'} onClose={close} />
+    </>
   );
 }

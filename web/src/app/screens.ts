@@ -14,7 +14,7 @@ import {
 export interface Screen {
   readonly path: string;
   readonly name: string;
-  /** Pressed after `g`. */
+  /** Goes there, wherever nothing is typed. */
   readonly key: string;
   readonly icon: string;
   /** In the bottom bar of a phone: used standing up. */
@@ -22,20 +22,20 @@ export interface Screen {
 }
 
 export const screens: readonly Screen[] = [
-  { path: '/', name: 'Today', key: 't', icon: mdiWeatherSunsetUp, standing: true },
-  { path: '/orders', name: 'Orders', key: 'o', icon: mdiTicketOutline, standing: true },
-  { path: '/boxes', name: 'Boxes', key: 'b', icon: mdiGiftOutline, standing: false },
-  { path: '/recipes', name: 'Recipes', key: 'r', icon: mdiBookOpenVariantOutline, standing: false },
-  { path: '/pantry', name: 'Pantry', key: 'p', icon: mdiPotSteamOutline, standing: false },
-  { path: '/plan', name: 'Plan', key: 'l', icon: mdiCalendarWeekOutline, standing: true },
-  { path: '/labels', name: 'Labels', key: 'a', icon: mdiLabelOutline, standing: true },
-  { path: '/money', name: 'Money', key: 'm', icon: mdiCashMultiple, standing: false },
+  { path: '/', name: 'Today', key: '1', icon: mdiWeatherSunsetUp, standing: true },
+  { path: '/orders', name: 'Orders', key: '2', icon: mdiTicketOutline, standing: true },
+  { path: '/boxes', name: 'Boxes', key: '3', icon: mdiGiftOutline, standing: false },
+  { path: '/recipes', name: 'Recipes', key: '4', icon: mdiBookOpenVariantOutline, standing: false },
+  { path: '/pantry', name: 'Pantry', key: '5', icon: mdiPotSteamOutline, standing: false },
+  { path: '/plan', name: 'Plan', key: '6', icon: mdiCalendarWeekOutline, standing: true },
+  { path: '/labels', name: 'Labels', key: '7', icon: mdiLabelOutline, standing: true },
+  { path: '/money', name: 'Money', key: '8', icon: mdiCashMultiple, standing: false },
 ];
 
 export const settingsScreen: Screen = {
   path: '/settings',
   name: 'Settings',
-  key: 's',
+  key: '0',
   icon: mdiCogOutline,
   standing: false,
 };

@@ -142,6 +142,8 @@ function useTrayKeys({ season, cell: chosen, onPlace }: TrayProps, choose: (inde
     else if (event.key === '-') recount(-1);
     else return;
     event.preventDefault();
+    // In the tray a digit places a piece; elsewhere it goes to a screen.
+    event.stopPropagation();
   };
 }
 

@@ -1,258 +1,142 @@
-import { mdiAlertOctagonOutline, mdiHelpRhombusOutline, mdiInformationOutline } from '@mdi/js';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Paper from '@mui/material/Paper';
-import Typography from '@mui/material/Typography';
-import useMediaQuery from '@mui/material/useMediaQuery';
-import { useTheme } from '@mui/material/styles';
-import type { Finding, Noun, Severity, WayOut } from '@usual-pantry/core/finding';
-import { afterWayOut, changesOrder, type OrderAction } from '@usual-pantry/core/order';
-import { lackingFor } from '@usual-pantry/core/shopping';
-import { lazy, memo, Suspense, useRef, useState } from 'react';
-import { useNavigate } from 'react-router';
-import { said } from '../data/notices';
-import { Icon } from '../parts/Icon';
-import { useAppDispatch } from '../data/store';
-import { addressOf } from '../parts/addresses';
-import { useBatches } from '../data/useBatches';
-import { useEdit } from '../data/useEdit';
-import { usePlanEdit } from '../data/usePlanEdit';
-import { useSeasonBook } from '../data/useSeason';
-import type { MadeFormProps } from '../batches/MadeForm';
-import { bookApi } from '../data/book';
-import { orderApi } from '../data/orders';
-import { useFindingsQuery } from '../data/plan';
+import { countFindings, type FindingCounts } from '@usual-pantry/core/api';
+import {
+  catalogue,
+  sayCause,
+  severities,
+  type Finding,
+  type FindingCode,
+  type Noun,
+  type Severity,
+} from '@usual-pantry/core/finding';
+import { sumBy } from 'es-toolkit/math';
+import { useId, useState, type ReactNode } from 'react';
+import { useFindingsQuery, usePlanQuery } from '../data/plan';
+import { CauseList } from './CauseList';
+import { SeverityCount } from './severities';
+import type { WaysOutProps } from './WaysOut';
 
-const MadeForm = lazy(() => import('../batches/MadeForm'));
+/** So many causes are named in the line. */
+const MOST_CAUSES = 3;
 
-type SayMade = Extract<WayOut['action'], { kind: 'say-made' }>;
-
-const looks: Record<Severity, { word: string; colour: string; icon: string }> = {
-  stop: { word: 'Stop', colour: 'error.main', icon: mdiAlertOctagonOutline },
-  decide: { word: 'To decide', colour: 'warning.light', icon: mdiHelpRhombusOutline },
-  know: { word: 'Good to know', colour: 'primary.main', icon: mdiInformationOutline },
-};
-
-/** Presses a way out: opens what it names, or changes the order, the plan or the kitchen. */
-function useWayOut(onMade: (action: SayMade, yieldGrams: number) => void) {
-  const { season } = useSeasonBook();
-  const navigate = useNavigate();
-  const dispatch = useAppDispatch();
-  const edit = useEdit();
-  const { move, startPlan } = usePlanEdit();
-  const { made, refuse } = useBatches();
-  return async ({ action }: WayOut) => {
-    if (action.kind === 'open') {
-      await navigate(addressOf(action.subject));
-      return;
-    }
-    if (action.kind === 'copy') {
-      await navigator.clipboard.writeText(action.text);
-      dispatch(said({ text: 'The message is on the clipboard.' }));
-      return;
-    }
-    if (action.kind === 'plan-again') {
-      await navigate('/plan');
-      await startPlan();
-      return;
-    }
-    if (action.kind === 'move-run') {
-      await move(action.recipeId, action.from, action.to);
-      return;
-    }
-    if (action.kind === 'say-made') {
-      const facts = season?.book.recipes.get(action.recipeId);
-      const all = action.batches.flatMap(({ size, count }) =>
-        Array.from({ length: count }, () => ({ size, on: action.on })),
-      );
-      // Where something came from that was never on hand must be asked first.
-      if (season && facts && lackingFor(all, facts, season.book.ingredients).length > 0)
-        onMade(action, facts.yieldGrams);
-      else await made({ ...action, state: 'done', grams: null, opened: [], elsewhere: [] }).catch(refuse);
-      return;
-    }
-    if (action.kind === 'overtime') {
-      const kitchen = (await dispatch(bookApi.endpoints.book.initiate(undefined, { subscribe: false })).unwrap())
-        .kitchen;
-      const label = `A day can run over by ${String(action.minutes)} minutes now.`;
-      const changed = { ...kitchen, overtimeMinutes: action.minutes };
-      await dispatch(bookApi.endpoints.saveKitchen.initiate({ kitchen: changed, label })).unwrap();
-      await navigate('/plan');
-      await startPlan();
-      return;
-    }
-    const order = await dispatch(
-      orderApi.endpoints.order.initiate(action.orderId, { forceRefetch: true, subscribe: false }),
-    ).unwrap();
-    const { id: _id, version: _version, ...draft } = order;
-    await edit.change('order', order, afterWayOut(draft, action), `${order.customer.name}’s order changed.`);
-  };
+/** What the gravest of them are: as many causes as a line has room for. */
+function sayCauses({ codes }: FindingCounts): string {
+  const counted = Object.entries(codes) as [FindingCode, number][];
+  const gravest = severities.find((severity) => counted.some(([code]) => catalogue[code].severity === severity));
+  const causes = counted.filter(([code]) => catalogue[code].severity === gravest).sort(([, a], [, b]) => b - a);
+  const named = causes.slice(0, MOST_CAUSES).map(([code, count]) => sayCause(code, count));
+  return [...named, ...(causes.length > MOST_CAUSES ? ['…'] : [])].join(', ');
 }
 
-interface WaysOutProps {
-  readonly waysOut: readonly WayOut[];
-  /** Changes an order that is not stored yet; without it the stored one is changed. */
-  readonly onOrder?: ((action: OrderAction) => void) | undefined;
+interface LineProps {
+  readonly counts: FindingCounts;
+  readonly isOpen: boolean;
+  readonly onToggle: () => void;
+  /** The list, while it is open. */
+  readonly children: ReactNode;
 }
 
-/** Ways out as buttons; each does what it says. */
-export function WaysOut({ waysOut, onOrder }: WaysOutProps) {
-  const [asking, setAsking] = useState<Omit<MadeFormProps, 'onClose'> | null>(null);
-  const anchor = useRef<HTMLDivElement>(null);
-  const today = useSeasonBook().season?.data.today ?? '';
-  const pressed = useWayOut(({ recipeId, recipeName, on, batches }, yieldGrams) => {
-    if (anchor.current)
-      setAsking({ run: { recipeId, recipeName, day: on, batches }, yieldGrams, today, anchor: anchor.current });
-  });
-  const press = async (way: WayOut) => {
-    if (onOrder && changesOrder(way.action)) onOrder(way.action);
-    else await pressed(way);
-  };
+/** One quiet line: how many findings of which severity, and what the gravest are. It opens into their list. */
+function FindingsLine({ counts, isOpen, onToggle, children }: LineProps) {
+  const list = useId();
+  const there = severities.filter((severity) => counts[severity] > 0);
+  if (there.length === 0) return null;
   return (
-    <Box ref={anchor} sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
-      {waysOut.map((way, index) => (
-        <Button
-          key={way.label}
-          size="small"
-          variant={index === 0 ? 'contained' : 'outlined'}
-          onClick={() => void press(way)}
-        >
-          {way.label}
+    <Box component="section" aria-label="Findings" sx={{ mb: 1.5, displayPrint: 'none' }}>
+      <Box sx={{ display: 'flex', columnGap: 1.5, alignItems: 'baseline', flexWrap: 'wrap' }}>
+        {there.map((severity) => (
+          <SeverityCount key={severity} severity={severity} count={counts[severity]} />
+        ))}
+        <Box component="span" sx={{ color: 'text.secondary', display: { xs: 'none', sm: 'inline' } }}>
+          {sayCauses(counts)}
+        </Box>
+        <Button size="small" aria-expanded={isOpen} aria-controls={list} onClick={onToggle}>
+          {isOpen ? 'Close' : 'Open'}
         </Button>
-      ))}
-      {asking && (
-        <Suspense>
-          <MadeForm
-            {...asking}
-            onClose={() => {
-              setAsking(null);
-            }}
-          />
-        </Suspense>
-      )}
+      </Box>
+      <div id={list}>{children}</div>
     </Box>
   );
 }
-
-const FindingCard = memo(function FindingCard({
-  finding,
-  onOrder,
-}: { finding: Finding } & Pick<WaysOutProps, 'onOrder'>) {
-  const { word, colour, icon } = looks[finding.severity];
-  return (
-    <Paper
-      variant="outlined"
-      component="li"
-      sx={{ display: 'flex', borderLeft: 7, borderLeftColor: colour, p: 1.5, pl: 1.75 }}
-    >
-      <Box sx={{ minWidth: 0 }}>
-        <Box
-          sx={{
-            display: 'flex',
-            gap: 0.75,
-            alignItems: 'center',
-            color: 'text.secondary',
-            mb: 0.25,
-          }}
-        >
-          <Icon path={icon} sx={{ typography: 'large', color: colour }} />
-          <Typography variant="caption" sx={{ fontWeight: 650 }}>
-            {word}
-          </Typography>
-        </Box>
-        <Typography sx={{ mb: 1 }}>{finding.message}</Typography>
-        <WaysOut waysOut={finding.waysOut} onOrder={onOrder} />
-      </Box>
-    </Paper>
-  );
-});
-
-const SHOWN = 4;
 
 interface FindingsProps extends Pick<WaysOutProps, 'onOrder'> {
   readonly findings: readonly Finding[];
-  /** How many there are, where not all are at hand. */
-  readonly total: number;
-  /** Shows more of them, or fewer again. */
-  readonly onMore: (() => void) | null;
-  readonly isWhole: boolean;
 }
 
-function FindingList({ findings, total, onMore, isWhole, onOrder }: FindingsProps) {
+/** Findings as one line that opens; only what is a stop stands open. */
+export function Findings({ findings, onOrder }: FindingsProps) {
+  const [isOpen, setOpen] = useState(false);
+  const shown = isOpen ? findings : findings.filter(({ severity }) => severity === 'stop');
+  return (
+    <FindingsLine
+      counts={countFindings(findings)}
+      isOpen={isOpen}
+      onToggle={() => {
+        setOpen(!isOpen);
+      }}
+    >
+      {shown.length > 0 && <CauseList findings={shown} onOrder={onOrder} />}
+    </FindingsLine>
+  );
+}
+
+/** The findings of one record, open: they are what it was opened for. */
+export function RecordFindings({ findings, onOrder }: FindingsProps) {
   if (findings.length === 0) return null;
   return (
-    <Box component="section" aria-label="Findings" sx={{ mb: 2.5 }}>
-      <Box
-        component="ul"
-        sx={{
-          listStyle: 'none',
-          m: 0,
-          p: 0,
-          display: 'grid',
-          gap: 1.25,
-          gridTemplateColumns: 'repeat(auto-fill, minmax(min(100%, 400px), 1fr))',
-        }}
-      >
-        {findings.map((each) => (
-          <FindingCard key={each.key} finding={each} onOrder={onOrder} />
-        ))}
-      </Box>
-      {onMore && (
-        <Button size="small" sx={{ mt: 1 }} onClick={onMore}>
-          {isWhole ? 'Show fewer' : `Show all ${String(total)}`}
-        </Button>
-      )}
+    <Box component="section" aria-label="Findings" sx={{ mb: 2, displayPrint: 'none' }}>
+      <CauseList findings={findings} onOrder={onOrder} />
     </Box>
   );
 }
 
-/** On a phone they stand below each other: half of them fill as much. */
-function useMost(atFirst: number): number {
-  const narrow = useMediaQuery(useTheme().breakpoints.down('sm'));
-  return narrow ? Math.ceil(atFirst / 2) : atFirst;
-}
-
-/** What must be decided, each with its ways out. The gravest first; a long list opens. */
-export function Findings({
-  findings,
-  atFirst = SHOWN,
-  onOrder,
-}: Pick<FindingsProps, 'findings' | 'onOrder'> & { atFirst?: number }) {
-  const [isWhole, setWhole] = useState(false);
-  const most = useMost(atFirst);
-  const more = () => {
-    setWhole(!isWhole);
-  };
-  return (
-    <FindingList
-      findings={isWhole ? findings : findings.slice(0, most)}
-      total={findings.length}
-      onMore={findings.length > most ? more : null}
-      isWhole={isWhole}
-      onOrder={onOrder}
-    />
-  );
-}
-
-/** More are asked for in parts of so many. */
+/** So many stops stand open by themselves. */
+const STANDING = 2;
+/** So many findings are asked for when the list is opened; more when they are wanted, and no more than that. */
 const PART = 100;
+const MOST = 500;
 
-/** The findings of the plan, as many of them as are shown. @param about what they are about; everything without */
-export function PlanFindings({ about, atFirst = SHOWN }: { about?: readonly Noun[]; atFirst?: number }) {
-  const most = useMost(atFirst);
+/** Those of the counts that are about some nouns. */
+function countsAbout({ codes }: FindingCounts, about: readonly Noun[]): FindingCounts {
+  const own = (Object.entries(codes) as [FindingCode, number][]).filter(([code]) =>
+    about.includes(catalogue[code].about),
+  );
+  const of = (wanted: Severity) => sumBy(own, ([code, count]) => (catalogue[code].severity === wanted ? count : 0));
+  return { stop: of('stop'), decide: of('decide'), know: of('know'), codes: Object.fromEntries(own) };
+}
+
+/** The findings of the plan as one line; only a stop stands open. @param about what they are about; everything without */
+export function PlanFindings({ about }: { about?: readonly Noun[] }) {
   const [shown, setShown] = useState(0);
-  const { data } = useFindingsQuery({ size: Math.max(most, shown), ...(about ? { about } : {}) });
+  const { data: plan } = usePlanQuery();
+  const counts = plan && (about ? countsAbout(plan.findings, about) : plan.findings);
+  const wanted = Math.max(shown, Math.min(counts?.stop ?? 0, STANDING));
+  const { data } = useFindingsQuery({ size: wanted, ...(about ? { about } : {}) }, { skip: wanted === 0 });
+  if (!counts) return null;
+  const items = wanted === 0 ? [] : (data?.items ?? []);
   const total = data?.total ?? 0;
-  const isWhole = shown >= total;
-  const more = () => {
-    setShown(isWhole ? 0 : shown + PART);
-  };
   return (
-    <FindingList
-      findings={data?.items ?? []}
-      total={total}
-      onMore={total > most ? more : null}
-      isWhole={total > most && isWhole}
-    />
+    <FindingsLine
+      counts={counts}
+      isOpen={shown > 0}
+      onToggle={() => {
+        setShown(shown > 0 ? 0 : PART);
+      }}
+    >
+      {items.length > 0 && <CauseList findings={items} />}
+      {shown > 0 && total > items.length && items.length < MOST && (
+        <Button
+          size="small"
+          sx={{ mt: 1 }}
+          onClick={() => {
+            setShown(shown + PART);
+          }}
+        >
+          Show more of {total}
+        </Button>
+      )}
+      {items.length >= MOST && total > MOST && `${String(total - MOST)} more stand at their records.`}
+    </FindingsLine>
   );
 }

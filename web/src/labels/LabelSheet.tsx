@@ -9,7 +9,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { Icon } from '../parts/Icon';
 import { packedQuery } from '../parts/addresses';
-import { Findings } from '../findings/Findings';
+import { RecordFindings } from '../findings/Findings';
 import { Waiting } from '../parts/Waiting';
 import { LabelPreview } from './LabelPreview';
 import { useLabelQuery } from '../data/boxes';
@@ -42,7 +42,7 @@ export function LabelSheet({ boxId, handOver, packed, count }: LabelSheetProps) 
           <Icon path={mdiClose} />
         </IconButton>
       </Box>
-      <Findings findings={label.findings} />
+      <RecordFindings findings={label.findings} />
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'flex-start', mb: 2 }}>
         <TextField
           label="Copies"

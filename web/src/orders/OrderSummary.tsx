@@ -20,7 +20,7 @@ import { gravestFirst } from '@usual-pantry/core/finding';
 import { sayGrams, sayMoney, sayShortDay } from '@usual-pantry/core/quantity';
 import { pieceCosts } from '@usual-pantry/core/money';
 import { useFormContext, useFormState, useWatch } from 'react-hook-form';
-import { Findings } from '../findings/Findings';
+import { RecordFindings } from '../findings/Findings';
 import { Figure, FigureList } from '../parts/Figures';
 import type { SeasonBook } from '../data/useSeason';
 import { PromiseLine } from './PromiseLine';
@@ -79,7 +79,7 @@ export function OrderSummary({ season, order }: { season: SeasonBook; order: Ord
           }}
         />
       )}
-      <Findings findings={decided} onOrder={order && !isDirty ? undefined : change} />
+      <RecordFindings findings={decided} onOrder={order && !isDirty ? undefined : change} />
       <Paper variant="outlined" sx={{ px: 2, py: 0.5 }}>
         <FigureList>
           <Figure name="Price">

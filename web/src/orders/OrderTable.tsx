@@ -11,7 +11,6 @@ import { sayCount } from '@usual-pantry/core/quantity';
 import { memo, useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { SearchField } from '../parts/SearchField';
-import { useListKeys } from '../parts/useListKeys';
 import { BulkChange } from './BulkChange';
 import { OrderGrid } from './OrderGrid';
 import { orderApi, useOrdersQuery, type OrderListQuery } from '../data/orders';
@@ -156,11 +155,6 @@ export const OrderTable = memo(function OrderTable({
   const small = compact || narrow;
   // Only what can be seen is changed.
   const chosenOrders = small ? [] : rows.filter(({ id }) => chosen.has(id));
-  useListKeys(
-    '/orders',
-    rows.map((order) => order.id),
-    openId,
-  );
   return (
     <Box component="section" aria-label="Orders">
       <Box sx={{ display: 'flex', gap: 1, mb: 1.25, flexWrap: 'wrap' }}>

@@ -23,7 +23,6 @@ import { usePlanQuery } from '../data/plan';
 
 function Answer({ plan }: { plan: PlanSummary }) {
   const next = plan.days.find((day) => day.handOvers > 0);
-  const broken = plan.findings.codes['exclusion-broken'] ?? 0;
   if (plan.orders === 0) return <AnswerLine>No open orders. Take the first one.</AnswerLine>;
   return (
     <AnswerLine>
@@ -34,11 +33,6 @@ function Answer({ plan }: { plan: PlanSummary }) {
           <Mark tone="hot">
             {sayCount(next.handOvers, 'order')} on {sayDay(next.day)}
           </Mark>
-        </>
-      )}
-      {broken > 0 && (
-        <>
-          . <Mark tone="stop">{sayCount(broken, 'exclusion')} to decide</Mark>
         </>
       )}
       .
@@ -80,8 +74,8 @@ export function Orders() {
   return (
     <>
       {!id && <Answer plan={plan} />}
+      {!id && <PlanFindings about={ABOUT} />}
       {!id && <QuickEntry />}
-      {!id && <PlanFindings about={ABOUT} atFirst={2} />}
       {!id && (
         <Box sx={{ display: 'flex', gap: 1, mb: 1.5, flexWrap: 'wrap' }}>
           <ToggleButtonGroup

@@ -25,7 +25,7 @@ import { useNavigate } from 'react-router';
 import { Icon } from '../parts/Icon';
 import { FIGURES } from '../parts/theme';
 import { keepDraft, takeDraft } from '../records/drafts';
-import { Findings } from '../findings/Findings';
+import { RecordFindings } from '../findings/Findings';
 import { useEdit } from '../data/useEdit';
 import { useSeasonBook, type SeasonBook } from '../data/useSeason';
 import { freshOrder } from './freshOrder';
@@ -172,7 +172,7 @@ function BeforeTaking({
   return (
     <Box>
       <PromiseLine draft={draft} id={undefined} onDay={onDay} />
-      <Findings
+      <RecordFindings
         findings={findings.map((each) => ({
           ...each,
           waysOut: each.waysOut.filter(({ action }) => action.kind !== 'open'),

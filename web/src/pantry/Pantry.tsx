@@ -1,4 +1,5 @@
-import { mdiBasketPlusOutline } from '@mdi/js';
+import { mdiBasketPlusOutline, mdiCashRegister } from '@mdi/js';
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { cheapestPack } from '@usual-pantry/core/ingredient';
 import { sayCount, sayGrams, sayMoney } from '@usual-pantry/core/quantity';
@@ -16,6 +17,7 @@ import { Waiting } from '../parts/Waiting';
 import { IngredientForm } from './IngredientForm';
 import { usePlanQuery } from '../data/plan';
 
+const PriceGrid = lazy(async () => ({ default: (await import('./PriceGrid')).PriceGrid }));
 const StarterPicker = lazy(async () => ({ default: (await import('./StarterPicker')).StarterPicker }));
 
 function Answer({ season }: { season: SeasonBook }) {
@@ -53,6 +55,12 @@ export function Pantry() {
   const { id } = useParams();
   const { season, error, again } = useSeasonBook();
   if (!season) return <Waiting error={error} again={again} />;
+  if (id === 'prices')
+    return (
+      <Suspense fallback={<Waiting error={undefined} again={() => undefined} />}>
+        <PriceGrid season={season} />
+      </Suspense>
+    );
   const { ingredients, kitchen } = season.data;
   const items = [...ingredients]
     .sort((a, b) => a.name.localeCompare(b.name))
@@ -78,14 +86,14 @@ export function Pantry() {
       {!id && <Answer season={season} />}
       {!id && <Findings findings={season.book.findings.filter((each) => each.about.noun === 'ingredient')} />}
       {!id && (
-        <Button
-          component={RouterLink}
-          to="/pantry/starter"
-          startIcon={<Icon path={mdiBasketPlusOutline} />}
-          sx={{ mb: 1.5 }}
-        >
-          Add from the starter pantry
-        </Button>
+        <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', mb: 1.5 }}>
+          <Button component={RouterLink} to="/pantry/prices" startIcon={<Icon path={mdiCashRegister} />}>
+            Prices
+          </Button>
+          <Button component={RouterLink} to="/pantry/starter" startIcon={<Icon path={mdiBasketPlusOutline} />}>
+            Add from the starter pantry
+          </Button>
+        </Box>
       )}
       <SplitView
         list={

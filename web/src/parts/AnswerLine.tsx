@@ -4,7 +4,7 @@ import type { ReactNode } from 'react';
 
 /** The one sentence that a screen exists for. */
 export const AnswerLine = ({ children }: { children: ReactNode }) => (
-  <Typography variant="h1" sx={{ mb: 2, maxWidth: 980, textWrap: 'pretty' }} data-testid="answer">
+  <Typography variant="h1" sx={{ mb: 1.25, textWrap: 'pretty' }} data-testid="answer">
     {children}
   </Typography>
 );

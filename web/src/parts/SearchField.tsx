@@ -8,12 +8,13 @@ interface SearchProps {
   readonly value: string;
   readonly onChange: (text: string) => void;
   readonly sx?: TextFieldProps['sx'];
+  readonly autoFocus?: boolean;
 }
 
-/** A field that `/` jumps to. */
-export const SearchField = ({ label, value, onChange, sx }: SearchProps) => (
+/** A field to search by typing. */
+export const SearchField = ({ label, value, onChange, sx, autoFocus = false }: SearchProps) => (
   <TextField
-    data-search
+    autoFocus={autoFocus}
     label={label}
     value={value}
     onChange={({ target }) => {

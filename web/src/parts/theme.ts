@@ -6,11 +6,14 @@ declare module '@mui/material/styles' {
     hot: Palette['primary'];
     tape: Palette['primary'];
     rim: string;
+    /** Paper of a ticket. */
+    slip: string;
   }
   interface PaletteOptions {
     hot?: PaletteOptions['primary'];
     tape?: PaletteOptions['primary'];
     rim?: string;
+    slip?: string;
   }
   interface TypographyVariantsOptions {
     title: CSSProperties;
@@ -52,6 +55,7 @@ export const theme = createTheme({
         text: { primary: '#1B2430', secondary: '#4A5665' },
         divider: '#D3DBDA',
         rim: '#1E3F66',
+        slip: '#FFFDF6',
       },
     },
     dark: {
@@ -67,6 +71,7 @@ export const theme = createTheme({
         text: { primary: '#E9EEF2', secondary: '#B4C0CC' },
         divider: '#34424F',
         rim: '#3E638E',
+        slip: '#26323E',
       },
     },
   },
@@ -77,7 +82,7 @@ export const theme = createTheme({
     h1: {
       fontFamily: HEADING,
       fontWeight: 650,
-      fontSize: '1.72rem',
+      fontSize: '1.6rem',
       lineHeight: 1.22,
       letterSpacing: '-0.01em',
       '@media (max-width: 600px)': { fontSize: '1.4rem' },

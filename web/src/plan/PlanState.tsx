@@ -7,7 +7,7 @@ import { sayNumber } from '@usual-pantry/core/quantity';
 import { useEffect, useRef, useState } from 'react';
 import { Icon } from '../parts/Icon';
 import { useAppDispatch } from '../data/store';
-import { WaysOut } from '../findings/Findings';
+import { WaysOut } from '../findings/WaysOut';
 import { usePlanEdit } from '../data/usePlanEdit';
 import { sayMoment } from '../parts/words';
 import { POLL_MS, Running } from './Running';

@@ -15,7 +15,7 @@ import type { PlanSum, WhatIf, WhatIfAnswer } from '@usual-pantry/core/programme
 import type { PlanSummary } from '@usual-pantry/core/api';
 import { sayDay, sayList, sayMass, sayMinutes, sayMoney, sayShortDay } from '@usual-pantry/core/quantity';
 import { useState } from 'react';
-import { WaysOut } from '../findings/Findings';
+import { WaysOut } from '../findings/WaysOut';
 import { useSeasonBook } from '../data/useSeason';
 import { POLL_MS, Running } from './Running';
 import { useAcceptWhatIfMutation, usePlanJobQuery, useStopPlanMutation, useWhatIfMutation } from '../data/plan';

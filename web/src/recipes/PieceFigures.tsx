@@ -16,7 +16,7 @@ import { useWatch } from 'react-hook-form';
 import { Allergens } from '../parts/Allergens';
 import { AnswerLine, Mark } from '../parts/AnswerLine';
 import { Figure, FigureList } from '../parts/Figures';
-import { Findings } from '../findings/Findings';
+import { RecordFindings } from '../findings/Findings';
 import { PieceDrawing } from '../forms/PieceDrawing';
 import { MouldDrawing } from './MouldDrawing';
 import { PanDrawing } from './PanDrawing';
@@ -39,7 +39,7 @@ export function PieceFigures({ season, piece }: { season: SeasonBook; piece: Pie
         {parsed.data.name}: {sayGrams(facts.weightGrams, 0.1)} each,{' '}
         <Mark tone="hot">{sayCount(count, 'piece')} a base batch</Mark>.
       </AnswerLine>
-      <Findings findings={facts.findings.map((each) => ({ ...each, waysOut: [] }))} />
+      <RecordFindings findings={facts.findings.map((each) => ({ ...each, waysOut: [] }))} />
       <Paper
         variant="outlined"
         sx={{

@@ -3,7 +3,7 @@ import type { Recipe } from '@usual-pantry/core/recipe';
 import { sayGrams, sayNumber, sayOunces } from '@usual-pantry/core/quantity';
 import { Allergens } from '../parts/Allergens';
 import { Figure, FigureList } from '../parts/Figures';
-import { Findings } from '../findings/Findings';
+import { RecordFindings } from '../findings/Findings';
 import { Worked } from '../parts/Worked';
 import type { SeasonBook } from '../data/useSeason';
 import { useDraftRecipe } from './useDraftRecipe';
@@ -18,7 +18,7 @@ export function RecipeFigures({ season, recipe }: { season: SeasonBook; recipe: 
   const loss = facts && facts.rawGrams > 0 ? (1 - facts.yieldGrams / facts.rawGrams) * 100 : 0;
   return (
     <div>
-      <Findings findings={findings} />
+      <RecordFindings findings={findings} />
       {facts && (
         <Paper variant="outlined" sx={{ px: 2, py: 0.5 }}>
           <FigureList>

@@ -9,6 +9,7 @@ import { FormProvider, useFormState } from 'react-hook-form';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useNavigate } from 'react-router';
 import { Icon } from '../parts/Icon';
+import { Title } from '../parts/Title';
 import { Differences } from './Differences';
 import type { RecordForm } from './useRecordForm';
 import type { Noun } from '../data/records';
@@ -83,6 +84,7 @@ export function RecordFrame<N extends Noun>({
   });
   return (
     <FormProvider {...form}>
+      <Title of={title} />
       <Box
         component="form"
         noValidate

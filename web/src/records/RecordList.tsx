@@ -7,7 +7,7 @@ import { useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { Icon } from '../parts/Icon';
 import { SearchField } from '../parts/SearchField';
-import { useListKeys } from '../parts/useListKeys';
+import { arrowKeys } from '../parts/arrowKeys';
 
 /** One line of a list. */
 export interface ListItem {
@@ -28,17 +28,12 @@ interface RecordListProps {
   readonly columns?: boolean;
 }
 
-/** A list that is searched by typing and walked with j and k; each line opens its record. */
+/** A list that is searched by typing and walked by arrows; each line opens its record. */
 export function RecordList({ title, items, base, openId, newLabel, empty, columns = false }: RecordListProps) {
   const [search, setSearch] = useState('');
   const shown = items.filter((item) => foldText(item.name).includes(foldText(search.trim())));
-  useListKeys(
-    base,
-    shown.map((item) => item.id),
-    openId,
-  );
   return (
-    <Box component="section" aria-label={title}>
+    <Box component="section" aria-label={title} onKeyDown={arrowKeys}>
       <Box sx={{ display: 'flex', gap: 1, mb: 1.25, maxWidth: 520 }}>
         <SearchField label={`Search ${title.toLowerCase()}`} value={search} onChange={setSearch} />
         <Button

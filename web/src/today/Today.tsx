@@ -55,7 +55,7 @@ export function Today() {
   return (
     <>
       <Answer plan={plan} />
-      <PlanFindings atFirst={2} />
+      <PlanFindings />
       <Box
         sx={{
           display: 'grid',

@@ -10,7 +10,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { Link as RouterLink, useNavigate } from 'react-router';
 import { Icon } from '../../parts/Icon';
 import { AnswerLine, Mark } from '../../parts/AnswerLine';
-import { Findings } from '../../findings/Findings';
+import { RecordFindings } from '../../findings/Findings';
 import { Panel } from '../../parts/Panel';
 import type { SeasonBook } from '../../data/useSeason';
 import { MouldDrawing } from '../MouldDrawing';
@@ -52,7 +52,7 @@ function Answer({ season, facts, perBatch }: { season: SeasonBook; facts: Recipe
 export function RecipeCard({ season, recipe, facts }: { season: SeasonBook; recipe: Recipe; facts: RecipeFacts }) {
   const navigate = useNavigate();
   const scale = useScale(season, facts);
-  useHotkeys('e', () => void navigate(`/recipes/${recipe.id}/edit`), { preventDefault: true });
+  useHotkeys('alt+e', () => void navigate(`/recipes/${recipe.id}/edit`), { preventDefault: true });
   useHotkeys('escape', () => void navigate('/recipes'));
   const findings = season.book.findings
     .filter(({ about, severity }) => about.id === recipe.id && severity !== 'know')
@@ -72,7 +72,7 @@ export function RecipeCard({ season, recipe, facts }: { season: SeasonBook; reci
         </IconButton>
       </Box>
       <CardActions season={season} facts={facts} />
-      <Findings findings={findings} />
+      <RecordFindings findings={findings} />
       {base && (
         <Alert severity="info">
           A variant of{' '}
