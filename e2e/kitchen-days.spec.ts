@@ -2,7 +2,7 @@ import { openBook } from '@usual-pantry/core/book';
 import type { KitchenDraft } from '@usual-pantry/core/kitchen';
 import type { SeasonFile } from '@usual-pantry/core/season-file';
 import { verifyPlan } from '../core/testing/verify-plan';
-import { ask, expect, test, TODAY, planOf } from './support/kitchen';
+import { ask, expect, openFindings, planOf, test, TODAY } from './support/kitchen';
 
 test('a day that is lost is set, and what falls on it is a decision with a way out that is pressed', async ({
   page,
@@ -27,6 +27,7 @@ test('a day that is lost is set, and what falls on it is a decision with a way o
   expect(kitchen.dayChanges).toContainEqual({ day: '2026-12-10', hours: 0, helperHours: 0, humid: false });
 
   await page.goto('/plan/days');
+  await openFindings(page);
   const finding = page.getByText(/^Thursday 10 December is no bench day, but .* of work fall on it\.$/);
   await expect(finding).toBeVisible();
   const card = page.getByRole('listitem').filter({ has: finding });
@@ -81,6 +82,7 @@ test('what weighed batches gave decides how much is made to spare', async ({ pag
       .reduce((sum, { sparePieces }) => sum + sparePieces, 0);
   expect(await spareOf()).toBe(0);
   await page.goto('/recipes/ginger-bark/edit');
+  await page.getByText('Batches that were weighed').click();
   for (const [index, grams] of ['1240', '1050', '1190'].entries()) {
     await page.getByRole('button', { name: 'Add a weighed batch' }).click();
     await page.getByLabel('Made on').nth(index).fill('2025-12-06');

@@ -4,7 +4,7 @@ import type { Batch } from '@usual-pantry/core/batch';
 import type { Plan } from '@usual-pantry/core/plan';
 import type { SeasonFile } from '@usual-pantry/core/season-file';
 import { verifyPlan } from '../core/testing/verify-plan';
-import { ask, expect, test, TODAY, planOf } from './support/kitchen';
+import { ask, expect, openFindings, planOf, test, TODAY } from './support/kitchen';
 
 const batchesOf = async (request: Parameters<typeof ask>[0]) =>
   (await ask<{ batches: Batch[] }>(request, '/api/book')).batches;
@@ -126,6 +126,7 @@ test('what was to be made yesterday is asked for; then its pieces are finished',
   await page.goto('/plan');
   const yesterday = before.runs.filter(({ day }) => day === '2026-11-26');
   expect(yesterday.length).toBeGreaterThan(3);
+  await openFindings(page);
   await page.getByRole('button', { name: /^Show all/ }).click();
   for (const { recipeName } of yesterday) {
     const finding = page.getByText(new RegExp(`of ${recipeName} was to be made on Thursday 26 November`));

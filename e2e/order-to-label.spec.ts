@@ -22,7 +22,7 @@ const money = (minor: number) => `$${(minor / 100).toFixed(2)}`;
 test('one order with an exclusion, from a line in the book to a labelled, costed box', async ({ page, request }) => {
   await test.step('an empty pantry shows the first step, and a season file fills it', async () => {
     await page.goto('/');
-    await expect(page.getByTestId('answer')).toContainText('No open orders. Put what you buy into the pantry');
+    await expect(page.getByTestId('answer')).toContainText('No open orders. Next: your kitchen.');
     await page.goto('/settings');
     await page
       .getByLabel('Season file', { exact: true })

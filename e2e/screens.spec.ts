@@ -1,5 +1,5 @@
 import type { SeasonFile } from '@usual-pantry/core/season-file';
-import { ask, expect, test, planOf } from './support/kitchen';
+import { ask, expect, openFindings, planOf, test } from './support/kitchen';
 
 const say = (count: number) => count.toLocaleString('en-US');
 
@@ -20,6 +20,7 @@ test('Today says what the plan says, and a day of the strip opens that day', asy
 
 test('a decision is decided from Today, and taken back from the notice', async ({ page }) => {
   await page.goto('/');
+  await openFindings(page);
   const finding = page.getByRole('listitem').filter({ hasText: 'Quillon Ferrand wants no gluten' });
   await finding.getByRole('button', { name: 'The customer knows and agrees' }).click();
   await expect(finding).toBeHidden();

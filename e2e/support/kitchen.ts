@@ -1,5 +1,5 @@
 import { wholePlan, type WholePlan } from '../../core/testing/whole-plan.js';
-import { test as base, expect, type APIRequestContext } from '@playwright/test';
+import { test as base, expect, type APIRequestContext, type Page } from '@playwright/test';
 import { spawn, type ChildProcess } from 'node:child_process';
 import { copyFile, mkdir, mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
@@ -122,6 +122,10 @@ export const test = base.extend<Fixtures>({
 });
 
 export { expect };
+
+/** Opens the line of findings into their list. */
+export const openFindings = (page: Page): Promise<void> =>
+  page.getByRole('region', { name: 'Findings' }).getByRole('button', { name: 'Open', exact: true }).click();
 
 /** Whatever the API answers at an address. */
 export const ask = async <T>(request: APIRequestContext, address: string): Promise<T> => {

@@ -2,6 +2,7 @@ import 'reflect-metadata';
 import { readFile } from 'node:fs/promises';
 import { createApp } from './app.js';
 import { readConfig, type Config } from './config.js';
+import { SeasonPlanner } from './plan/season-planner.js';
 import { SeasonFileService } from './season-file/season-file.service.js';
 import { CannotStart } from './storage/cannot-start.js';
 import { Database } from './storage/database.js';
@@ -14,7 +15,7 @@ const LAST_MS = 4_500;
 
 async function start(config: Config): Promise<void> {
   const app = await createApp(config);
-  if (config.seedFile !== null) await app.get(SeasonFileService).seed(await readFile(config.seedFile));
+  const isSeeded = config.seedFile !== null && (await app.get(SeasonFileService).seed(await readFile(config.seedFile)));
   // A connection that is closed after a few idle seconds may be closed just when a page uses it again.
   const server = app.getHttpServer();
   server.keepAliveTimeout = KEEP_ALIVE_MS;
@@ -33,6 +34,8 @@ async function start(config: Config): Promise<void> {
   const address = await app.getUrl();
   database.folder.servedAt(address);
   process.stdout.write(`Usual Pantry is at ${address}\n`);
+  // What was brought was planned for another day: it is planned anew for this one, while the pages can be looked at.
+  if (isSeeded) await app.get(SeasonPlanner).startUnlessFollowed();
 }
 
 // Whatever is written is the user's alone.

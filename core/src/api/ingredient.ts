@@ -13,5 +13,11 @@ export const pricesSchema = z
   .meta({ id: 'Prices' });
 export type Prices = z.output<typeof pricesSchema>;
 
+/** Plain ingredients that come into the pantry. */
+export const takeStartersSchema = z
+  .strictObject({ ids: z.array(idSchema).min(1).max(200) })
+  .meta({ id: 'TakeStarters' });
+export type TakeStarters = z.output<typeof takeStartersSchema>;
+
 /** Ingredients as they are stored now. */
 export const ingredientsSchema = z.array(ingredientSchema).meta({ id: 'Ingredients' });

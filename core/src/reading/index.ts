@@ -14,7 +14,7 @@ export { indexNames, matchName, nameWords, singular, synonymWords } from './name
 export { readHolds } from './pack.js';
 export { type OwnRecipe, ownRecipeSchema, type RecipeText, type TextStep } from './recipe-text.js';
 export { closest } from './spelling.js';
-export { type Starter, startersNamed } from './starters.js';
+export { searchStarters, type Starter, starterCalled, type StarterShelf, startersNamed } from './starters.js';
 export { type ReadStep, readSteps, stepOf } from './steps.js';
 export { type ReadRecipe, readRecipeText, unreadableRecipe } from './whole.js';
 export { type Priceable, type PriceHabit, type ReadPrice, readPrice, readReceipt, type ReceiptLine } from './price.js';

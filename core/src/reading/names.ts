@@ -83,6 +83,12 @@ export function nameWords(name: string): string[] {
   return same?.[0] ? same[0].split(' ') : words;
 }
 
+/** The other names of what a name means. @example sameAs('Icing sugar') // ['icing sugar', 'powdered sugar', 'confectioner sugar'] */
+export function sameAs(name: string): readonly string[] {
+  const text = nameWords(name).join(' ');
+  return synonyms.find((names) => names.includes(text)) ?? [];
+}
+
 /** Something that a line can use. */
 export interface Usable {
   readonly kind: 'ingredient' | 'recipe';

@@ -24,9 +24,16 @@ const JOINED = /\s*(?:\bfor\b|\bat\b|@|=|:|;|\t|\s[-–—]\s)\s*/giu;
 
 /** Words between a price and what it is for. */
 const BEFORE_HOLDS = /^[\s,;:=@/–—-]*(?:(?:for|per|costs?|at|=)\s+)?/iu;
-const BEHIND_HOLDS = /[\s,;:=@/–—-]*(?:\b(?:for|at|costs?|is))?[\s,;:=@–—-]*$/iu;
+const JOINER = /(?:[,;:=@/–—-]|(?<![^\s])(?:for|at|costs?|is))$/iu;
 const ONE = /^(?:an?|the|each|ea\.?|every)\s+/iu;
 const EACH = /^(?:an?|each|ea\.?|apiece|a piece|per piece|pc\.?)$/iu;
+
+/** Without the words and signs at its end that lead to a price. */
+function beforePrice(text: string): string {
+  let bare = text.trimEnd();
+  while (JOINER.test(bare)) bare = bare.replace(JOINER, '').trimEnd();
+  return bare;
+}
 
 /** What a pack holds, and what it is called. */
 type Holds = (Amount & { readonly name: string }) | { readonly why: string };
@@ -51,7 +58,7 @@ function packOf({ amount, upTo, unit, size, pack, others, plus, either, question
 
 /** `2 lb`, `2 lb bag`, `2 x 500 g`, `lb`, `dozen`, `each`. */
 function readPack(text: string, habit: MeasureHabit): Holds {
-  const bare = text.replace(BEFORE_HOLDS, '').replace(BEHIND_HOLDS, '').trim();
+  const bare = beforePrice(text.replace(BEFORE_HOLDS, '')).trim();
   if (EACH.test(bare)) return { amount: 1, unit: 'count', name: '1' };
   const wanted = bare.replace(ONE, '');
   const isCounted = /^[\d½⅓⅔¼¾⅛⅜⅝⅞.,]/u.test(wanted);
@@ -59,6 +66,9 @@ function readPack(text: string, habit: MeasureHabit): Holds {
   const holds = measure.rest.trim() === '' ? packOf(measure) : null;
   return holds ?? { why: `“${bare}” is no amount that a pack can hold: write it like 2 lb, 500 g or 12.` };
 }
+
+/** Nobody writes a longer price. */
+const MOST_LENGTH = 300;
 
 /** A price with the rest of what was written. */
 interface Priced {
@@ -93,6 +103,7 @@ function unsigned(text: string, currency: string): Priced[] {
 
 /** The prices that a text may name. */
 function pricesIn(text: string, currency: string): Priced[] | string {
+  if (text.length > MOST_LENGTH) return `It is longer than ${String(MOST_LENGTH)} letters.`;
   const signed = [...text.matchAll(SIGNED)];
   const [first, second] = signed;
   if (second)
@@ -206,13 +217,13 @@ function readReceiptLine(source: string, prices: PriceHabit, index: NameIndex<Pr
   const named = (name: string) => ({
     source,
     kind: 'bought' as const,
-    ...matchName(name.replace(BEHIND_HOLDS, ''), index),
+    ...matchName(beforePrice(name), index),
   });
   const asks = (why: string): ReceiptLine => ({ ...named(words), price: () => asked(why) });
   if (typeof found === 'string') return asks(found);
   const [first, ...others] = found;
   if (!first || others.some(({ priceMinor }) => priceMinor !== first.priceMinor)) return asks(TWO_WAYS);
-  const { rest: name, ...measure } = readMeasure(first.rest.replace(BEHIND_HOLDS, ''), prices.habit);
+  const { rest: name, ...measure } = readMeasure(beforePrice(first.rest), prices.habit);
   const isBare = !/\d/u.test(first.rest);
   const holds = isBare ? null : packOf({ ...measure, rest: '' });
   if (holds && 'why' in holds) return asks(holds.why);

@@ -1,2 +1,3 @@
 export { starterIngredients } from './draft.js';
+export { type StarterGroup, starterGroups } from './groups.js';
 export { starterPantry } from './pantry.js';

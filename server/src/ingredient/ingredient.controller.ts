@@ -1,6 +1,12 @@
 import { Body, Controller, HttpCode, Post } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
-import { ingredientsSchema, pricesSchema, type Prices } from '@usual-pantry/core/api';
+import {
+  ingredientsSchema,
+  pricesSchema,
+  takeStartersSchema,
+  type Prices,
+  type TakeStarters,
+} from '@usual-pantry/core/api';
 import { ingredientDraftSchema, ingredientSchema, withPack, type IngredientDraft } from '@usual-pantry/core/ingredient';
 import { Answers, Takes } from '../http/contract.js';
 import { recordController } from '../http/record-controller.js';
@@ -16,6 +22,15 @@ export class IngredientController extends recordController<IngredientDraft, Ingr
 }) {
   constructor(override readonly records: IngredientRecords) {
     super(records);
+  }
+
+  @Post('starters')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'Takes plain ingredients into the pantry, all of them or none; those that are there stay' })
+  @Takes(takeStartersSchema)
+  @Answers(ingredientsSchema)
+  takeStarters(@Body({ schema: takeStartersSchema }) { ids }: TakeStarters) {
+    return this.records.takeStarters(ids);
   }
 
   @Post('prices')

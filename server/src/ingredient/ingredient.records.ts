@@ -10,9 +10,10 @@ import {
 import type { WrongValue } from '@usual-pantry/core/record';
 import type { EntityManager } from 'typeorm';
 import { Clock } from '../clock/clock.js';
-import type { User } from '../refusal/refused.js';
+import { wrongValues, type User } from '../refusal/refused.js';
+import { starterIngredients } from '@usual-pantry/core/starter';
 import { knownIn } from '../storage/known.js';
-import { Records, type Mapping } from '../storage/records.js';
+import { Records, type Mapping, type Stored } from '../storage/records.js';
 import { UnitOfWork } from '../storage/unit-of-work.js';
 import { IngredientRow } from './ingredient.entity.js';
 
@@ -26,6 +27,8 @@ export const ingredientMapping: Mapping<IngredientDraft, IngredientRow> = {
   toRow: (draft) => draft,
   toDraft: ({ id: _id, version: _version, ...draft }) => draft,
 };
+
+const starters = new Map(starterIngredients().map((each) => [each.id, each]));
 
 @Injectable()
 export class IngredientRecords extends Records<IngredientDraft, IngredientRow> {
@@ -54,6 +57,28 @@ export class IngredientRecords extends Records<IngredientDraft, IngredientRow> {
       ...nameTaken(draft.name, before?.name ?? null, names),
       ...wrongInIngredient(draft, await knownIn(manager, ['ingredient'], id)),
     ];
+  }
+
+  /** Plain ingredients come into the pantry. A substitute that is not there cannot be named yet. @throws Refused 422 for one that nobody knows */
+  takeStarters(ids: readonly string[]): Promise<Stored<IngredientDraft>[]> {
+    return this.work.write(
+      async (manager) => {
+        const rows = await manager.find(IngredientRow, { select: { id: true } });
+        const there = new Set(rows.map(({ id }) => id));
+        const unknown = ids.filter((id) => !starters.has(id));
+        if (unknown.length > 0)
+          throw wrongValues(unknown.map((id) => ({ path: ['ids'], message: `there is no "${id}"` })));
+        const taken: Stored<IngredientDraft>[] = [];
+        for (const starter of ids.flatMap((each) => (there.has(each) ? [] : (starters.get(each) ?? [])))) {
+          const { id, ...draft } = starter;
+          const substitutes = draft.substitutes.filter(({ ingredientId }) => there.has(ingredientId));
+          taken.push(await this.create({ ...draft, substitutes }, id));
+          there.add(id);
+        }
+        return taken;
+      },
+      { part: this.part },
+    );
   }
 
   protected override prepare(draft: IngredientDraft, before: IngredientDraft | null): IngredientDraft {

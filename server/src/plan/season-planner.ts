@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import { guideOf, planSeason, tryMove, type Guide, type StoredDecision } from '@usual-pantry/core/plan';
+import { followsGuide, guideOf, planSeason, tryMove, type Guide, type StoredDecision } from '@usual-pantry/core/plan';
 import {
   kitchenIf,
   ordersIf,
@@ -71,6 +71,12 @@ export class SeasonPlanner {
 
   get job(): PlanJob {
     return this.running;
+  }
+
+  /** Starts to plan a season whose plan does not serve any more as it was decided. */
+  async startUnlessFollowed(): Promise<void> {
+    const { plan, stored } = await this.books.plan();
+    if (stored && !followsGuide(plan, stored.guide)) await this.start();
   }
 
   /** Starts to plan the season; what is found is stored. @throws Refused 409 when a job runs already */

@@ -81,9 +81,11 @@ export class SeasonFileService {
     return counts;
   }
 
-  /** Loads a file with its dates moved ahead, when nothing has ever been stored here. */
-  async seed(bytes: Uint8Array): Promise<void> {
-    if (await this.isEmpty()) await this.replace(bytes, true);
+  /** Loads a file with its dates moved ahead, when nothing has ever been stored here. @returns whether it did */
+  async seed(bytes: Uint8Array): Promise<boolean> {
+    if (!(await this.isEmpty())) return false;
+    await this.replace(bytes, true);
+    return true;
   }
 
   private async isEmpty(): Promise<boolean> {

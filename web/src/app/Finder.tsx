@@ -51,31 +51,34 @@ function Found({ onClose }: Pick<FinderProps, 'onClose'>) {
             <Typography variant="h3" sx={{ borderBottom: 2, borderColor: 'rim', pb: 0.5, mb: 0.5 }}>
               {title}
             </Typography>
-            {places.map((place) => (
-              <Box
-                key={place.to}
-                component={Link}
-                to={place.to}
-                onClick={onClose}
-                sx={{
-                  display: 'block',
-                  px: 1,
-                  py: 0.6,
-                  borderRadius: 1,
-                  color: 'text.primary',
-                  textDecoration: 'none',
-                  bgcolor: place === first ? 'tape.main' : 'transparent',
-                  '&:hover, &:focus': { bgcolor: 'action.hover' },
-                }}
-              >
-                {place.name}
-                {title === 'Orders' && (
-                  <Box component="span" sx={{ typography: 'fineFigures', color: 'text.secondary', ml: 1 }}>
-                    {place.beside}
+            <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0 }}>
+              {places.map((place) => (
+                <li key={place.to}>
+                  <Box
+                    component={Link}
+                    to={place.to}
+                    onClick={onClose}
+                    sx={{
+                      display: 'block',
+                      px: 1,
+                      py: 0.6,
+                      borderRadius: 1,
+                      color: 'text.primary',
+                      textDecoration: 'none',
+                      bgcolor: place === first ? 'tape.main' : 'transparent',
+                      '&:hover, &:focus': { bgcolor: 'action.hover' },
+                    }}
+                  >
+                    {place.name}
+                    {title === 'Orders' && (
+                      <Box component="span" sx={{ typography: 'fineFigures', color: 'text.secondary', ml: 1 }}>
+                        {place.beside}
+                      </Box>
+                    )}
                   </Box>
-                )}
-              </Box>
-            ))}
+                </li>
+              ))}
+            </Box>
           </Box>
         ))}
       </Box>

@@ -122,7 +122,9 @@ export function SeasonStrip({ plan }: { plan: PlanSummary | undefined }) {
     <Box
       component="nav"
       aria-label="Days of the season"
-      onKeyDown={arrowKeys}
+      onKeyDown={(event) => {
+        arrowKeys(event, 'a[href]');
+      }}
       onFocus={({ target }) => {
         setFocused(target.dataset['day']);
       }}

@@ -173,13 +173,12 @@ function CopyBox({ box }: { box: StoredBox }) {
 
 /** The composer: shelf, tray from above, and what follows from them at once. */
 export function BoxComposer({ season, box }: { season: SeasonBook; box: StoredBox | null }) {
-  const navigate = useNavigate();
   const record = useRecordForm({
     noun: 'box',
     schema: boxDraftSchema,
     record: box,
     fresh: freshBox,
-    onSaved: (saved) => void navigate(`/boxes/${saved.id}`, { replace: true }),
+    addressOf: ({ id }) => `/boxes/${id}`,
   });
   return (
     <RecordFrame
@@ -191,12 +190,6 @@ export function BoxComposer({ season, box }: { season: SeasonBook; box: StoredBo
       actions={box && <CopyBox box={box} />}
     >
       <Body season={season} box={box} />
-      <Panel title="Tray">
-        <TraySize />
-      </Panel>
-      <Panel title="Compose for me">
-        <ComposeForMe season={season} />
-      </Panel>
       <Panel title="Name, price and packaging">
         <Box
           sx={{
@@ -213,6 +206,12 @@ export function BoxComposer({ season, box }: { season: SeasonBook; box: StoredBo
         </Box>
         <PackagingLines currency={season.data.kitchen.currency} />
         <DisplayPanel />
+      </Panel>
+      <Panel title="Tray">
+        <TraySize />
+      </Panel>
+      <Panel title="Compose for me">
+        <ComposeForMe season={season} />
       </Panel>
       <TextInput name="notes" label="Notes" multiline minRows={2} />
       {box && (

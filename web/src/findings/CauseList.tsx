@@ -28,7 +28,6 @@ const CauseEntry = memo(function CauseEntry({ cause, onOrder }: { cause: Cause }
   const shown = isWhole ? cause.findings : cause.findings.slice(0, AT_FIRST);
   return (
     <Box
-      component="li"
       sx={{
         display: 'flex',
         gap: 1.25,
@@ -73,10 +72,7 @@ const CauseEntry = memo(function CauseEntry({ cause, onOrder }: { cause: Cause }
 export function CauseList({ findings, onOrder }: { findings: readonly Finding[] } & OnOrder) {
   return (
     <Box
-      component="ul"
       sx={{
-        listStyle: 'none',
-        m: 0,
         px: 1.75,
         py: 0.5,
         bgcolor: 'background.paper',

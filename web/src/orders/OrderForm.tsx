@@ -8,7 +8,7 @@ import { orderDraftSchema, orderStates, priceOfOrder, type Order, type OrderDraf
 import { percentOfMinor, sayMoney } from '@usual-pantry/core/quantity';
 import { memo } from 'react';
 import { useFieldArray, useFormContext, useWatch } from 'react-hook-form';
-import { Link, useNavigate } from 'react-router';
+import { Link } from 'react-router';
 import { Icon } from '../parts/Icon';
 import { ChoiceInput, ManyInput, MoneyInput, NumberInput, PickInput, TextInput } from '../parts/fields';
 import { Panel } from '../parts/Panel';
@@ -207,13 +207,12 @@ const StateHistory = ({ order }: { order: Order }) => (
 
 /** An order as a form, with what it weighs, costs and breaks beside it while it is typed. */
 export function OrderForm({ season, order }: { season: SeasonBook; order: Order | null }) {
-  const navigate = useNavigate();
   const record = useRecordForm({
     noun: 'order',
     schema: orderDraftSchema,
     record: order,
     fresh: freshOrder(season),
-    onSaved: (saved) => void navigate(`/orders/${saved.id}`, { replace: true }),
+    addressOf: ({ id }) => `/orders/${id}`,
   });
   const setState = async (state: OrderDraft['state']) => {
     record.form.setValue('state', state, { shouldDirty: true });

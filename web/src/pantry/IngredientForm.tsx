@@ -11,7 +11,7 @@ import {
   type IngredientDraft,
 } from '@usual-pantry/core/ingredient';
 import { lazy, Suspense } from 'react';
-import { Link as RouterLink, useNavigate } from 'react-router';
+import { Link as RouterLink } from 'react-router';
 import { ChoiceInput, ManyInput, NumberInput, TextInput } from '../parts/fields';
 import { Panel } from '../parts/Panel';
 import { RecordFrame } from '../records/RecordFrame';
@@ -62,13 +62,12 @@ function UsedBy({ season, ingredient }: { season: SeasonBook; ingredient: Ingred
 
 /** An ingredient as a form. */
 export function IngredientForm({ season, ingredient }: { season: SeasonBook; ingredient: Ingredient | null }) {
-  const navigate = useNavigate();
   const record = useRecordForm({
     noun: 'ingredient',
     schema: ingredientDraftSchema,
     record: ingredient,
     fresh: freshIngredient,
-    onSaved: (saved) => void navigate(`/pantry/${saved.id}`, { replace: true }),
+    addressOf: ({ id }) => `/pantry/${id}`,
   });
   return (
     <RecordFrame

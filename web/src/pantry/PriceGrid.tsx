@@ -6,7 +6,7 @@ import type { Ingredient, Pack } from '@usual-pantry/core/ingredient';
 import { sayCount, sayMoney } from '@usual-pantry/core/quantity';
 import { readPrice, readReceipt, type PriceHabit } from '@usual-pantry/core/reading';
 import { memo, useDeferredValue, useEffect, useMemo, useState, type KeyboardEvent } from 'react';
-import { useGivePricesMutation } from '../data/prices';
+import { useGivePricesMutation } from '../data/pantry';
 import type { SeasonBook } from '../data/useSeason';
 import { AnswerLine, Mark } from '../parts/AnswerLine';
 import { Panel } from '../parts/Panel';

@@ -1,74 +1,132 @@
-import Autocomplete from '@mui/material/Autocomplete';
+import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
-import { starterIngredients } from '@usual-pantry/core/starter';
-import { sayCount, sayList } from '@usual-pantry/core/quantity';
-import { useState } from 'react';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import { sayCount } from '@usual-pantry/core/quantity';
+import { searchStarters, type Starter, type StarterShelf } from '@usual-pantry/core/reading';
+import { foldText } from '@usual-pantry/core/record';
+import { useDeferredValue, useState } from 'react';
+import { AllergenTags } from '../parts/Allergens';
 import { AnswerLine } from '../parts/AnswerLine';
-import { Allergens } from '../parts/Allergens';
-import { Figure, FigureList } from '../parts/Figures';
 import { Panel } from '../parts/Panel';
+import { SearchField } from '../parts/SearchField';
 import type { SeasonBook } from '../data/useSeason';
+import type { Refusal } from '../parts/refusal';
 import { useStarter } from './useStarter';
 
-/** Plain ingredients with what is known of them, to take into the pantry. */
+interface ShelfProps {
+  readonly shelf: StarterShelf;
+  readonly picked: ReadonlySet<string>;
+  readonly onPick: (starters: readonly Starter[], isPicked: boolean) => void;
+}
+
+/** The ingredients of one shelf, picked one by one or all at once. */
+function Shelf({ shelf: { title, starters }, picked, onPick }: ShelfProps) {
+  const all = starters.every(({ id }) => picked.has(id));
+  return (
+    <Panel
+      title={title}
+      aside={
+        <Button
+          size="small"
+          onClick={() => {
+            onPick(starters, !all);
+          }}
+        >
+          {all ? 'None of them' : 'All of them'}
+        </Button>
+      }
+    >
+      <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(220px, 1fr))' }}>
+        {starters.map((starter) => (
+          <FormControlLabel
+            key={starter.id}
+            sx={{ minHeight: 44, mr: 0 }}
+            control={
+              <Checkbox
+                checked={picked.has(starter.id)}
+                onChange={(_event, isPicked) => {
+                  onPick([starter], isPicked);
+                }}
+              />
+            }
+            label={
+              <>
+                {starter.name} <AllergenTags codes={starter.contains} />
+              </>
+            }
+          />
+        ))}
+      </Box>
+    </Panel>
+  );
+}
+
+/** Plain ingredients by shelf, with what is known of them, to take into the pantry. */
 export function StarterPicker({ season }: { season: SeasonBook }) {
-  const take = useStarter(season);
-  const [picked, setPicked] = useState<string[]>([]);
+  const take = useStarter();
+  const [text, setText] = useState('');
+  const sought = useDeferredValue(text);
+  const [picked, setPicked] = useState<ReadonlySet<string>>(new Set());
   const [trouble, setTrouble] = useState<string | null>(null);
-  const starters = starterIngredients();
-  const have = new Set(season.data.ingredients.flatMap(({ id, name }) => [id, name.toLowerCase()]));
-  const offered = starters.filter(({ id, name }) => !have.has(id) && !have.has(name.toLowerCase()));
-  const chosen = offered.filter(({ id }) => picked.includes(id));
+  const have = new Set(season.data.ingredients.flatMap(({ id, name }) => [id, foldText(name)]));
+  const offered = (wanted: string) =>
+    searchStarters(wanted).flatMap((shelf) => {
+      const starters = shelf.starters.filter(({ id, name }) => !have.has(id) && !have.has(foldText(name)));
+      return starters.length > 0 ? [{ ...shelf, starters }] : [];
+    });
+  const all = offered('').flatMap(({ starters }) => starters);
+  const chosen = all.filter(({ id }) => picked.has(id));
+  const shelves = offered(sought);
+  const pick = (starters: readonly Starter[], isPicked: boolean) => {
+    const next = new Set(picked);
+    for (const { id } of starters)
+      if (isPicked) next.add(id);
+      else next.delete(id);
+    setPicked(next);
+  };
   const add = async () => {
+    setTrouble(null);
     try {
       await take(chosen);
-      setPicked([]);
-    } catch {
-      setTrouble('Not all of them could be added; what is in the pantry now is on the left.');
+      setPicked(new Set());
+    } catch (error) {
+      setTrouble((error as Refusal).message);
     }
   };
   return (
     <Box sx={{ display: 'grid', gap: 2 }}>
       <Box sx={{ mb: -2 }}>
         <AnswerLine>
-          {sayCount(offered.length, 'plain ingredient')} to start from, with composition, densities and allergens.
+          {sayCount(all.length, 'plain ingredient')} to start from, with composition, densities and allergens.
         </AnswerLine>
       </Box>
-      <Autocomplete
-        multiple
-        disableCloseOnSelect
-        options={offered.map(({ id }) => id)}
-        value={picked}
-        getOptionLabel={(id) => starters.find((each) => each.id === id)?.name ?? id}
-        onChange={(_event, ids) => {
-          setPicked(ids);
+      {trouble && <Alert severity="error">{trouble}</Alert>}
+      <SearchField label="Search plain ingredients" value={text} onChange={setText} />
+      {shelves.length === 0 && <p>No plain ingredient is called “{sought}”.</p>}
+      {shelves.map((shelf) => (
+        <Shelf key={shelf.title} shelf={shelf} picked={picked} onPick={pick} />
+      ))}
+      <Box
+        sx={{
+          display: 'flex',
+          gap: 2,
+          alignItems: 'center',
+          flexWrap: 'wrap',
+          position: 'sticky',
+          bottom: { xs: 63, md: 0 },
+          py: 1.25,
+          bgcolor: 'background.default',
+          borderTop: 1,
+          borderColor: 'divider',
         }}
-        renderInput={(props) => (
-          <TextField {...props} label="Take into the pantry" error={trouble !== null} helperText={trouble} />
-        )}
-      />
-      <div>
+      >
         <Button variant="contained" disabled={chosen.length === 0} onClick={() => void add()}>
           Add {chosen.length === 0 ? 'them' : sayCount(chosen.length, 'ingredient')}
         </Button>
-      </div>
-      {chosen.map((each) => (
-        <Panel key={each.id} title={each.name}>
-          <FigureList>
-            <Figure name="Composition from">{each.composition?.source}</Figure>
-            <Figure name="Label">
-              {each.declaration.labelName}
-              {each.declaration.parts.length > 0 && ` (${sayList(each.declaration.parts.map(({ name }) => name))})`}
-            </Figure>
-            <Figure name="Contains">
-              <Allergens codes={each.contains} />
-            </Figure>
-          </FigureList>
-        </Panel>
-      ))}
-      <span>The label of the pack that you buy goes before these, for its allergens above all.</span>
+        <span>The label of the pack that you buy goes before these, for its allergens above all.</span>
+      </Box>
     </Box>
   );
 }

@@ -42,6 +42,16 @@ export function Panel({ title, aside, place, children }: PanelProps) {
   );
 }
 
+/** A titled area that is looked at now and then: folded until it is asked for. */
+export const Folded = ({ title, isOpen, children }: { title: string; isOpen: boolean; children: ReactNode }) => (
+  <Paper component="details" open={isOpen} variant="outlined" sx={{ px: { xs: 1.5, md: 2 }, minWidth: 0 }}>
+    <Typography variant="h2" component="summary" sx={{ py: 1.25, cursor: 'pointer' }}>
+      {title}
+    </Typography>
+    <Box sx={{ pb: 1.5 }}>{children}</Box>
+  </Paper>
+);
+
 /** What belongs here, and the first step. */
 export const Empty = ({ title, children, action }: { title: string; children?: ReactNode; action?: ReactNode }) => (
   <Box sx={{ py: 3, px: 2, textAlign: 'center', color: 'text.secondary' }}>

@@ -4,16 +4,14 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import type { PlanSummary } from '@usual-pantry/core/api';
 import { sayNumber } from '@usual-pantry/core/quantity';
-import { useEffect, useRef, useState } from 'react';
+import { useState } from 'react';
 import { Icon } from '../parts/Icon';
-import { useAppDispatch } from '../data/store';
 import { WaysOut } from '../findings/WaysOut';
 import { usePlanEdit } from '../data/usePlanEdit';
 import { sayMoment } from '../parts/words';
-import { POLL_MS, Running } from './Running';
+import { Running } from '../parts/Running';
+import { usePlanJob } from '../data/usePlanJob';
 import { WhatIfDrawer } from './WhatIfDrawer';
-import { api } from '../data/api';
-import { planApi, usePlanJobQuery, useStopPlanMutation } from '../data/plan';
 
 /** How good the plan is, and since when. */
 function saySolved(plan: PlanSummary): string {
@@ -28,25 +26,14 @@ function saySolved(plan: PlanSummary): string {
 
 /** Whether the plan is good, and what brings a better one: work it out anew, ask what if, take it along. */
 export function PlanState({ plan }: { plan: PlanSummary }) {
-  const dispatch = useAppDispatch();
   const { startPlan } = usePlanEdit();
-  const [stop] = useStopPlanMutation();
   const [asking, setAsking] = useState(false);
-  const known = planApi.endpoints.planJob.useQueryState();
-  const { data: job } = usePlanJobQuery(undefined, {
-    pollingInterval: known.data?.state === 'running' ? POLL_MS : 0,
-  });
-  const running = job?.state === 'running';
-  const was = useRef(false);
-  useEffect(() => {
-    if (was.current && !running) dispatch(api.util.invalidateTags(['Orders']));
-    was.current = running;
-  }, [running, dispatch]);
+  const { job, isPlanning, stop } = usePlanJob();
   return (
     <Box sx={{ mb: 2 }}>
-      {running && job.kind === 'plan' ? (
+      {isPlanning && job ? (
         <Box sx={{ mb: 1.5 }}>
-          <Running job={job} currency={plan.currency} onStop={() => void stop()}>
+          <Running job={job} currency={plan.currency} onStop={stop}>
             The last plan stays meanwhile.
           </Running>
         </Box>
@@ -80,7 +67,7 @@ export function PlanState({ plan }: { plan: PlanSummary }) {
           </Box>
         </Box>
       )}
-      {job && job.kind === 'plan' && !running && job.message && (
+      {job?.kind === 'plan' && !isPlanning && job.message && (
         <Alert severity={job.clash.length > 0 || job.state === 'failed' ? 'error' : 'info'} sx={{ mt: 1.5 }}>
           {job.message}
           {job.clash.length > 0 && (

@@ -17,7 +17,8 @@ import { sayDay, sayList, sayMass, sayMinutes, sayMoney, sayShortDay } from '@us
 import { useState } from 'react';
 import { WaysOut } from '../findings/WaysOut';
 import { useSeasonBook } from '../data/useSeason';
-import { POLL_MS, Running } from './Running';
+import { Running } from '../parts/Running';
+import { POLL_MS } from '../data/usePlanJob';
 import { useAcceptWhatIfMutation, usePlanJobQuery, useStopPlanMutation, useWhatIfMutation } from '../data/plan';
 import type { Refusal } from '../parts/refusal';
 

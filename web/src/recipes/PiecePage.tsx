@@ -8,7 +8,7 @@ import {
   type PieceDraft,
 } from '@usual-pantry/core/piece';
 import Box from '@mui/material/Box';
-import { useNavigate, useParams, useSearchParams } from 'react-router';
+import { useParams, useSearchParams } from 'react-router';
 import { ChoiceInput, ManyInput, NumberInput, TextInput } from '../parts/fields';
 import { Empty, Panel } from '../parts/Panel';
 import { RecordFrame } from '../records/RecordFrame';
@@ -26,7 +26,6 @@ const travelChoices = ['travels', 'keep cool', 'local only'].map((value) => ({
 }));
 
 function PieceForm({ season, piece, recipeId }: { season: SeasonBook; piece: Piece | null; recipeId: string }) {
-  const navigate = useNavigate();
   const fresh: PieceDraft = {
     name: season.book.recipes.get(recipeId)?.recipe.name ?? '',
     form: freshForm('cut', recipeId),
@@ -45,7 +44,7 @@ function PieceForm({ season, piece, recipeId }: { season: SeasonBook; piece: Pie
     schema: pieceDraftSchema,
     record: piece,
     fresh,
-    onSaved: (saved) => void navigate(`/pieces/${saved.id}`, { replace: true }),
+    addressOf: ({ id }) => `/pieces/${id}`,
   });
   return (
     <RecordFrame

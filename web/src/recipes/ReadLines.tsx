@@ -5,10 +5,21 @@ import Button from '@mui/material/Button';
 import Chip from '@mui/material/Chip';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { sayGrams, sayMeasure, unitCodes, units, weigh, type UnitCode } from '@usual-pantry/core/quantity';
+import {
+  sayCount,
+  sayGrams,
+  sayList,
+  sayMeasure,
+  unitCodes,
+  units,
+  weigh,
+  type UnitCode,
+} from '@usual-pantry/core/quantity';
 import type { ReadLine } from '@usual-pantry/core/reading';
 import { fromStart, type RecipeLine } from '@usual-pantry/core/recipe';
-import { startersNamed } from '@usual-pantry/core/reading';
+import { starterCalled, startersNamed } from '@usual-pantry/core/reading';
+import { uniqBy } from 'es-toolkit/array';
+import type { Refusal } from '../parts/refusal';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { Icon } from '../parts/Icon';
@@ -35,7 +46,7 @@ function gramsOf(season: SeasonBook, line: RecipeLine): string {
 
 /** Plain ingredients that the name of a line may mean and that the pantry lacks, to be added here. */
 function FromStarter({ season, name }: { season: SeasonBook; name: string }) {
-  const take = useStarter(season);
+  const take = useStarter();
   const [trouble, setTrouble] = useState<string | null>(null);
   const have = new Set(season.data.ingredients.map(({ id }) => id));
   const offered = startersNamed(name).filter(({ id }) => !have.has(id));
@@ -212,59 +223,95 @@ const DecidedLine = ({ season, line }: { season: SeasonBook; line: RecipeLine | 
   </Box>
 );
 
+/** Takes every plain ingredient into the pantry at once that a line names by its name and the pantry lacks. */
+function TakeNamed({ names, season }: { names: readonly string[]; season: SeasonBook }) {
+  const take = useStarter();
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const have = new Set(season.data.ingredients.map(({ id }) => id));
+  const named = uniqBy(
+    names.flatMap((name) => starterCalled(name) ?? []),
+    ({ id }) => id,
+  ).filter(({ id }) => !have.has(id));
+  if (named.length < 2) return null;
+  return (
+    <Box sx={{ mb: 1.5 }}>
+      <Button
+        variant="contained"
+        startIcon={<Icon path={mdiPlus} />}
+        onClick={() => {
+          take(named).catch((error: unknown) => {
+            setTrouble((error as Refusal).message);
+          });
+        }}
+      >
+        Take {sayCount(named.length, 'ingredient')} into the pantry
+      </Button>
+      <Box sx={{ color: 'text.secondary', mt: 0.5 }}>
+        {trouble ?? `${sayList(named.map(({ name }) => name))}: plain ones, to be corrected by the label of your pack.`}
+      </Box>
+    </Box>
+  );
+}
+
 /** What was understood of each pasted line, and what must be asked. */
 export function ReadLines({ season, lines, keys, decided, onDecide }: ReadLinesProps) {
+  const unknown = lines.flatMap(({ found, name }, index) =>
+    found === null && !((keys[index] ?? '') in decided) ? [name] : [],
+  );
   return (
-    <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none', display: 'grid', gap: 1 }}>
-      {lines.map((each, index) => {
-        const key = keys[index] ?? '';
-        const isDecided = key in decided;
-        const line = isDecided ? (decided[key] ?? null) : each.line;
-        const done = each.questions.length === 0 || isDecided;
-        return (
-          <Box
-            component="li"
-            key={key}
-            aria-label={each.source}
-            sx={{
-              borderLeft: 4,
-              borderColor: done ? 'success.main' : 'warning.light',
-              pl: 1.5,
-              py: 0.25,
-              minWidth: 0,
-              overflowWrap: 'anywhere',
-            }}
-          >
-            <Box sx={{ color: 'text.secondary', typography: 'note' }}>{each.source}</Box>
-            {done ? (
-              <DecidedLine season={season} line={line} />
-            ) : (
-              each.questions.map((question) => (
-                <Box key={question} sx={{ display: 'flex', gap: 1, alignItems: 'center', fontWeight: 650 }}>
-                  <Icon path={mdiHelpRhombusOutline} />
-                  {question}
+    <>
+      <TakeNamed names={unknown} season={season} />
+      <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none', display: 'grid', gap: 1 }}>
+        {lines.map((each, index) => {
+          const key = keys[index] ?? '';
+          const isDecided = key in decided;
+          const line = isDecided ? (decided[key] ?? null) : each.line;
+          const done = each.questions.length === 0 || isDecided;
+          return (
+            <Box
+              component="li"
+              key={key}
+              aria-label={each.source}
+              sx={{
+                borderLeft: 4,
+                borderColor: done ? 'success.main' : 'warning.light',
+                pl: 1.5,
+                py: 0.25,
+                minWidth: 0,
+                overflowWrap: 'anywhere',
+              }}
+            >
+              <Box sx={{ color: 'text.secondary', typography: 'note' }}>{each.source}</Box>
+              {done ? (
+                <DecidedLine season={season} line={line} />
+              ) : (
+                each.questions.map((question) => (
+                  <Box key={question} sx={{ display: 'flex', gap: 1, alignItems: 'center', fontWeight: 650 }}>
+                    <Icon path={mdiHelpRhombusOutline} />
+                    {question}
+                  </Box>
+                ))
+              )}
+              {each.remarks.map((remark) => (
+                <Box key={remark} sx={{ typography: 'note' }}>
+                  {remark}
                 </Box>
-              ))
-            )}
-            {each.remarks.map((remark) => (
-              <Box key={remark} sx={{ typography: 'note' }}>
-                {remark}
-              </Box>
-            ))}
-            {!done && (
-              <Decide
-                // What was found anew, such as an ingredient that was just added, begins anew.
-                key={each.found?.id ?? ''}
-                season={season}
-                each={each}
-                onDecide={(picked) => {
-                  onDecide(key, picked);
-                }}
-              />
-            )}
-          </Box>
-        );
-      })}
-    </Box>
+              ))}
+              {!done && (
+                <Decide
+                  // What was found anew, such as an ingredient that was just added, begins anew.
+                  key={each.found?.id ?? ''}
+                  season={season}
+                  each={each}
+                  onDecide={(picked) => {
+                    onDecide(key, picked);
+                  }}
+                />
+              )}
+            </Box>
+          );
+        })}
+      </Box>
+    </>
   );
 }

@@ -1,8 +1,7 @@
 import Box from '@mui/material/Box';
 import { recipeDraftSchema, type Recipe, type RecipeDraft } from '@usual-pantry/core/recipe';
-import { useNavigate } from 'react-router';
 import { NumberInput, TextInput } from '../parts/fields';
-import { Panel } from '../parts/Panel';
+import { Folded, Panel } from '../parts/Panel';
 import { RecordFrame } from '../records/RecordFrame';
 import { useRemoval } from '../records/useRemoval';
 import { useRecordForm } from '../records/useRecordForm';
@@ -23,6 +22,11 @@ function WholeFields({ season, recipe }: { season: SeasonBook; recipe: Recipe | 
   return (
     <>
       <RecipeFigures season={season} recipe={recipe} />
+      {recipe && (
+        <Panel title="Pieces made of it">
+          <PiecesOf season={season} recipeId={recipe.id} />
+        </Panel>
+      )}
       <TextInput name="name" label="Name" autoFocus={recipe === null} />
       <Panel title="Lines">
         <RecipeLines season={season} recipe={recipe} />
@@ -40,9 +44,9 @@ function WholeFields({ season, recipe }: { season: SeasonBook; recipe: Recipe | 
           </Box>
         </Panel>
       </Box>
-      <Panel title="Batches that were weighed">
+      <Folded title="Batches that were weighed" isOpen={(recipe?.weighedYields.length ?? 0) > 0}>
         <WeighedYields season={season} recipe={recipe} />
-      </Panel>
+      </Folded>
       <Panel title="In the pot">
         <PotFields />
       </Panel>
@@ -50,11 +54,6 @@ function WholeFields({ season, recipe }: { season: SeasonBook; recipe: Recipe | 
         <StepFields season={season} />
       </Panel>
       <TextInput name="method" label="Notes" multiline minRows={2} />
-      {recipe && (
-        <Panel title="Pieces made of it">
-          <PiecesOf season={season} recipeId={recipe.id} />
-        </Panel>
-      )}
     </>
   );
 }
@@ -75,17 +74,14 @@ export function RecipeForm({
   /** Called when a new one is stored. */
   onAdded?: () => void;
 }) {
-  const navigate = useNavigate();
   const record = useRecordForm({
     noun: 'recipe',
     schema: recipeDraftSchema,
     record: recipe,
     fresh,
     newKey,
-    onSaved: (saved) => {
-      onAdded?.();
-      void navigate(`/recipes/${saved.id}/edit`, { replace: true });
-    },
+    addressOf: ({ id }) => `/recipes/${id}/edit`,
+    onAdded,
   });
   return (
     <RecordFrame

@@ -1,65 +1,28 @@
 import { mdiDotsVertical, mdiPlus } from '@mdi/js';
-import Autocomplete from '@mui/material/Autocomplete';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
 import { sayGrams, units } from '@usual-pantry/core/quantity';
 import { alcoholUses } from '@usual-pantry/core/cooking';
 import { fromStart, type Recipe, type RecipeLine, type RecipeStep } from '@usual-pantry/core/recipe';
 import { useState } from 'react';
-import { useController, useFieldArray, useFormContext, useWatch } from 'react-hook-form';
+import { useFieldArray, useFormContext, useWatch } from 'react-hook-form';
 import { Icon } from '../parts/Icon';
 import { FIGURES } from '../parts/theme';
-import { useFieldError } from '../parts/fieldError';
 import { ChoiceInput, NumberInput, TextInput } from '../parts/fields';
 import type { SeasonBook } from '../data/useSeason';
 import { unitChoices } from '../parts/unitChoices';
 import { sayEntry } from './sayEntry';
 import { useDraftRecipe } from './useDraftRecipe';
-
-interface Usable {
-  readonly kind: 'ingredient' | 'recipe';
-  readonly id: string;
-  readonly name: string;
-}
-
-/** What a line uses: an ingredient or a recipe, found by typing. */
-function UsesInput({ index, usables }: { index: number; usables: readonly Usable[] }) {
-  const { field } = useController({ name: `lines.${index}.uses` });
-  const error = useFieldError(`lines.${index}.uses.id`);
-  const value = field.value as RecipeLine['uses'];
-  const chosen = usables.find((each) => each.kind === value.kind && each.id === value.id) ?? null;
-  return (
-    <Autocomplete
-      options={usables}
-      value={chosen}
-      groupBy={(option) => (option.kind === 'recipe' ? 'Components' : 'Pantry')}
-      getOptionLabel={(option) => option.name}
-      getOptionKey={(option) => `${option.kind} ${option.id}`}
-      onChange={(_event, picked) => {
-        field.onChange(picked ? { kind: picked.kind, id: picked.id } : { kind: 'ingredient', id: '' });
-      }}
-      renderInput={(props) => (
-        <TextField
-          {...props}
-          label="Ingredient or component"
-          inputRef={field.ref}
-          error={error !== undefined}
-          helperText={error ? (value.id ? error : 'must be chosen') : undefined}
-        />
-      )}
-    />
-  );
-}
+import { UsesInput, type Usable } from './UsesInput';
 
 /** Which density applies, where the ingredient has several. */
 function StateInput({ index, season }: { index: number; season: SeasonBook }) {
   const line = useWatch({ name: `lines.${index}` }) as RecipeLine;
   const states = season.book.ingredients.get(line.uses.id)?.densities ?? [];
-  if (units[line.unit].measures !== 'volume' || states.length < 2) return <span />;
+  if (units[line.unit].measures !== 'volume' || states.length < 2) return null;
   return (
     <ChoiceInput
       name={`lines.${index}.state`}
@@ -215,7 +178,7 @@ export function RecipeLines({ season, recipe }: { season: SeasonBook; recipe: Re
             alignItems: 'start',
             gridTemplateColumns: {
               xs: '1fr 1fr',
-              lg: '62px minmax(0, 2fr) 78px 100px 104px minmax(0, 1fr) 36px',
+              lg: '62px minmax(0, 3fr) 78px 100px minmax(0, 1.5fr) 36px',
             },
             borderBottom: { xs: 1, lg: 0 },
             borderColor: 'divider',
@@ -238,8 +201,10 @@ export function RecipeLines({ season, recipe }: { season: SeasonBook; recipe: Re
           </Box>
           <NumberInput name={`lines.${index}.amount`} label="Amount" />
           <ChoiceInput name={`lines.${index}.unit`} label="Unit" choices={unitChoices} />
-          <StateInput index={index} season={season} />
-          <NoteInput index={index} />
+          <Box sx={{ display: 'grid', gap: 1, gridTemplateColumns: 'repeat(auto-fit, minmax(110px, 1fr))' }}>
+            <StateInput index={index} season={season} />
+            <NoteInput index={index} />
+          </Box>
           <Box sx={{ order: { xs: 2, lg: 0 } }}>
             <LineMenu
               index={index}

@@ -7,6 +7,7 @@ import Paper from '@mui/material/Paper';
 import Switch from '@mui/material/Switch';
 import Typography from '@mui/material/Typography';
 import { numberKinds, type RecipeLine, type RecipeStep } from '@usual-pantry/core/recipe';
+import { useState } from 'react';
 import { useFieldArray, useFormContext, useWatch } from 'react-hook-form';
 import { Icon } from '../parts/Icon';
 import { CheckInput } from '../parts/CheckInput';
@@ -81,6 +82,35 @@ function EffectFields({ path }: { path: string }) {
   );
 }
 
+/** Tools, signs and cautions of a step: folded as long as nothing is said there. */
+function SignFields({ path, equipment }: { path: string; equipment: readonly string[] }) {
+  const said = useWatch({ name: ['equipment', 'doneWhen', 'caution', 'ifWrong'].map((name) => `${path}.${name}`) });
+  const [isOpen, setOpen] = useState(said.some((each: string | readonly string[]) => each.length > 0));
+  if (!isOpen)
+    return (
+      <Button
+        size="small"
+        startIcon={<Icon path={mdiPlus} />}
+        sx={{ justifySelf: 'start' }}
+        onClick={() => {
+          setOpen(true);
+        }}
+      >
+        Tools, done when, caution
+      </Button>
+    );
+  return (
+    <>
+      <TagsInput name={`${path}.equipment`} label="With" options={equipment} />
+      <Box sx={{ display: 'grid', gap: 1.25, gridTemplateColumns: { xs: '1fr', md: 'repeat(3, 1fr)' } }}>
+        <TextInput name={`${path}.doneWhen`} label="Done when" multiline />
+        <TextInput name={`${path}.caution`} label="Caution" multiline />
+        <TextInput name={`${path}.ifWrong`} label="If it goes wrong" multiline />
+      </Box>
+    </>
+  );
+}
+
 function Step({ path, equipment, scale }: { path: string; equipment: readonly string[]; scale: 'C' | 'F' }) {
   const [target, rest] = useWatch({ name: [`${path}.target`, `${path}.rest`] }) as [unknown, unknown];
   return (
@@ -90,7 +120,6 @@ function Step({ path, equipment, scale }: { path: string; equipment: readonly st
         <NumberInput name={`${path}.handsMinutes`} label="Hands" unit="min" />
         <EffectFields path={path} />
       </Box>
-      <TagsInput name={`${path}.equipment`} label="With" options={equipment} />
       <Box sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 2 }}>
         <Optional
           path={path}
@@ -121,11 +150,7 @@ function Step({ path, equipment, scale }: { path: string; equipment: readonly st
           <ChoiceInput name={`${path}.rest.kind`} label="Is a" choices={kindChoices} />
         </Box>
       )}
-      <Box sx={{ display: 'grid', gap: 1.25, gridTemplateColumns: { xs: '1fr', md: 'repeat(3, 1fr)' } }}>
-        <TextInput name={`${path}.doneWhen`} label="Done when" multiline />
-        <TextInput name={`${path}.caution`} label="Caution" multiline />
-        <TextInput name={`${path}.ifWrong`} label="If it goes wrong" multiline />
-      </Box>
+      <SignFields path={path} equipment={equipment} />
     </Box>
   );
 }

@@ -3,6 +3,7 @@ import { ingredientDraftSchema, ingredientSchema, type Ingredient } from '@usual
 import { act, cleanup, renderHook, waitFor } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { Provider } from 'react-redux';
+import { MemoryRouter } from 'react-router';
 import { store } from '../data/store';
 import { useRecordForm } from './useRecordForm';
 
@@ -43,13 +44,19 @@ const open = (record: Ingredient | null) =>
         schema: ingredientDraftSchema,
         record,
         fresh: ingredientDraftSchema.parse({ name: 'New', declaration: { labelName: 'new' } }),
-        onSaved: () => undefined,
+        addressOf: ({ id }) => `/ingredients/${id}`,
       });
       // A form tells only of what is looked at.
       void opened.form.formState.errors;
       return opened;
     },
-    { wrapper: ({ children }: { children: ReactNode }) => <Provider store={store}>{children}</Provider> },
+    {
+      wrapper: ({ children }: { children: ReactNode }) => (
+        <MemoryRouter>
+          <Provider store={store}>{children}</Provider>
+        </MemoryRouter>
+      ),
+    },
   );
 const type = async (opened: ReturnType<typeof open>, name: string) => {
   await act(async () => {

@@ -1,6 +1,7 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useEffect, useRef, useState } from 'react';
 import { useForm, type FieldValues, type Path, type UseFormReturn } from 'react-hook-form';
+import { useNavigate } from 'react-router';
 import type { z } from 'zod';
 import { keepDraft, takeDraft, dropDraft } from './drafts';
 import { useEdit } from '../data/useEdit';
@@ -17,8 +18,10 @@ interface Options<N extends Noun> {
   readonly fresh: Drafts[N];
   /** Under which name the typing of a new one is kept. */
   readonly newKey?: string;
+  /** Where a new record that was stored is looked at; not gone to when the page was left while it was being stored. */
+  readonly addressOf: (record: Stored<N>) => string;
   /** Called when a new record has been stored. */
-  readonly onSaved: (record: Stored<N>) => void;
+  readonly onAdded?: (() => void) | undefined;
 }
 
 /** A form of one record, with what happened when it was last saved. */
@@ -119,7 +122,15 @@ function markWrong<N extends Noun>(form: RecordForm<N>['form'], { message, wrong
  * A form that loses nothing: unsaved typing outlives a reload, a failed save and a stale edit; wrong values are shown at their field.
  */
 export function useRecordForm<N extends Noun>(options: Options<N>): RecordForm<N> {
-  const { noun, record, fresh, onSaved } = options;
+  const { noun, record, fresh, addressOf, onAdded } = options;
+  const navigate = useNavigate();
+  const isHere = useRef(true);
+  useEffect(() => {
+    isHere.current = true;
+    return () => {
+      isHere.current = false;
+    };
+  }, []);
   const edit = useEdit();
   const typing = useKeptTyping(options);
   const { form, base, setBase, fill, keepOn } = typing;
@@ -145,7 +156,9 @@ export function useRecordForm<N extends Noun>(options: Options<N>): RecordForm<N
       keepOn(saved, now);
       if (!isNew) form.reset(now, { keepDefaultValues: true });
     }
-    if (isNew) onSaved(saved);
+    if (!isNew) return;
+    onAdded?.();
+    if (isHere.current) void navigate(addressOf(saved), { replace: true });
   };
 
   const store = async (draft: Drafts[N], from: Stored<N> | null) => {

@@ -1,69 +1,156 @@
+import { mdiCheckCircle, mdiCircleOutline } from '@mdi/js';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import TextLink from '@mui/material/Link';
+import Typography from '@mui/material/Typography';
+import type { BookAnswer } from '@usual-pantry/core/api';
 import { Link } from 'react-router';
-import { AnswerLine } from '../parts/AnswerLine';
-import { PlanFindings } from '../findings/Findings';
-import { Panel } from '../parts/Panel';
 import { useBookQuery } from '../data/book';
+import { PlanFindings } from '../findings/Findings';
+import { AnswerLine, Mark } from '../parts/AnswerLine';
+import { Icon } from '../parts/Icon';
+import { Panel } from '../parts/Panel';
+import { KitchenAnswers } from './KitchenAnswers';
 
-const steps = [
-  {
-    noun: 'ingredients',
-    text: 'Put what you buy into the pantry: packs, prices, what the label calls it.',
-    to: '/pantry/new',
-    label: 'First ingredient',
-  },
-  {
-    noun: 'recipes',
-    text: 'Write down a recipe and how it becomes pieces.',
-    to: '/recipes/new',
-    label: 'First recipe',
-  },
-  {
-    noun: 'pieces',
-    text: 'Say how the recipe becomes pieces: cut, broken, rolled or dipped.',
-    to: '/pieces/new',
-    label: 'First piece',
-  },
-  { noun: 'boxes', text: 'Fill a box with pieces.', to: '/boxes/new', label: 'First box' },
-  { noun: 'orders', text: 'Take an order.', to: '/orders/new', label: 'First order' },
-] as const;
+interface Step {
+  readonly title: string;
+  /** What comes of it. */
+  readonly unlocks: string;
+  readonly isDone: (book: BookAnswer) => boolean;
+  /** Where it is done, the likeliest way first; none is done here. */
+  readonly ways: (book: BookAnswer) => readonly (readonly [label: string, to: string])[];
+}
 
-/** A season without open orders: the next step of the path from pantry to order. */
-export function FirstSteps() {
-  const { data: book } = useBookQuery();
-  const done = (noun: (typeof steps)[number]['noun']) =>
-    noun !== 'orders' && book !== undefined && book[noun].length > 0;
-  const next = steps.find(({ noun }) => !done(noun));
+const isUnpriced = ({ recipes, ingredients }: BookAnswer): boolean => {
+  const used = new Set(recipes.flatMap(({ lines }) => lines.map(({ uses }) => uses.id)));
+  return ingredients.some(({ id, packs }) => used.has(id) && packs.length === 0);
+};
+
+/** The first recipe by name that is no part of another. */
+function finished(recipes: BookAnswer['recipes']): BookAnswer['recipes'][number] | undefined {
+  const parts = new Set(recipes.flatMap(({ lines }) => lines.map(({ uses }) => uses.id)));
+  return [...recipes].sort((a, b) => a.name.localeCompare(b.name)).find(({ id }) => !parts.has(id));
+}
+
+const steps: readonly Step[] = [
+  {
+    title: 'Your kitchen',
+    unlocks: 'Temperatures for your height, days to plan on, the cost of your hands, the address on the label.',
+    isDone: ({ kitchen }) => kitchen.version > 0,
+    ways: () => [],
+  },
+  {
+    title: 'A recipe',
+    unlocks: 'What a batch weighs and keeps. What it names and you lack comes into the pantry with it.',
+    isDone: ({ recipes }) => recipes.length > 0,
+    ways: () => [
+      ['Paste a recipe', '/recipes/paste'],
+      ['Write one', '/recipes/new'],
+      ['Fill the pantry first', '/pantry/starter'],
+    ],
+  },
+  {
+    title: 'Prices',
+    unlocks: 'What a piece and a box cost, and a shopping list in whole packs.',
+    isDone: (book) => book.recipes.length > 0 && !isUnpriced(book),
+    ways: () => [['Give prices', '/pantry/prices']],
+  },
+  {
+    title: 'A piece',
+    unlocks: 'How many a batch gives, what one weighs, how long it keeps.',
+    isDone: ({ pieces }) => pieces.length > 0,
+    ways: ({ recipes }) => [['First piece', `/pieces/new?recipe=${finished(recipes)?.id ?? ''}`]],
+  },
+  {
+    title: 'A box',
+    unlocks: 'Its weight, cost, allergens and label.',
+    isDone: ({ boxes }) => boxes.length > 0,
+    ways: () => [['First box', '/boxes/new']],
+  },
+  {
+    title: 'An order',
+    unlocks: 'What to make, when, and what to buy: Today and Plan begin here. Then print the label.',
+    isDone: () => false,
+    ways: () => [
+      ['Take an order', '/orders'],
+      ['Labels', '/labels'],
+    ],
+  },
+];
+
+interface StepProps {
+  readonly step: Step;
+  readonly book: BookAnswer;
+  readonly isNext: boolean;
+}
+
+/** One step: a line when it is done or far, open when it is next. */
+function StepEntry({ step: { title, unlocks, isDone, ways: waysFor }, book, isNext }: StepProps) {
+  const done = isDone(book);
+  const ways = waysFor(book);
   return (
-    <>
-      <AnswerLine>No open orders. {next?.text}</AnswerLine>
-      <PlanFindings />
-      <Panel title="From pantry to order">
-        {steps.map(({ noun, text, to, label }) => (
-          <Box
-            key={noun}
-            sx={{
-              display: 'flex',
-              gap: 2,
-              py: 1,
-              alignItems: 'center',
-              justifyContent: 'space-between',
-              flexWrap: 'wrap',
-            }}
-          >
-            <span>
-              {done(noun) ? '✓ ' : ''}
-              {text}
-            </span>
-            <Button component={Link} to={to} variant={noun === next?.noun ? 'contained' : 'outlined'}>
+    <Box
+      component="li"
+      aria-current={isNext ? 'step' : undefined}
+      sx={{
+        display: 'flex',
+        gap: 1.5,
+        py: 1.25,
+        borderTop: 1,
+        borderColor: 'divider',
+        '&:first-of-type': { borderTop: 0 },
+      }}
+    >
+      <Icon
+        path={done ? mdiCheckCircle : mdiCircleOutline}
+        sx={{ color: done ? 'success.main' : isNext ? 'hot.main' : 'text.secondary', mt: 0.25 }}
+      />
+      <Box sx={{ flex: 1, minWidth: 0, display: 'grid', gap: 1 }}>
+        <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', alignItems: 'center' }}>
+          <Box sx={{ flex: '1 1 300px' }}>
+            <Typography variant="h3">
+              {title}
+              {done && ' · done'}
+            </Typography>
+            <Box sx={{ color: 'text.secondary' }}>{unlocks}</Box>
+          </Box>
+          {ways.map(([label, to], index) => (
+            <Button key={to} component={Link} to={to} variant={isNext && index === 0 ? 'contained' : 'text'}>
               {label}
             </Button>
-          </Box>
-        ))}
-        <p>
-          Or bring a season file: <Link to="/settings">Settings</Link>.
-        </p>
+          ))}
+        </Box>
+        {isNext && ways.length === 0 && <KitchenAnswers kitchen={book.kitchen} />}
+      </Box>
+    </Box>
+  );
+}
+
+/** A season without open orders: the path from an empty pantry to the first label, left and taken up again at any point. */
+export function FirstSteps() {
+  const { data: book } = useBookQuery();
+  if (!book) return null;
+  const next = steps.find((step) => !step.isDone(book));
+  const done = steps.filter((step) => step.isDone(book)).length;
+  return (
+    <>
+      <AnswerLine>
+        No open orders. <Mark tone="hot">Next: {next?.title.toLowerCase()}.</Mark>
+      </AnswerLine>
+      {done > 0 && <PlanFindings />}
+      <Panel title="From nothing to a printed label">
+        <Box component="ol" sx={{ listStyle: 'none', m: 0, p: 0 }}>
+          {steps.map((step) => (
+            <StepEntry key={step.title} step={step} book={book} isNext={step === next} />
+          ))}
+        </Box>
+        <Box sx={{ mt: 1, color: 'text.secondary' }}>
+          Or bring what you have in one file:{' '}
+          <TextLink component={Link} to="/settings">
+            Settings, Season file
+          </TextLink>
+          .
+        </Box>
       </Panel>
     </>
   );

@@ -9,6 +9,8 @@ import { ComingDays, DaySheet, hasWork, ToBuy } from './DaySheet';
 import { FirstSteps } from './FirstSteps';
 import { usePlanQuery } from '../data/plan';
 import { useIsHelper } from '../data/door';
+import { usePlanJob } from '../data/usePlanJob';
+import { Running } from '../parts/Running';
 
 function Answer({ plan }: { plan: PlanSummary }) {
   const days = plan.days.filter((day) => day.runs.length > 0 || day.packedBoxes > 0).length;
@@ -46,6 +48,7 @@ function Answer({ plan }: { plan: PlanSummary }) {
 export function Today() {
   const { data: plan, error, refetch } = usePlanQuery();
   const [search] = useSearchParams();
+  const { job, isPlanning, stop } = usePlanJob(!useIsHelper());
   if (!plan) return <Waiting error={error} again={refetch} />;
   if (plan.orders === 0) return <FirstSteps />;
   const day = search.get('day') ?? plan.today;
@@ -55,6 +58,13 @@ export function Today() {
   return (
     <>
       <Answer plan={plan} />
+      {isPlanning && job && (
+        <Box sx={{ mb: 1.5 }}>
+          <Running job={job} currency={plan.currency} onStop={stop}>
+            What stands here changes when it is found.
+          </Running>
+        </Box>
+      )}
       <PlanFindings />
       <Box
         sx={{

@@ -5,9 +5,6 @@ import type { PlanJob } from '@usual-pantry/core/programme';
 import { sayMoney } from '@usual-pantry/core/quantity';
 import type { ReactNode } from 'react';
 
-/** How often the page asks how far a long solve is. */
-export const POLL_MS = 400;
-
 interface Props {
   /** Null as long as nothing is known of it. */
   readonly job: PlanJob | null;

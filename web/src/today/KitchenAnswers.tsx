@@ -1,0 +1,143 @@
+import { zodResolver } from '@hookform/resolvers/zod';
+import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import type { StoredKitchen } from '@usual-pantry/core/api';
+import { kitchenDraftSchema, measureHabits, type KitchenDraft } from '@usual-pantry/core/kitchen';
+import { useState, type ReactNode } from 'react';
+import { FormProvider, useForm, useFormContext, useWatch, type FieldValues } from 'react-hook-form';
+import type { z } from 'zod';
+import { useSaveKitchenMutation } from '../data/book';
+import { ChoiceInput, MoneyInput, NumberInput, TextInput } from '../parts/fields';
+import type { Refusal } from '../parts/refusal';
+
+const DAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
+/** Hours of a bench day of which nothing else was said. */
+const USUAL_HOURS = 4;
+
+const Question = ({ title, children }: { title: string; children: ReactNode }) => (
+  <Box
+    component="fieldset"
+    sx={{ border: 0, m: 0, p: 0, minWidth: 0, display: 'grid', gap: 1.25, gridTemplateColumns: { sm: '1fr 1fr' } }}
+  >
+    <Box component="legend" sx={{ fontWeight: 650, mb: 0.75, p: 0 }}>
+      {title}
+    </Box>
+    {children}
+  </Box>
+);
+
+/** The weekdays on which the maker works, each pressed on and off; how long is asked of those that are on. */
+function BenchDays() {
+  const { setValue } = useFormContext<KitchenDraft>();
+  const week = useWatch<KitchenDraft, 'benchWeek'>({ name: 'benchWeek' });
+  return (
+    <>
+      <ToggleButtonGroup
+        aria-label="Bench days"
+        size="small"
+        value={week.map(({ weekday }) => weekday)}
+        onChange={(_event, days: number[]) => {
+          const kept = days.map(
+            (weekday) => week.find((day) => day.weekday === weekday) ?? { weekday, hours: USUAL_HOURS },
+          );
+          setValue('benchWeek', kept, { shouldDirty: true });
+        }}
+        sx={{ gridColumn: '1 / -1' }}
+      >
+        {DAYS.map((name, weekday) => (
+          <ToggleButton key={name} value={weekday} sx={{ minWidth: 44, minHeight: 44 }}>
+            {name}
+          </ToggleButton>
+        ))}
+      </ToggleButtonGroup>
+      <Box sx={{ gridColumn: '1 / -1', display: 'flex', gap: 1, flexWrap: 'wrap' }}>
+        {week.map(({ weekday }, index) => (
+          <Box key={weekday} sx={{ width: 118 }}>
+            <NumberInput name={`benchWeek.${String(index)}.hours`} label={`Hours, ${DAYS[weekday] ?? ''}`} />
+          </Box>
+        ))}
+      </Box>
+    </>
+  );
+}
+
+/** What must be known of a kitchen first, in five questions; everything else is in the settings. */
+export function KitchenAnswers({ kitchen }: { kitchen: StoredKitchen }) {
+  const { version, ...draft } = kitchen;
+  const [store, { isLoading }] = useSaveKitchenMutation();
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const form = useForm<FieldValues, unknown, KitchenDraft>({
+    resolver: zodResolver(kitchenDraftSchema as z.ZodType<KitchenDraft, FieldValues>),
+    defaultValues: draft,
+    mode: 'onTouched',
+  });
+  const save = form.handleSubmit(async (settings) => {
+    setTrouble(null);
+    try {
+      await store({ kitchen: { ...settings, version }, label: 'Kitchen set up.' }).unwrap();
+    } catch (error) {
+      setTrouble((error as Refusal).message);
+    }
+  });
+  return (
+    <FormProvider {...form}>
+      <Box
+        component="form"
+        noValidate
+        aria-label="Your kitchen"
+        sx={{ display: 'grid', gap: 2, maxWidth: 760 }}
+        onSubmit={(event) => {
+          event.preventDefault();
+          void save();
+        }}
+      >
+        {trouble && <Alert severity="error">{trouble}</Alert>}
+        <Question title="Where is it?">
+          <TextInput name="makerName" label="Its name" />
+          <TextInput name="address" label="Address on the label" />
+          <NumberInput
+            name="altitudeMetres"
+            label="Above the sea"
+            unit="m"
+            help="High up, sugar is done at a lower reading."
+          />
+        </Question>
+        <Question title="How do you measure?">
+          <ChoiceInput
+            name="temperatureFirst"
+            label="Temperatures"
+            choices={[
+              { value: 'F', label: 'Fahrenheit first' },
+              { value: 'C', label: 'Celsius first' },
+            ]}
+          />
+          <ChoiceInput
+            name="measures"
+            label="A cup and a spoon are"
+            choices={measureHabits.map((habit) => ({ value: habit, label: habit }))}
+          />
+        </Question>
+        <Question title="When do you work?">
+          <BenchDays />
+        </Question>
+        <Question title="What is an hour of your hands worth?">
+          <MoneyInput name="handsRateMinorPerHour" label="An hour" currency={kitchen.currency} />
+          <TextInput name="currency" label="Currency" />
+        </Question>
+        <Question title="Whose rules do your labels follow?">
+          <Box sx={{ gridColumn: '1 / -1' }}>
+            United States: the only rules that Usual Pantry knows so far. Your local code decides.
+          </Box>
+        </Question>
+        <div>
+          <Button type="submit" variant="contained" disabled={isLoading}>
+            This is my kitchen
+          </Button>
+        </div>
+      </Box>
+    </FormProvider>
+  );
+}
