@@ -50,6 +50,7 @@ const pages = [
   'money',
   'history',
   'settings',
+  'print',
   'app',
 ];
 

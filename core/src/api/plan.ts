@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import type { Finding } from '../finding/index.js';
+import { allergenCodes } from '../ingredient/index.js';
 import { orderDraftSchema, orderStates } from '../order/index.js';
+import { pieceDraftSchema } from '../piece/index.js';
 import { decisionSchema, nutClasses, type HandOverDay, type LabelRun, type Plan } from '../plan/index.js';
 import type { PlanJob, WhatIfAnswer } from '../programme/index.js';
 import type { PromiseCheck } from '../promise/index.js';
@@ -196,6 +198,8 @@ export const handOverDaysSchema = z
                   boxName: z.string(),
                   count: z.number(),
                   changes: z.array(z.string()),
+                  contains: z.array(z.enum(allergenCodes)),
+                  travel: pieceDraftSchema.shape.travel,
                   ...packedShape,
                 }),
               ),

@@ -1,4 +1,6 @@
 import type { OrderFiled, PackedAs } from '../order/index.js';
+import type { Allergen } from '../ingredient/index.js';
+import type { Travel } from '../piece/index.js';
 import type { Day } from '../quantity/index.js';
 
 /** One order to hand over. */
@@ -20,6 +22,9 @@ export interface BoxOfOrder extends PackedAs {
   readonly count: number;
   /** What lies in it in place of what, and what was left out, in words. */
   readonly changes: readonly string[];
+  /** What it contains as it is packed. */
+  readonly contains: readonly Allergen[];
+  readonly travel: Travel;
 }
 
 /** What is handed over on one day. */

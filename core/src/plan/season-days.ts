@@ -48,6 +48,8 @@ export const handOverOf = oncePerPair((book: Book, order: OrderFiled): HandOver 
       boxName: resolved?.facts.box.name ?? line.boxId,
       count: line.count,
       changes: resolved ? changesOf(resolved, book) : [],
+      contains: resolved?.facts.contains ?? [],
+      travel: resolved?.facts.travel ?? 'travels',
       ...packedAs(order, line, book),
     };
   }),

@@ -11,6 +11,21 @@ export const router = createBrowserRouter([
     HydrateFallback: () => null,
   },
   {
+    path: 'print',
+    errorElement: <Lost />,
+    HydrateFallback: () => null,
+    children: [
+      { path: 'bench', lazy: async () => ({ Component: (await import('../print/BenchPaper')).BenchPaper }) },
+      { path: 'shopping', lazy: async () => ({ Component: (await import('../print/ShoppingPaper')).ShoppingPaper }) },
+      {
+        path: 'hand-overs',
+        lazy: async () => ({ Component: (await import('../print/HandOversPaper')).HandOversPaper }),
+      },
+      { path: 'orders/:id', lazy: async () => ({ Component: (await import('../print/PackingCard')).PackingCard }) },
+      { path: 'recipes/:id', lazy: async () => ({ Component: (await import('../print/RecipePaper')).RecipePaper }) },
+    ],
+  },
+  {
     element: <Shell />,
     errorElement: <Lost />,
     HydrateFallback: () => null,

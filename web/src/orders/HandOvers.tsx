@@ -66,12 +66,11 @@ export function HandOvers() {
       </AnswerLine>
       <Button
         startIcon={<Icon path={mdiPrinterOutline} />}
-        onClick={() => {
-          window.print();
-        }}
-        sx={{ mb: 1.5, displayPrint: 'none' }}
+        component={RouterLink}
+        to="/print/hand-overs"
+        sx={{ mb: 1.5 }}
       >
-        Print the list
+        On paper
       </Button>
       <Box sx={{ display: 'grid', gap: 2 }}>
         {days.map(({ day, orders: all }) => (

@@ -1,4 +1,4 @@
-import { mdiPlus, mdiReceiptTextOutline, mdiTrashCanOutline } from '@mdi/js';
+import { mdiPlus, mdiGiftOutline, mdiReceiptTextOutline, mdiTrashCanOutline } from '@mdi/js';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Chip from '@mui/material/Chip';
@@ -234,6 +234,14 @@ export function OrderForm({ season, order }: { season: SeasonBook; order: Order 
               startIcon={<Icon path={mdiReceiptTextOutline} />}
             >
               Slip
+            </Button>
+            <Button
+              size="small"
+              component={Link}
+              to={`/print/orders/${order.id}`}
+              startIcon={<Icon path={mdiGiftOutline} />}
+            >
+              Packing card
             </Button>
             {order.state !== 'cancelled' && (
               <Button size="small" variant="outlined" onClick={() => void setState('cancelled')}>

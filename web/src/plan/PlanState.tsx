@@ -5,6 +5,7 @@ import Button from '@mui/material/Button';
 import type { PlanSummary } from '@usual-pantry/core/api';
 import { sayNumber } from '@usual-pantry/core/quantity';
 import { useState } from 'react';
+import { Link } from 'react-router';
 import { Icon } from '../parts/Icon';
 import { WaysOut } from '../findings/WaysOut';
 import { usePlanEdit } from '../data/usePlanEdit';
@@ -54,13 +55,8 @@ export function PlanState({ plan }: { plan: PlanSummary }) {
           <Button href="/api/plan/calendar.ics" startIcon={<Icon path={mdiCalendarExport} />}>
             Calendar
           </Button>
-          <Button
-            startIcon={<Icon path={mdiPrinterOutline} />}
-            onClick={() => {
-              window.print();
-            }}
-          >
-            Print
+          <Button startIcon={<Icon path={mdiPrinterOutline} />} component={Link} to="/print/bench">
+            Bench sheet on paper
           </Button>
           <Box sx={{ color: 'text.secondary' }} data-testid="solved">
             {saySolved(plan)}

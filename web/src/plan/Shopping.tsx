@@ -12,10 +12,9 @@ import TableRow from '@mui/material/TableRow';
 import TextField from '@mui/material/TextField';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
-import { afterBuying, shopOf, type ShoppingLine } from '@usual-pantry/core/shopping';
+import { afterBuying, type ShoppingLine } from '@usual-pantry/core/shopping';
 import type { PlanSummary } from '@usual-pantry/core/api';
-import { minorPerUnit, sayDay, sayGrams, sayMoney, sayShortDay } from '@usual-pantry/core/quantity';
-import { groupBy } from '@usual-pantry/core/record';
+import { minorPerUnit, sayGrams, sayMoney } from '@usual-pantry/core/quantity';
 import { useState } from 'react';
 import { Link as RouterLink, useSearchParams } from 'react-router';
 import { readNumber } from '../parts/readNumber';
@@ -24,20 +23,9 @@ import { useShoppingQuery } from '../data/plan';
 import { useSeasonBook } from '../data/useSeason';
 import { Waiting } from '../parts/Waiting';
 import { useAttempt } from '../parts/useAttempt';
+import { ENOUGH, groupsOf, sayPacks, sayWhen, ways, type Way } from './shoppingWords';
 
 const figures = { typography: 'figures', whiteSpace: 'nowrap' } as const;
-
-/** Packs in words, each with its shop where that is not said above already. */
-const sayPacks = (line: ShoppingLine, shop: string | null): string => {
-  if (line.packs.length > 0)
-    return line.packs
-      .map((pack) => {
-        const from = pack.supplier && pack.supplier !== shop ? `, ${pack.supplier}` : '';
-        return `${String(pack.count)} × ${pack.name}${from}`;
-      })
-      .join(' + ');
-  return line.missingGrams > 0 ? 'no pack to buy' : 'enough on hand';
-};
 
 /** Ticks a line off: what was bought goes into the pantry, and the price that was paid into its packs. */
 function Bought({ line, plan }: { line: ShoppingLine; plan: PlanSummary }) {
@@ -92,14 +80,6 @@ function Bought({ line, plan }: { line: ShoppingLine; plan: PlanSummary }) {
   );
 }
 
-/** When to buy: by a day, and for what does not keep not before one. */
-const sayWhen = ({ missingGrams, buyBy, notBefore }: ShoppingLine, today: string): string => {
-  if (missingGrams <= 0) return '';
-  const by = `by ${sayShortDay(buyBy)}`;
-  if (notBefore === null || notBefore <= today) return by;
-  return notBefore >= buyBy ? `on ${sayShortDay(buyBy)}` : `${sayShortDay(notBefore)} to ${sayShortDay(buyBy)}`;
-};
-
 function ShoppingRow({ line, plan, shop }: { line: ShoppingLine; plan: PlanSummary; shop: string | null }) {
   return (
     <TableRow hover>
@@ -142,21 +122,6 @@ function ShoppingRow({ line, plan, shop }: { line: ShoppingLine; plan: PlanSumma
   );
 }
 
-const ways = ['shop', 'day', 'name'] as const;
-type Way = (typeof ways)[number];
-const ENOUGH = 'Enough on hand';
-
-/** The list in groups, what there is enough of in the last. */
-function groupsOf(list: readonly ShoppingLine[], way: Way): [title: string, lines: readonly ShoppingLine[]][] {
-  const keyOf = (line: ShoppingLine): string => {
-    if (line.missingGrams <= 0) return '\uffff';
-    return way === 'shop' ? shopOf(line) : way === 'day' ? line.buyBy : '';
-  };
-  const titleOf = (key: string) =>
-    key === '\uffff' ? ENOUGH : way === 'day' ? `By ${sayDay(key)}` : way === 'shop' ? key || 'Any shop' : 'To buy';
-  return [...groupBy(list, keyOf)].sort(([a], [b]) => (a < b ? -1 : 1)).map(([key, lines]) => [titleOf(key), lines]);
-}
-
 /** What to buy in whole packs, net of what the pantry has that is still good on the day of use; by shop, by day or by name. */
 export function Shopping({ plan }: { plan: PlanSummary }) {
   const [search, setSearch] = useSearchParams();
@@ -186,12 +151,8 @@ export function Shopping({ plan }: { plan: PlanSummary }) {
         <Button href="/api/plan/shopping.txt" target="_blank" rel="noreferrer">
           As text, by shop
         </Button>
-        <Button
-          onClick={() => {
-            window.print();
-          }}
-        >
-          Print
+        <Button component={RouterLink} to="/print/shopping">
+          On paper
         </Button>
       </Box>
       <TableContainer component={Paper} variant="outlined" tabIndex={0} role="region" aria-label="Shopping">

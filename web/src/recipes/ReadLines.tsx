@@ -26,7 +26,7 @@ import { Icon } from '../parts/Icon';
 import { FIGURES } from '../parts/theme';
 import { useStarter } from '../pantry/useStarter';
 import type { SeasonBook } from '../data/useSeason';
-import { nameOfUse } from './nameOfUse';
+import { nameOfUse } from '../data/nameOfUse';
 
 interface ReadLinesProps {
   readonly season: SeasonBook;

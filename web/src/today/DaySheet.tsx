@@ -124,6 +124,7 @@ function InOrder({ sheet, day, work, today }: { sheet: BenchDay; day: string; wo
 export function DaySheet({ entry, plan, title }: { entry: DayInShort; plan: PlanSummary; title: string }) {
   const { season } = useSeasonBook();
   const { data: work } = usePlanRunsQuery();
+  const isHelper = useIsHelper();
   const sheet = useMemo(
     () => (season && work ? benchDay(work, entry.day, season.book) : null),
     [work, entry.day, season],
@@ -134,7 +135,19 @@ export function DaySheet({ entry, plan, title }: { entry: DayInShort; plan: Plan
     entry.benchMinutes > 0 ? `${sayMinutes(entry.bookedMinutes)} of ${sayMinutes(entry.benchMinutes)}` : 'no bench day';
   const ends = sheet && sheet.tasks.length > 0 ? `, ends at +${sayClock(sheet.spanMinutes)}` : '';
   return (
-    <Panel title={title} aside={<Box sx={{ typography: 'figures' }}>{aside + ends}</Box>}>
+    <Panel
+      title={title}
+      aside={
+        <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', flexWrap: 'wrap' }}>
+          <Box sx={{ typography: 'figures' }}>{aside + ends}</Box>
+          {!nothing && !isHelper && (
+            <Button size="small" component={RouterLink} to={`/print/bench?day=${entry.day}`}>
+              On paper
+            </Button>
+          )}
+        </Box>
+      }
+    >
       {nothing && <Typography sx={{ color: 'text.secondary' }}>Nothing to make, pack or hand over.</Typography>}
       {sheet && work && <InOrder sheet={sheet} day={entry.day} work={work} today={plan.today} />}
       {done.length > 0 && (

@@ -1,4 +1,4 @@
-import { mdiCompareHorizontal, mdiDownload, mdiPencilOutline } from '@mdi/js';
+import { mdiCompareHorizontal, mdiDownload, mdiPencilOutline, mdiPrinterOutline } from '@mdi/js';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { recipeJsonLd } from '@usual-pantry/core/format';
@@ -7,7 +7,7 @@ import { Link } from 'react-router';
 import { Icon } from '../../parts/Icon';
 import { saveAs } from '../../parts/saveAs';
 import type { SeasonBook } from '../../data/useSeason';
-import { nameOfUse } from '../nameOfUse';
+import { nameOfUse } from '../../data/nameOfUse';
 
 /** What can be done with a recipe from its card. */
 export function CardActions({ season, facts }: { season: SeasonBook; facts: RecipeFacts }) {
@@ -28,6 +28,9 @@ export function CardActions({ season, facts }: { season: SeasonBook; facts: Reci
       </Button>
       <Button component={Link} to={`/recipes/${recipe.id}/compare`} startIcon={<Icon path={mdiCompareHorizontal} />}>
         Compare
+      </Button>
+      <Button component={Link} to={`/print/recipes/${recipe.id}`} startIcon={<Icon path={mdiPrinterOutline} />}>
+        On paper
       </Button>
       <Button startIcon={<Icon path={mdiDownload} />} onClick={save}>
         Save as JSON-LD

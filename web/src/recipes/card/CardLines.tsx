@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { Link as RouterLink } from 'react-router';
 import { FIGURES } from '../../parts/theme';
 import type { SeasonBook } from '../../data/useSeason';
-import { nameOfUse } from '../nameOfUse';
+import { nameOfUse } from '../../data/nameOfUse';
 import { sayEntry } from '../sayEntry';
 
 const cell = { py: 0.75, px: 1, verticalAlign: 'top', borderBottom: 1, borderColor: 'divider' } as const;

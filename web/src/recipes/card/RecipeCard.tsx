@@ -14,7 +14,7 @@ import { RecordFindings } from '../../findings/Findings';
 import { Panel } from '../../parts/Panel';
 import type { SeasonBook } from '../../data/useSeason';
 import { MouldDrawing } from '../MouldDrawing';
-import { nameOfUse } from '../nameOfUse';
+import { nameOfUse } from '../../data/nameOfUse';
 import { PanDrawing } from '../PanDrawing';
 import { PiecesOf } from '../PiecesOf';
 import { CardActions } from './CardActions';

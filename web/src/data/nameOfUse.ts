@@ -1,5 +1,5 @@
 import type { RecipeLine } from '@usual-pantry/core/recipe';
-import type { SeasonBook } from '../data/useSeason';
+import type { SeasonBook } from './useSeason';
 
 /** The name of what a line uses: an ingredient or a recipe. */
 export const nameOfUse = ({ book }: SeasonBook, uses: RecipeLine['uses'] | undefined): string =>
