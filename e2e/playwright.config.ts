@@ -15,6 +15,8 @@ export default defineConfig({
   outputDir: '../test-results',
   reporter: report ? [['list'], ['json', { outputFile: report }]] : [['list']],
   use: {
+    // A test asks the server itself; that the pages open without one has a test of its own.
+    serviceWorkers: 'block',
     viewport: { width: 1280, height: 800 },
     launchOptions: {
       executablePath: '/usr/bin/chromium',

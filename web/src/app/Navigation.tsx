@@ -13,6 +13,7 @@ import { memo, useState, type ReactNode } from 'react';
 import { Link, NavLink, useLocation, useNavigate } from 'react-router';
 import { Icon } from '../parts/Icon';
 import type { Screen } from './screens';
+import { fetchAhead } from './chunks';
 import { useScreens } from './useScreens';
 import { NoticeBar } from './NoticeBar';
 import type { Over } from './Shortcuts';
@@ -63,12 +64,24 @@ const entryLook = {
   typography: 'body1',
   '&:hover': { bgcolor: 'action.hover' },
   '&:active': { bgcolor: 'action.selected' },
+  '&.pending': { bgcolor: 'action.selected' },
   '&.active, &.active:hover': { bgcolor: 'primary.main', color: 'primary.contrastText' },
 };
 
 const Entry = memo(function Entry({ screen, count }: { screen: Screen; count: string }) {
   return (
-    <Box component={NavLink} to={screen.path} end={screen.path === '/'} sx={entryLook}>
+    <Box
+      component={NavLink}
+      to={screen.path}
+      end={screen.path === '/'}
+      sx={entryLook}
+      onPointerEnter={() => {
+        fetchAhead(screen.path);
+      }}
+      onFocus={() => {
+        fetchAhead(screen.path);
+      }}
+    >
       <strong style={{ flex: 1, fontWeight: 600 }}>{screen.name}</strong>
       <Box component="span" sx={{ typography: 'fineFigures', opacity: 0.85 }}>
         {count}

@@ -1,8 +1,9 @@
 import Box from '@mui/material/Box';
+import LinearProgress from '@mui/material/LinearProgress';
 import useMediaQuery from '@mui/material/useMediaQuery';
 import { useTheme } from '@mui/material/styles';
 import { lazy, Suspense, useState } from 'react';
-import { ScrollRestoration } from 'react-router';
+import { ScrollRestoration, useNavigation } from 'react-router';
 import { BottomBar, Navigation } from './Navigation';
 import { ScreenForVisitor } from './ScreenForVisitor';
 import { SeasonStrip } from './SeasonStrip';
@@ -18,6 +19,7 @@ export function Shell() {
   const { data: plan } = usePlanQuery();
   const { data: door } = useDoorQuery();
   const [over, setOver] = useState<Over>(null);
+  const isComing = useNavigation().state === 'loading';
   if (door?.isLocked && !door.visitor)
     return (
       <Suspense fallback={null}>
@@ -50,8 +52,10 @@ export function Shell() {
           component="main"
           id="screen"
           tabIndex={-1}
+          aria-busy={isComing}
           sx={{ p: { xs: 1.5, md: 2.75 }, pt: { xs: 1.5, md: 2.25 }, outline: 'none' }}
         >
+          {isComing && <LinearProgress aria-label="The screen is coming" sx={{ mb: 1 }} />}
           <ScreenForVisitor />
         </Box>
       </Box>

@@ -1,5 +1,6 @@
 import { createBrowserRouter } from 'react-router';
 import { Today } from '../today/Today';
+import { chunks } from './chunks';
 import { Lost } from './Lost';
 import { Shell } from './Shell';
 
@@ -33,43 +34,43 @@ export const router = createBrowserRouter([
       { index: true, element: <Today /> },
       {
         path: 'orders/:id?/:view?',
-        lazy: async () => ({ Component: (await import('../orders/Orders')).Orders }),
+        lazy: async () => ({ Component: (await chunks.orders()).Orders }),
       },
       {
         path: 'boxes/:id?',
-        lazy: async () => ({ Component: (await import('../boxes/Boxes')).Boxes }),
+        lazy: async () => ({ Component: (await chunks.boxes()).Boxes }),
       },
       {
         path: 'recipes/:id?/:view?',
-        lazy: async () => ({ Component: (await import('../recipes/Recipes')).Recipes }),
+        lazy: async () => ({ Component: (await chunks.recipes()).Recipes }),
       },
       {
         path: 'pieces/:id',
-        lazy: async () => ({ Component: (await import('../recipes/PiecePage')).PiecePage }),
+        lazy: async () => ({ Component: (await chunks.pieces()).PiecePage }),
       },
       {
         path: 'pantry/:id?',
-        lazy: async () => ({ Component: (await import('../pantry/Pantry')).Pantry }),
+        lazy: async () => ({ Component: (await chunks.pantry()).Pantry }),
       },
       {
         path: 'plan/:view?',
-        lazy: async () => ({ Component: (await import('../plan/PlanScreen')).PlanScreen }),
+        lazy: async () => ({ Component: (await chunks.plan()).PlanScreen }),
       },
       {
         path: 'labels/:boxId?',
-        lazy: async () => ({ Component: (await import('../labels/Labels')).Labels }),
+        lazy: async () => ({ Component: (await chunks.labels()).Labels }),
       },
       {
         path: 'money',
-        lazy: async () => ({ Component: (await import('../money/Money')).Money }),
+        lazy: async () => ({ Component: (await chunks.money()).Money }),
       },
       {
         path: 'settings',
-        lazy: async () => ({ Component: (await import('../settings/Settings')).Settings }),
+        lazy: async () => ({ Component: (await chunks.settings()).Settings }),
       },
       {
         path: 'changes',
-        lazy: async () => ({ Component: (await import('../history/Changes')).Changes }),
+        lazy: async () => ({ Component: (await chunks.changes()).Changes }),
       },
       { path: '*', element: <Lost /> },
     ],
