@@ -1,6 +1,7 @@
 /** Arrows point one way: web -> core, server -> core; inside core, up the list only. */
 const layers = [
   'record',
+  'help',
   'quantity',
   'history',
   'finding',

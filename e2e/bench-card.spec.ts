@@ -230,7 +230,7 @@ test('a whole recipe is read at once: parts, method, rest; what is missing is ad
   await page.goto('/recipes/paste');
   await expect(page.getByTestId('answer')).toHaveText('4 lines and 3 steps, all understood.');
   await page.getByRole('button', { name: 'Go on' }).click();
-  await expect(page.getByLabel('Rests')).toHaveValue('1');
+  await expect(page.getByLabel('Rests', { exact: true })).toHaveValue('1');
   await expect(page.getByLabel('Keeps')).toHaveValue('21');
   await expect(page.getByLabel('Notes')).toHaveValue('Makes 40.\nKeeps for three weeks.');
   await page.getByRole('button', { name: 'Save' }).click();

@@ -170,7 +170,7 @@ test('a plan that is being worked out can be stopped, and the last one stays', a
   await page.goto('/plan');
   const before = (await planOf(request)).runs.length;
   await page.goto('/settings');
-  await page.getByLabel('Made before hand-over').fill('2');
+  await page.getByLabel('Made before hand-over', { exact: true }).fill('2');
   await page.getByRole('button', { name: 'Save settings' }).click();
   await expect(page.getByText('Settings saved.')).toBeVisible();
   await page.goto('/plan');

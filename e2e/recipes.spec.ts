@@ -40,7 +40,7 @@ test('an ingredient, a recipe and a piece are written, and follow each other at 
   await page.getByRole('link', { name: 'Add a piece' }).click();
   await page.getByRole('button', { name: 'broken' }).click();
   await page.getByLabel('Serving').fill('20');
-  await page.getByLabel('Crumbs').fill('10');
+  await page.getByLabel('Crumbs', { exact: true }).fill('10');
   // 642.8 g less a tenth are 578.5 g: 28 whole pieces of 20 g
   await expect(page.getByTestId('answer')).toContainText('20.0 g each, 28 pieces a base batch');
   await page.getByRole('button', { name: 'Save' }).click();

@@ -92,10 +92,10 @@ test('a label that is too small says how high it must be, and printing waits', a
 test('wrong settings are marked and not saved', async ({ page }) => {
   await page.goto('/settings');
   await page.getByLabel('Label width').fill('5');
-  await page.getByLabel('Hands, an hour').fill('a lot');
+  await page.getByLabel('Hands, an hour', { exact: true }).fill('a lot');
   await page.getByRole('button', { name: 'Save settings' }).click();
   await expect(page.getByText('must be 30 mm or more')).toBeVisible();
-  await expect(page.getByLabel('Hands, an hour')).toHaveValue('a lot');
+  await expect(page.getByLabel('Hands, an hour', { exact: true })).toHaveValue('a lot');
   await page.reload();
   // Nothing was saved, and what was typed is still there to be mended or thrown away
   await expect(page.getByLabel('Label width')).toHaveValue('5');

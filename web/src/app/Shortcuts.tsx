@@ -62,6 +62,9 @@ function KeyList({ onClose }: { onClose: () => void }) {
         </Table>
       </DialogContent>
       <DialogActions>
+        <Button component={Link} to="/words" onClick={onClose}>
+          Words
+        </Button>
         <Button component={Link} to="/changes" onClick={onClose}>
           What can be undone
         </Button>

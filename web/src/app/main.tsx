@@ -37,4 +37,5 @@ createRoot(root).render(
 steadyPresses(document);
 followChanges();
 // Only what was built has names that never change their contents.
-if (import.meta.env.PROD && 'serviceWorker' in navigator) navigator.serviceWorker.register('/sw.js').catch(() => undefined);
+if (import.meta.env.PROD && 'serviceWorker' in navigator)
+  navigator.serviceWorker.register('/sw.js').catch(() => undefined);

@@ -32,6 +32,7 @@ const toDo: readonly Place[] = [
   { name: 'Inbox of the shop', to: '/orders/inbox', beside: 'messages' },
   { name: 'Shopping list', to: '/plan/shopping', beside: 'buy' },
   { name: 'Bench sheet', to: '/plan/days', beside: 'days hours strips' },
+  { name: 'Words', to: '/words', beside: 'help glossary terms manual' },
   { name: 'What can be undone', to: '/changes', beside: 'undo redo history changes' },
 ];
 

@@ -72,6 +72,7 @@ export const router = createBrowserRouter([
         path: 'changes',
         lazy: async () => ({ Component: (await chunks.changes()).Changes }),
       },
+      { path: 'words', lazy: async () => ({ Component: (await import('./Words')).Words }) },
       { path: '*', element: <Lost /> },
     ],
   },

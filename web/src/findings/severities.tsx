@@ -1,9 +1,11 @@
 import { mdiAlertOctagon, mdiCircleOutline, mdiRhombus } from '@mdi/js';
 import Box from '@mui/material/Box';
-import visuallyHidden from '@mui/utils/visuallyHidden';
 import type { Severity } from '@usual-pantry/core/finding';
 import { sayCount } from '@usual-pantry/core/quantity';
 import { Icon } from '../parts/Icon';
+
+/** Read out, and not seen. */
+const READ_OUT = { position: 'absolute', width: 1, height: 1, overflow: 'hidden', clipPath: 'inset(50%)' } as const;
 
 interface Look {
   readonly name: string;
@@ -43,7 +45,7 @@ export function SeverityMark({ severity }: { severity: Severity }) {
   return (
     <span>
       <Icon path={icon} sx={{ typography: 'large', color: mark, mt: '2px' }} />
-      <span style={visuallyHidden}>{name}</span>
+      <span style={READ_OUT}>{name}</span>
     </span>
   );
 }

@@ -1,3 +1,4 @@
+import Box from '@mui/material/Box';
 import Chip from '@mui/material/Chip';
 import { DataGrid, type DataGridProps, type GridColDef, type GridRowId } from '@mui/x-data-grid';
 import type { NamedThings } from '@usual-pantry/core/ingredient';
@@ -43,6 +44,12 @@ type Columns = GridColDef<Order>[];
 const sayBoxes = (order: Order, names: ReadonlyMap<string, string>): string =>
   order.lines.map((line) => `${String(line.count)} × ${names.get(line.boxId) ?? line.boxId}`).join(', ');
 
+/** What the order or one of its boxes rules out. */
+const sayRuledOut = (order: Order, names: NamedThings): string =>
+  [...new Set([...order.exclusions, ...order.lines.flatMap(({ without }) => without)])]
+    .map((code) => sayExclusion(code, names))
+    .join(', ');
+
 function columnsOf(
   compact: boolean,
   boxNames: ReadonlyMap<string, string>,
@@ -75,6 +82,13 @@ function columnsOf(
               sx={{ ml: 1, bgcolor: 'warning.light', color: '#1B2430', height: 20 }}
             />
           )}
+          {compact && (
+            <Box component="span" sx={{ display: 'block', color: 'text.secondary' }}>
+              {[sayBoxes(row, boxNames), row.handOver.way, row.state, sayRuledOut(row, names)]
+                .filter(Boolean)
+                .join(' · ')}
+            </Box>
+          )}
         </span>
       ),
     },
@@ -103,10 +117,7 @@ function columnsOf(
       flex: 1,
       minWidth: 110,
       sortable: false,
-      valueGetter: (_value, order) =>
-        [...new Set([...order.exclusions, ...order.lines.flatMap(({ without }) => without)])]
-          .map((code) => sayExclusion(code, names))
-          .join(', '),
+      valueGetter: (_value, order) => sayRuledOut(order, names),
     },
     {
       field: 'state',

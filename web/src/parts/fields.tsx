@@ -2,11 +2,13 @@ import Autocomplete from '@mui/material/Autocomplete';
 import InputAdornment from '@mui/material/InputAdornment';
 import MenuItem from '@mui/material/MenuItem';
 import TextField, { type TextFieldProps } from '@mui/material/TextField';
+import { termOfField } from '@usual-pantry/core/help';
 import { minorPerUnit, readMoney, toCelsius, toFahrenheit } from '@usual-pantry/core/quantity';
 import { useState } from 'react';
 import { useController, useFormContext, type ControllerRenderProps } from 'react-hook-form';
 import { useFieldError } from './fieldError';
 import { readNumber } from './readNumber';
+import { WhatIs } from './WhatIs';
 
 type Field = Omit<ControllerRenderProps, 'value'> & { readonly value: unknown };
 
@@ -70,6 +72,15 @@ interface NumberProps extends FieldProps {
   readonly sx?: TextFieldProps['sx'];
 }
 
+/** What stands at the end of a field: its unit, and what it means where its name does not say it. */
+const Ending = ({ label, unit }: { label: string; unit?: string | undefined }) =>
+  unit || termOfField(label) ? (
+    <InputAdornment position="end">
+      {unit}
+      <WhatIs label={label} />
+    </InputAdornment>
+  ) : null;
+
 /** Keeps what was typed, even when it is no number, and says so. */
 export const NumberInput = ({ scale = 1, ...props }: NumberProps) => (
   <TypedInput {...props} typing={inUnitsOf(scale)} />
@@ -113,7 +124,7 @@ function TypedInput({
       {...(sx ? { sx } : {})}
       slotProps={{
         htmlInput: { inputMode: 'decimal', autoComplete: 'off' },
-        input: unit ? { endAdornment: <InputAdornment position="end">{unit}</InputAdornment> } : {},
+        input: { endAdornment: <Ending label={label} unit={unit} /> },
       }}
     />
   );
@@ -207,6 +218,19 @@ export function ChoiceInput({
       inputRef={ref}
       {...helper(message, help)}
       {...(sx ? { sx } : {})}
+      slotProps={
+        termOfField(label)
+          ? {
+              input: {
+                endAdornment: (
+                  <InputAdornment position="end" sx={{ mr: 2.5 }}>
+                    <WhatIs label={label} />
+                  </InputAdornment>
+                ),
+              },
+            }
+          : {}
+      }
     >
       {choices.map((choice) => (
         <MenuItem key={choice.value} value={choice.value}>

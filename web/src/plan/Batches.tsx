@@ -20,6 +20,7 @@ import { MadeSign, MendMade, sayMade } from '../batches/MadeLine';
 import { usePlanEdit } from '../data/usePlanEdit';
 import { usePlanRunsQuery } from '../data/plan';
 import { useSeasonBook, type SeasonBook } from '../data/useSeason';
+import { asCards } from '../parts/asCards';
 import { Waiting } from '../parts/Waiting';
 import { Worked } from '../parts/Worked';
 
@@ -197,13 +198,13 @@ function ByRecipe({ plan, today, season }: RowProps) {
                   </Box>
                 ))}
               </TableCell>
-              <TableCell align="right">
+              <TableCell align="right" data-name="Left over">
                 <Box component="span" sx={{ typography: 'figures' }}>
                   {sayLeftOver(all)}
                 </Box>
                 <Box sx={small}>{[...new Set(all.map((run) => sayCouldBecome(run, season)))].find(Boolean)}</Box>
               </TableCell>
-              <TableCell align="right" sx={figures}>
+              <TableCell align="right" sx={figures} data-name="Hands">
                 {runs.length > 0 && sayMinutes(sum(runs, ({ handsMinutes }) => handsMinutes))}
               </TableCell>
             </TableRow>
@@ -243,8 +244,10 @@ function ByDay({ plan, season }: Omit<RowProps, 'today'>) {
                 <MendMade made={made} />
               </Box>
             </TableCell>
-            <TableCell sx={{ minWidth: 150, maxWidth: 280 }}>{sayUses([made])}</TableCell>
-            <TableCell align="right" sx={{ typography: 'figures' }}>
+            <TableCell sx={{ minWidth: 150, maxWidth: 280 }} data-name="For">
+              {sayUses([made])}
+            </TableCell>
+            <TableCell align="right" sx={{ typography: 'figures' }} data-name="Left over">
               {sayLeftOver([made])}
             </TableCell>
             <TableCell colSpan={2} />
@@ -259,11 +262,13 @@ function ByDay({ plan, season }: Omit<RowProps, 'today'>) {
             <TableCell sx={{ whiteSpace: 'nowrap' }}>
               <BatchesWorked run={run} season={season} />
             </TableCell>
-            <TableCell sx={{ minWidth: 150, maxWidth: 280 }}>{sayUses([run])}</TableCell>
-            <TableCell align="right" sx={{ typography: 'figures' }}>
+            <TableCell sx={{ minWidth: 150, maxWidth: 280 }} data-name="For">
+              {sayUses([run])}
+            </TableCell>
+            <TableCell align="right" sx={{ typography: 'figures' }} data-name="Left over">
               {sayLeftOver([run])}
             </TableCell>
-            <TableCell align="right" sx={figures}>
+            <TableCell align="right" sx={figures} data-name="Hands">
               {sayMinutes(run.handsMinutes)}
             </TableCell>
             <TableCell padding="checkbox">
@@ -299,7 +304,7 @@ export function Batches({ plan: { today } }: { plan: PlanSummary }) {
         <ToggleButton value="day">By day</ToggleButton>
       </ToggleButtonGroup>
       <TableContainer component={Paper} variant="outlined" tabIndex={0} role="region" aria-label="Batches">
-        <Table size="small">
+        <Table size="small" sx={asCards}>
           {way === 'recipe' ? (
             <ByRecipe plan={plan} today={today} season={season} />
           ) : (

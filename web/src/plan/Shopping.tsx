@@ -21,6 +21,7 @@ import { readNumber } from '../parts/readNumber';
 import { useEdit } from '../data/useEdit';
 import { useShoppingQuery } from '../data/plan';
 import { useSeasonBook } from '../data/useSeason';
+import { asCards } from '../parts/asCards';
 import { Waiting } from '../parts/Waiting';
 import { useAttempt } from '../parts/useAttempt';
 import { ENOUGH, groupsOf, sayPacks, sayWhen, ways, type Way } from './shoppingWords';
@@ -109,13 +110,13 @@ function ShoppingRow({ line, plan, shop }: { line: ShoppingLine; plan: PlanSumma
       >
         {sayWhen(line, plan.today)}
       </TableCell>
-      <TableCell align="right" sx={figures}>
+      <TableCell align="right" sx={figures} data-name="Needed">
         {sayGrams(line.neededGrams)}
       </TableCell>
-      <TableCell align="right" sx={figures}>
+      <TableCell align="right" sx={figures} data-name="On hand">
         {sayGrams(line.onHandGrams)}
       </TableCell>
-      <TableCell align="right" sx={figures}>
+      <TableCell align="right" sx={figures} data-name="Left after">
         {sayGrams(line.leftGrams)}
       </TableCell>
     </TableRow>
@@ -156,7 +157,7 @@ export function Shopping({ plan }: { plan: PlanSummary }) {
         </Button>
       </Box>
       <TableContainer component={Paper} variant="outlined" tabIndex={0} role="region" aria-label="Shopping">
-        <Table size="small">
+        <Table size="small" sx={asCards}>
           <TableHead>
             <TableRow>
               <TableCell>Ingredient</TableCell>

@@ -1,0 +1,1 @@
+export { type Term, termOfField, terms } from './terms.js';
