@@ -1,3 +1,4 @@
+import type { Page } from '@playwright/test';
 import { expect, test } from './support/kitchen';
 
 test('every screen is the key beside its name away, and F1 lists them', async ({ page }) => {
@@ -57,6 +58,70 @@ test('a record and something to do are found from anywhere', async ({ page }) =>
   await expect(page).toHaveURL(/\/pantry\/prices$/);
   await page.keyboard.press('Alt+n');
   await expect(page).toHaveURL(/\/pantry\/new$/);
+});
+
+test('the focus goes to what is opened, and back to its line when it is closed', async ({ page }) => {
+  await page.goto('/pantry');
+  await page.getByLabel('Search pantry').focus();
+  await page.keyboard.type('brown');
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('Enter');
+  const record = page.getByRole('form', { name: 'Brown sugar' });
+  await expect(record.locator(':focus')).toHaveText('Brown sugar');
+  await page.keyboard.press('Tab');
+  await expect(record.locator(':focus')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page).toHaveURL(/\/pantry$/);
+  await expect(page.getByRole('link', { name: /^Brown sugar/ })).toBeFocused();
+});
+
+/** What has the focus: what it is called, and whether it can be seen. */
+const focused = (page: Page) =>
+  page.evaluate(() => {
+    const at = document.activeElement;
+    if (!(at instanceof HTMLElement) || at === document.body) return null;
+    const { width, height } = at.getBoundingClientRect();
+    const labels = at instanceof HTMLInputElement ? [...(at.labels ?? [])].map((each) => each.textContent) : [];
+    const named = at.getAttribute('aria-labelledby')?.split(' ') ?? [];
+    const words = [
+      at.getAttribute('aria-label'),
+      ...labels,
+      ...named.map((id) => document.getElementById(id)?.textContent),
+      at.textContent,
+      at.getAttribute('placeholder'),
+    ];
+    return {
+      html: at.outerHTML.slice(0, 200),
+      name: words.find((word) => word?.trim()) ?? '',
+      isSeen: width * height > 0,
+    };
+  });
+
+/** No screen asks for more presses of Tab than this. */
+const MOST_TABS = 400;
+
+test('every screen is walked by the keyboard alone: each stop is seen and has a name, and none is a trap', async ({
+  page,
+}) => {
+  await page.goto('/');
+  const screens = page.getByRole('navigation', { name: 'Screens' });
+  for (const key of ['1', '2', '3', '4', '5', '6', '7', '8', '0']) {
+    await page.keyboard.press(key);
+    await expect(screens.locator('a.active kbd')).toHaveText(key);
+    await expect(page.locator('main h1')).toBeVisible();
+    await expect(page.locator('[role=grid]:not(:has([role=gridcell]))')).toHaveCount(0);
+    let stops = 0;
+    for (; stops < MOST_TABS; stops++) {
+      await page.keyboard.press('Tab');
+      const at = await focused(page);
+      if (at === null) break;
+      expect(at.isSeen, at.html).toBe(true);
+      expect(at.name, at.html).not.toBe('');
+    }
+    expect(stops).toBeGreaterThan(3);
+    expect(stops).toBeLessThan(MOST_TABS);
+    await page.locator('#screen').focus();
+  }
 });
 
 test('the days of the season are one stop, walked by arrows', async ({ page }) => {

@@ -93,10 +93,12 @@ function useScreenKeys() {
     },
     { useKey: true, preventDefault: true },
   );
-  useHotkeys('alt+n', () => void navigate(`${ownNew.find((path) => pathname.startsWith(path)) ?? '/orders'}/new`), {
-    preventDefault: true,
-    enableOnFormTags: true,
-  });
+  const makeNew = () => {
+    // Asked when it is pressed: the screen may just be changing.
+    const { pathname: now } = window.location;
+    void navigate(`${ownNew.find((path) => now.startsWith(path)) ?? '/orders'}/new`);
+  };
+  useHotkeys('alt+n', makeNew, { preventDefault: true, enableOnFormTags: true });
 }
 
 /** Keys that work everywhere, the list of them, and the finder. */

@@ -10,6 +10,7 @@ import { Link } from 'react-router';
 import { Icon } from '../parts/Icon';
 import { packedQuery } from '../parts/addresses';
 import { RecordFindings } from '../findings/Findings';
+import { Title } from '../parts/Title';
 import { Waiting } from '../parts/Waiting';
 import { LabelPreview } from './LabelPreview';
 import { useLabelQuery } from '../data/boxes';
@@ -35,6 +36,7 @@ export function LabelSheet({ boxId, handOver, packed, count }: LabelSheetProps) 
   return (
     <Box component="section" aria-label="Label">
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, mb: 1.5 }}>
+        <Title of={`Label: ${label.blocks[0]?.text ?? ''}`} />
         <Typography variant="h2" sx={{ flex: 1, typography: 'title' }}>
           {label.blocks[0]?.text}
         </Typography>

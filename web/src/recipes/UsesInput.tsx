@@ -2,6 +2,7 @@ import Autocomplete, { createFilterOptions } from '@mui/material/Autocomplete';
 import TextField from '@mui/material/TextField';
 import { searchStarters, type Starter } from '@usual-pantry/core/reading';
 import type { RecipeLine } from '@usual-pantry/core/recipe';
+import { foldText } from '@usual-pantry/core/record';
 import { useState } from 'react';
 import { useController } from 'react-hook-form';
 import { useNavigate } from 'react-router';
@@ -70,10 +71,10 @@ export function UsesInput({ index, usables }: { index: number; usables: readonly
         const there = filterUsables(all, state);
         const typed = state.inputValue.trim();
         if (typed === '' || typed === chosen?.name) return there;
-        const have = new Set(usables.map(({ id }) => id));
+        const have = new Set(usables.flatMap(({ id, name }) => [id, foldText(name)]));
         const offered = searchStarters(typed)
           .flatMap(({ starters }) => starters)
-          .filter(({ id }) => !have.has(id))
+          .filter(({ id, name }) => !have.has(id) && !have.has(foldText(name)))
           .slice(0, MOST_STARTERS)
           .map((starter): Option => ({ kind: 'starter', id: starter.id, name: starter.name, starter }));
         const found = [...there, ...offered];

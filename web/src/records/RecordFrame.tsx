@@ -10,6 +10,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useNavigate } from 'react-router';
 import { Icon } from '../parts/Icon';
 import { Title } from '../parts/Title';
+import { useFocusOnOpen } from '../parts/useFocusOnOpen';
 import { Differences } from './Differences';
 import type { RecordForm } from './useRecordForm';
 import type { Noun } from '../data/records';
@@ -77,6 +78,7 @@ export function RecordFrame<N extends Noun>({
 }: FrameProps<N>) {
   const { form, save, trouble, theirs, keepMine, takeTheirs, restored, discard } = record;
   const navigate = useNavigate();
+  const top = useFocusOnOpen<HTMLDivElement>();
   useHotkeys('mod+enter', () => void save(), { enableOnFormTags: true, preventDefault: true });
   useHotkeys('esc', () => void navigate(back), {
     enableOnFormTags: ['INPUT', 'TEXTAREA'],
@@ -96,13 +98,13 @@ export function RecordFrame<N extends Noun>({
         sx={{ display: 'grid', gap: 2, minWidth: 0 }}
       >
         <Box sx={{ display: 'flex', alignItems: 'flex-start', gap: 1 }}>
-          {heading ? (
-            <Box sx={{ flex: 1 }}>{heading}</Box>
-          ) : (
-            <Typography variant="h2" sx={{ flex: 1, typography: 'title' }}>
-              {title}
-            </Typography>
-          )}
+          <Box ref={top} tabIndex={-1} sx={{ flex: 1, outline: 'none' }}>
+            {heading ?? (
+              <Typography variant="h2" sx={{ typography: 'title' }}>
+                {title}
+              </Typography>
+            )}
+          </Box>
           {actions}
           <IconButton component={Link} to={back} aria-label="Close">
             <Icon path={mdiClose} />

@@ -3,7 +3,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Paper from '@mui/material/Paper';
 import { foldText } from '@usual-pantry/core/record';
-import { useState, type ReactNode } from 'react';
+import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { Icon } from '../parts/Icon';
 import { SearchField } from '../parts/SearchField';
@@ -31,9 +31,17 @@ interface RecordListProps {
 /** A list that is searched by typing and walked by arrows; each line opens its record. */
 export function RecordList({ title, items, base, openId, newLabel, empty, columns = false }: RecordListProps) {
   const [search, setSearch] = useState('');
+  const section = useRef<HTMLElement>(null);
+  const wasOpen = useRef(openId);
+  useEffect(() => {
+    // What was closed gives the focus back to its line.
+    if (openId === undefined && wasOpen.current !== undefined && document.activeElement === document.body)
+      section.current?.querySelector<HTMLElement>(`a[href="${base}/${wasOpen.current}"]`)?.focus();
+    wasOpen.current = openId;
+  }, [base, openId]);
   const shown = items.filter((item) => foldText(item.name).includes(foldText(search.trim())));
   return (
-    <Box component="section" aria-label={title} onKeyDown={arrowKeys}>
+    <Box ref={section} component="section" aria-label={title} onKeyDown={arrowKeys}>
       <Box sx={{ display: 'flex', gap: 1, mb: 1.25, maxWidth: 520 }}>
         <SearchField label={`Search ${title.toLowerCase()}`} value={search} onChange={setSearch} />
         <Button

@@ -1,9 +1,10 @@
 import { afterEach, beforeEach, describe, expect, it } from '@jest/globals';
 import { ingredientDraftSchema, ingredientSchema, type Ingredient } from '@usual-pantry/core/ingredient';
 import { act, cleanup, renderHook, waitFor } from '@testing-library/react';
-import type { ReactNode } from 'react';
+import { createContext, useContext, type ReactNode } from 'react';
 import { Provider } from 'react-redux';
-import { MemoryRouter } from 'react-router';
+import { createMemoryRouter } from 'react-router';
+import { RouterProvider } from 'react-router/dom';
 import { store } from '../data/store';
 import { useRecordForm } from './useRecordForm';
 
@@ -36,8 +37,15 @@ afterEach(() => {
   globalThis.Request = RealRequest;
 });
 
-const open = (record: Ingredient | null) =>
-  renderHook(
+const Shown = createContext<ReactNode>(null);
+/** What is rendered, as the one page of a router. */
+function Page() {
+  return useContext(Shown);
+}
+
+const open = (record: Ingredient | null) => {
+  const router = createMemoryRouter([{ path: '*', element: <Page /> }]);
+  return renderHook(
     () => {
       const opened = useRecordForm<'ingredient'>({
         noun: 'ingredient',
@@ -52,12 +60,13 @@ const open = (record: Ingredient | null) =>
     },
     {
       wrapper: ({ children }: { children: ReactNode }) => (
-        <MemoryRouter>
-          <Provider store={store}>{children}</Provider>
-        </MemoryRouter>
+        <Shown.Provider value={<Provider store={store}>{children}</Provider>}>
+          <RouterProvider router={router} />
+        </Shown.Provider>
       ),
     },
   );
+};
 const type = async (opened: ReturnType<typeof open>, name: string) => {
   await act(async () => {
     opened.result.current.form.setValue('name', name, { shouldDirty: true });

@@ -1,7 +1,7 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useEffect, useRef, useState } from 'react';
 import { useForm, type FieldValues, type Path, type UseFormReturn } from 'react-hook-form';
-import { useNavigate } from 'react-router';
+import { useNavigate, useNavigation } from 'react-router';
 import type { z } from 'zod';
 import { keepDraft, takeDraft, dropDraft } from './drafts';
 import { useEdit } from '../data/useEdit';
@@ -124,13 +124,14 @@ function markWrong<N extends Noun>(form: RecordForm<N>['form'], { message, wrong
 export function useRecordForm<N extends Noun>(options: Options<N>): RecordForm<N> {
   const { noun, record, fresh, addressOf, onAdded } = options;
   const navigate = useNavigate();
+  const isStaying = useNavigation().state === 'idle';
   const isHere = useRef(true);
   useEffect(() => {
-    isHere.current = true;
+    isHere.current = isStaying;
     return () => {
       isHere.current = false;
     };
-  }, []);
+  }, [isStaying]);
   const edit = useEdit();
   const typing = useKeptTyping(options);
   const { form, base, setBase, fill, keepOn } = typing;

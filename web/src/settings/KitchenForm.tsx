@@ -1,21 +1,16 @@
-import { zodResolver } from '@hookform/resolvers/zod';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { kitchenDraftSchema, measureHabits, type Kitchen, type KitchenDraft } from '@usual-pantry/core/kitchen';
-import { useEffect, useRef, useState } from 'react';
-import { FormProvider, useForm, type FieldValues } from 'react-hook-form';
-import type { z } from 'zod';
+import { measureHabits, type Kitchen } from '@usual-pantry/core/kitchen';
+import { FormProvider } from 'react-hook-form';
 import { CheckInput } from '../parts/CheckInput';
-import { dropDraft, keepDraft, takeDraft } from '../records/drafts';
+import { useKitchenForm } from '../records/useKitchenForm';
 import { ChoiceInput, MoneyInput, NumberInput, TextInput } from '../parts/fields';
 import { Panel } from '../parts/Panel';
 import { BenchWeek } from './BenchWeek';
 import { DayChanges } from './DayChanges';
 import { Equipment } from './Equipment';
 import { HeatFields } from './HeatFields';
-import { useSaveKitchenMutation } from '../data/book';
-import type { Refusal } from '../parts/refusal';
 
 const grid = {
   display: 'grid',
@@ -23,49 +18,9 @@ const grid = {
   gridTemplateColumns: { xs: '1fr 1fr', sm: 'repeat(3, 1fr)' },
 } as const;
 
-/** Under which name unsaved settings are kept. */
-const KEY = 'kitchen';
-
 /** The one record of settings as a form. */
 export function KitchenForm({ kitchen }: { kitchen: Kitchen }) {
-  const { version, ...draft } = kitchen;
-  const [store] = useSaveKitchenMutation();
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const [kept] = useState(() => takeDraft(KEY));
-  const [restored, setRestored] = useState(kept !== null);
-  const form = useForm<FieldValues, unknown, KitchenDraft>({
-    resolver: zodResolver(kitchenDraftSchema as z.ZodType<KitchenDraft, FieldValues>),
-    defaultValues: draft,
-    mode: 'onTouched',
-  });
-  /** The version that what is typed started from. */
-  const from = useRef(kept ? Math.min(kept.version, version) : version);
-  useEffect(() => {
-    if (kept) form.reset(kept.values, { keepDefaultValues: true });
-    return form.subscribe({
-      formState: { values: true, isDirty: true },
-      callback: ({ values, isDirty = false }) => {
-        if (isDirty) keepDraft(KEY, { version: from.current, values });
-      },
-    });
-  }, [form, kept]);
-  const forget = () => {
-    dropDraft(KEY);
-    setRestored(false);
-    setTrouble(null);
-    from.current = version;
-  };
-  const save = () =>
-    form.handleSubmit(async (settings) => {
-      try {
-        const { version: now, ...stored } = await store({ kitchen: { ...settings, version: from.current } }).unwrap();
-        forget();
-        from.current = now;
-        form.reset(stored, { keepValues: true });
-      } catch (error) {
-        setTrouble((error as Refusal).message);
-      }
-    })();
+  const { form, save, trouble, restored, discard } = useKitchenForm(kitchen);
   return (
     <FormProvider {...form}>
       <Box
@@ -83,14 +38,7 @@ export function KitchenForm({ kitchen }: { kitchen: Kitchen }) {
           <Alert
             severity="info"
             action={
-              <Button
-                color="inherit"
-                size="small"
-                onClick={() => {
-                  form.reset(draft);
-                  forget();
-                }}
-              >
+              <Button color="inherit" size="small" onClick={discard}>
                 Discard it
               </Button>
             }

@@ -1,17 +1,14 @@
-import { zodResolver } from '@hookform/resolvers/zod';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import type { StoredKitchen } from '@usual-pantry/core/api';
-import { kitchenDraftSchema, measureHabits, type KitchenDraft } from '@usual-pantry/core/kitchen';
-import { useState, type ReactNode } from 'react';
-import { FormProvider, useForm, useFormContext, useWatch, type FieldValues } from 'react-hook-form';
-import type { z } from 'zod';
-import { useSaveKitchenMutation } from '../data/book';
+import { measureHabits, type KitchenDraft } from '@usual-pantry/core/kitchen';
+import type { ReactNode } from 'react';
+import { FormProvider, useFormContext, useWatch } from 'react-hook-form';
 import { ChoiceInput, MoneyInput, NumberInput, TextInput } from '../parts/fields';
-import type { Refusal } from '../parts/refusal';
+import { useKitchenForm } from '../records/useKitchenForm';
 
 const DAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
 /** Hours of a bench day of which nothing else was said. */
@@ -66,22 +63,7 @@ function BenchDays() {
 
 /** What must be known of a kitchen first, in five questions; everything else is in the settings. */
 export function KitchenAnswers({ kitchen }: { kitchen: StoredKitchen }) {
-  const { version, ...draft } = kitchen;
-  const [store, { isLoading }] = useSaveKitchenMutation();
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const form = useForm<FieldValues, unknown, KitchenDraft>({
-    resolver: zodResolver(kitchenDraftSchema as z.ZodType<KitchenDraft, FieldValues>),
-    defaultValues: draft,
-    mode: 'onTouched',
-  });
-  const save = form.handleSubmit(async (settings) => {
-    setTrouble(null);
-    try {
-      await store({ kitchen: { ...settings, version }, label: 'Kitchen set up.' }).unwrap();
-    } catch (error) {
-      setTrouble((error as Refusal).message);
-    }
-  });
+  const { form, save, isSaving, trouble } = useKitchenForm(kitchen, 'Kitchen set up.');
   return (
     <FormProvider {...form}>
       <Box
@@ -133,7 +115,7 @@ export function KitchenAnswers({ kitchen }: { kitchen: StoredKitchen }) {
           </Box>
         </Question>
         <div>
-          <Button type="submit" variant="contained" disabled={isLoading}>
+          <Button type="submit" variant="contained" disabled={isSaving}>
             This is my kitchen
           </Button>
         </div>

@@ -11,6 +11,8 @@ import { Link as RouterLink, useNavigate } from 'react-router';
 import { Icon } from '../../parts/Icon';
 import { AnswerLine, Mark } from '../../parts/AnswerLine';
 import { RecordFindings } from '../../findings/Findings';
+import { Title } from '../../parts/Title';
+import { useFocusOnOpen } from '../../parts/useFocusOnOpen';
 import { Panel } from '../../parts/Panel';
 import type { SeasonBook } from '../../data/useSeason';
 import { MouldDrawing } from '../MouldDrawing';
@@ -52,6 +54,7 @@ function Answer({ season, facts, perBatch }: { season: SeasonBook; facts: Recipe
 export function RecipeCard({ season, recipe, facts }: { season: SeasonBook; recipe: Recipe; facts: RecipeFacts }) {
   const navigate = useNavigate();
   const scale = useScale(season, facts);
+  const top = useFocusOnOpen<HTMLDivElement>();
   useHotkeys('alt+e', () => void navigate(`/recipes/${recipe.id}/edit`), { preventDefault: true });
   useHotkeys('escape', () => void navigate('/recipes'));
   const findings = season.book.findings
@@ -64,7 +67,8 @@ export function RecipeCard({ season, recipe, facts }: { season: SeasonBook; reci
   return (
     <Box component="article" aria-label={recipe.name} sx={{ display: 'grid', gap: 2, minWidth: 0 }}>
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'start' }}>
-        <Box sx={{ flex: 1, mb: -2 }}>
+        <Title of={recipe.name} />
+        <Box ref={top} tabIndex={-1} sx={{ flex: 1, mb: -2, outline: 'none' }}>
           <Answer season={season} facts={facts} perBatch={scale.perBatch} />
         </Box>
         <IconButton component={RouterLink} to="/recipes" aria-label="Close">
