@@ -48,8 +48,9 @@ async function checkShown(page: Page, address: string, only?: string): Promise<v
 }
 
 async function checkWidth(page: Page, address: string): Promise<void> {
-  const wide = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
-  expect(wide, `${address} is wider than the window`).toBeLessThanOrEqual(0);
+  const wider = () => page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+  // A chart takes its new width a moment after the window has it.
+  await expect.poll(wider, `${address} is wider than the window`).toBeLessThanOrEqual(0);
 }
 
 /** Errors that the page writes, such as something that the content security policy refuses. */
