@@ -262,9 +262,10 @@ test('pasted text outlives a reload until it is stored', async ({ page }) => {
 test('plain ingredients come from the starter pantry with what is known of them', async ({ page }) => {
   await page.goto('/pantry');
   await page.getByRole('link', { name: 'Add from the starter pantry' }).click();
-  await page.getByLabel('Take into the pantry').fill('Honey');
-  await page.getByRole('option', { name: 'Honey' }).click();
-  await page.keyboard.press('Escape');
+  await page.getByLabel('Search plain ingredients').fill('powdered');
+  await expect(page.getByRole('checkbox', { name: /^Icing sugar/ })).toBeVisible();
+  await page.getByLabel('Search plain ingredients').fill('honey');
+  await page.getByRole('checkbox', { name: /^Honey/ }).check();
   await page.getByRole('button', { name: 'Add 1 ingredient' }).click();
   await expect(page.getByText('Honey added.')).toBeVisible();
   await page.getByRole('link', { name: /^Honey/ }).click();
