@@ -58,6 +58,7 @@ Makes 64
 2 tbsp light corn syrup
 2 tbsp unsalted butter
 1 tsp vanilla extract
+1/4 cup water
 
 1. Bring to the boil and cook to 236 F.
 2. Cool to 110 F, about 1 hour, then beat for 10 minutes.
@@ -101,7 +102,7 @@ for (const [where, size] of sizes)
 
     for (const [text, lacking] of [
       [TOFFEE, 5],
-      [FUDGE, 3],
+      [FUDGE, 4],
     ] as const) {
       await hand.link('Paste a recipe');
       await hand.fill('The recipe', text);

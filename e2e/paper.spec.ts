@@ -74,8 +74,13 @@ test('hand-overs and the packing card carry money, dates, allergens, and what wa
   expect(list.text).toMatch(/First Frost stall · stall, First Frost market \$372\.00 due/);
   expect(list.text).toMatch(/18 × Bag of toffee shards\n\s*Contains milk and sesame\. Best before Sat 2 Jan\./);
   expect(list.text).toContain('Keep cool.');
+  // Whoever hands over sees what was ruled out, and what is in the box all the same.
+  expect(list.text).toMatch(
+    /3 × Pinwheel sampler · no sesame\n\s*Does contain sesame \(Sesame-cardamom toffee\): not agreed\./,
+  );
+  expect(list.text).toContain('1 × Box without nuts · no tree nuts and no peanuts');
   const card = await printed(page, '/print/orders/order-006', 'A4');
   expect(card.text).toContain('no sesame');
-  expect(card.text).toContain('It does contain sesame (Sesame-cardamom toffee): not agreed.');
+  expect(card.text).toContain('Does contain sesame (Sesame-cardamom toffee): not agreed.');
   expect(card.text).toMatch(/Maple-pecan fudge Black tea truffle/);
 });

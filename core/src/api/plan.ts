@@ -200,6 +200,15 @@ export const handOverDaysSchema = z
                   changes: z.array(z.string()),
                   contains: z.array(z.enum(allergenCodes)),
                   travel: pieceDraftSchema.shape.travel,
+                  ruledOut: z.array(z.string()),
+                  breaches: z.array(
+                    z.strictObject({
+                      exclusion: z.string(),
+                      what: z.array(z.string()),
+                      pieceNames: z.array(z.string()),
+                      agreed: z.boolean(),
+                    }),
+                  ),
                   ...packedShape,
                 }),
               ),

@@ -28,7 +28,7 @@ export {
   substances,
 } from './exclusion.js';
 
-export { cheapestPack, isTapWater, type WeighedPack, weighedPacks } from './pack.js';
+export { cheapestPack, isTapWater, priceOfGrams, type WeighedPack, weighedPacks } from './pack.js';
 export {
   addParts,
   dissolvedOf,

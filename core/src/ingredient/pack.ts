@@ -1,4 +1,5 @@
-import { weigh, type Weighing } from '../quantity/index.js';
+import { Decimal } from 'decimal.js';
+import { toMinor, weigh, type Weighing } from '../quantity/index.js';
 import type { IngredientDraft, IngredientFiled, Pack } from './schema.js';
 
 /** The weight of one pack in grams, or why it cannot be known. */
@@ -49,3 +50,9 @@ export const isTapWater = ({
   (composition === null
     ? /^(?:(?:tap|cold|hot|warm|boiling|iced?|still)[ -])*water$/i.test(name.trim())
     : composition.water > 99.5);
+
+/** What some grams cost at the price of a pack, minor units, half to even. @param grams above 0 */
+export const priceOfGrams = (
+  { priceMinor, grams: held }: Pick<WeighedPack, 'priceMinor' | 'grams'>,
+  grams: number,
+): number => toMinor(new Decimal(priceMinor).times(grams).div(held));

@@ -35,6 +35,10 @@ export function breachesOf(order: OrderDraft, book: Book): Breach[] {
   });
 }
 
+/** What whoever packs and hands over must know of a breach. @example 'Does contain sesame (Toffee): not agreed. …' */
+export const sayBreach = ({ what, pieceNames, agreed }: Omit<Breach, 'line'>): string =>
+  `Does contain ${sayList(what)} (${sayList(pieceNames)}): ${agreed ? 'the customer knows and agrees.' : 'not agreed. Do not pack it before that is decided.'}`;
+
 /** Boxes that hold pieces, and none with anything that is ruled out of a line, stand-ins in place. */
 const clearBoxes = (order: OrderDraft, line: OrderLine, book: Book) =>
   [...book.boxes.values()].filter(

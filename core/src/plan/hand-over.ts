@@ -1,4 +1,4 @@
-import type { OrderFiled, PackedAs } from '../order/index.js';
+import type { Breach, OrderFiled, PackedAs } from '../order/index.js';
 import type { Allergen } from '../ingredient/index.js';
 import type { Travel } from '../piece/index.js';
 import type { Day } from '../quantity/index.js';
@@ -25,6 +25,10 @@ export interface BoxOfOrder extends PackedAs {
   /** What it contains as it is packed. */
   readonly contains: readonly Allergen[];
   readonly travel: Travel;
+  /** Everything that was ruled out of it, whether it is packed in another way for that or not. */
+  readonly ruledOut: readonly string[];
+  /** What of it is in the box all the same. */
+  readonly breaches: readonly Omit<Breach, 'line'>[];
 }
 
 /** What is handed over on one day. */

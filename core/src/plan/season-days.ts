@@ -1,5 +1,5 @@
 import type { Book } from '../book/index.js';
-import { boxFor, changesOf, dueOf, packedAs, type OrderFiled } from '../order/index.js';
+import { boxFor, breachesOf, changesOf, dueOf, packedAs, ruledOutOf, type OrderFiled } from '../order/index.js';
 import { addDays, daysBetween, type Day } from '../quantity/index.js';
 import { groupBy, oncePerPair } from '../record/index.js';
 import type { DayOrders } from './by-day.js';
@@ -44,12 +44,15 @@ export const handOverOf = oncePerPair((book: Book, order: OrderFiled): HandOver 
   boxes: order.lines.reduce((sum, line) => sum + line.count, 0),
   contents: order.lines.map((line) => {
     const resolved = boxFor(order, line, book);
+    const own = breachesOf({ ...order, lines: [line] }, book);
     return {
       boxName: resolved?.facts.box.name ?? line.boxId,
       count: line.count,
       changes: resolved ? changesOf(resolved, book) : [],
       contains: resolved?.facts.contains ?? [],
       travel: resolved?.facts.travel ?? 'travels',
+      ruledOut: ruledOutOf(order, line),
+      breaches: own.map(({ line: _line, ...breach }) => breach),
       ...packedAs(order, line, book),
     };
   }),

@@ -14,7 +14,8 @@ export { indexNames, matchName, nameWords, singular, synonymWords } from './name
 export { readHolds } from './pack.js';
 export { type OwnRecipe, ownRecipeSchema, type RecipeText, type TextStep } from './recipe-text.js';
 export { closest } from './spelling.js';
-export { searchStarters, type Starter, starterCalled, type StarterShelf, startersNamed } from './starters.js';
+export { type FoundStarters, searchStarters, type Starter, starterCalled, startersNamed } from './starters.js';
 export { type ReadStep, readSteps, stepOf } from './steps.js';
 export { type ReadRecipe, readRecipeText, unreadableRecipe } from './whole.js';
-export { type Priceable, type PriceHabit, type ReadPrice, readPrice, readReceipt, type ReceiptLine } from './price.js';
+export { type PriceHabit, type ReadPrice, readPrice } from './price.js';
+export { type Priceable, readReceipt, type ReceiptLine } from './receipt.js';

@@ -2,7 +2,6 @@ import type { Pack } from '../ingredient/index.js';
 import type { MeasureHabit } from '../kitchen/index.js';
 import { currencySigns, minorDigits, readMoney, units } from '../quantity/index.js';
 import { readMeasure, type Amount, type Measure } from './measure.js';
-import { indexNames, matchName, type NameIndex, type Usable } from './names.js';
 
 /** How prices are read in a kitchen. */
 export interface PriceHabit {
@@ -14,7 +13,7 @@ export interface PriceHabit {
 export type ReadPrice =
   { readonly kind: 'pack'; readonly pack: Pack } | { readonly kind: 'asked'; readonly why: string };
 
-const asked = (why: string): ReadPrice => ({ kind: 'asked', why });
+export const asked = (why: string): ReadPrice => ({ kind: 'asked', why });
 
 /** Signs and codes of money that people write, whatever their own is. */
 const SIGN = String.raw`(?:US\$|CA\$|C\$|A\$|NZ\$|[$£€¥₹₩]|\b(?:USD|CAD|AUD|NZD|GBP|EUR|CHF|JPY|SEK|NOK|DKK)\b)`;
@@ -29,7 +28,7 @@ const ONE = /^(?:an?|the|each|ea\.?|every)\s+/iu;
 const EACH = /^(?:an?|each|ea\.?|apiece|a piece|per piece|pc\.?)$/iu;
 
 /** Without the words and signs at its end that lead to a price. */
-function beforePrice(text: string): string {
+export function beforePrice(text: string): string {
   let bare = text.trimEnd();
   while (JOINER.test(bare)) bare = bare.replace(JOINER, '').trimEnd();
   return bare;
@@ -46,7 +45,7 @@ const nameOf = (amount: number, unit: Amount['unit'], kind = ''): string =>
     .join(' ');
 
 /** What a measure says of a pack; null where it says no single amount. */
-function packOf({ amount, upTo, unit, size, pack, others, plus, either, questions }: Measure): Holds | null {
+export function packOf({ amount, upTo, unit, size, pack, others, plus, either, questions }: Measure): Holds | null {
   if (amount === null || upTo !== null || plus.length + either.length + questions.length > 0) return null;
   if (pack === null) return unit === null ? null : { amount: round(amount), unit, name: nameOf(amount, unit) };
   const one = size ?? others[0];
@@ -102,7 +101,7 @@ function unsigned(text: string, currency: string): Priced[] {
 }
 
 /** The prices that a text may name. */
-function pricesIn(text: string, currency: string): Priced[] | string {
+export function pricesIn(text: string, currency: string): Priced[] | string {
   if (text.length > MOST_LENGTH) return `It is longer than ${String(MOST_LENGTH)} letters.`;
   const signed = [...text.matchAll(SIGNED)];
   const [first, second] = signed;
@@ -133,7 +132,7 @@ interface Paid {
 }
 
 /** The pack that was paid for. @param packs those that are there: one that holds as much gets the new price */
-function decide({ priceMinor, holds }: Paid, packs: readonly Pack[]): ReadPrice {
+export function decide({ priceMinor, holds }: Paid, packs: readonly Pack[]): ReadPrice {
   if (holds) return { kind: 'pack', pack: asPack(holds, priceMinor, packs) };
   const [pack, other] = packs;
   if (!pack) return asked('For how much of it? For example: 3.49 for 2 lb.');
@@ -146,7 +145,7 @@ const sameAs =
   ({ priceMinor, holds }: Paid): boolean =>
     priceMinor === one.priceMinor && holds?.amount === one.holds?.amount && holds?.unit === one.holds?.unit;
 
-const TWO_WAYS = 'It may be read in two ways: write it like 3.49 for 2 lb.';
+export const TWO_WAYS = 'It may be read in two ways: write it like 3.49 for 2 lb.';
 
 /**
  * Reads what was paid for what, as people write it: `$3.49 for 2 lb`, `2 x 500 g 7,98 €`, `1.99/lb`, `3.49`.
@@ -172,73 +171,4 @@ export function readPrice(text: string, { currency, habit }: PriceHabit, packs: 
     return asked('why' in holds ? holds.why : TWO_WAYS);
   }
   return paid.every(sameAs(only)) ? decide(only, packs) : asked(TWO_WAYS);
-}
-
-/** An ingredient as a receipt can name it. */
-export interface Priceable extends Usable {
-  readonly packs: readonly Pack[];
-}
-
-/** A line of a receipt or of a list of prices, with what was understood. */
-export interface ReceiptLine {
-  readonly source: string;
-  /** A line without a price, or a sum, a tax, a payment: nothing that was bought. */
-  readonly kind: 'bought' | 'aside';
-  /** What it names; null where that is asked. */
-  readonly found: Priceable | null;
-  /** Whether it is the very name of what was found. */
-  readonly certain: boolean;
-  /** What else it may name, the best first. */
-  readonly candidates: readonly Priceable[];
-  /** The price for an ingredient that has some packs. */
-  readonly price: (packs: readonly Pack[]) => ReadPrice;
-}
-
-const ASIDE =
-  /\b(?:sub ?-?total|total|sum|tax|vat|gst|hst|pst|change|cash|card|credit|debit|visa|balance|tender|payment|discount|savings?|coupon|loyalty|points|tip|deposit)\b/iu;
-/** Letters by which a till marks a tax behind a price. */
-const TILL_MARK = /(?<=\d)\s+[A-Z*]{1,2}$/u;
-
-/** The cells of a CSV line as one text; commas between digits are decimal. */
-const plainLine = (line: string): string =>
-  line
-    .replace(/["\t;|]/gu, ' ')
-    .replace(/,(?!\d)|(?<!\d),|(?<=\d),(?=\d+[.,]\d)/gu, ' ')
-    .replace(/\s+/gu, ' ')
-    .trim()
-    .replace(TILL_MARK, '');
-
-function readReceiptLine(source: string, prices: PriceHabit, index: NameIndex<Priceable>): ReceiptLine {
-  const text = plainLine(source);
-  const found = pricesIn(text, prices.currency);
-  const aside = { source, found: null, certain: false, candidates: [], price: () => asked('There is no price in it.') };
-  if (ASIDE.test(text) || found.length === 0) return { ...aside, kind: 'aside' };
-  const words = text.replace(/[\d.,@]+|[^\p{L}\s]/gu, ' ');
-  const named = (name: string) => ({
-    source,
-    kind: 'bought' as const,
-    ...matchName(beforePrice(name), index),
-  });
-  const asks = (why: string): ReceiptLine => ({ ...named(words), price: () => asked(why) });
-  if (typeof found === 'string') return asks(found);
-  const [first, ...others] = found;
-  if (!first || others.some(({ priceMinor }) => priceMinor !== first.priceMinor)) return asks(TWO_WAYS);
-  const { rest: name, ...measure } = readMeasure(beforePrice(first.rest), prices.habit);
-  const isBare = !/\d/u.test(first.rest);
-  const holds = isBare ? null : packOf({ ...measure, rest: '' });
-  if (holds && 'why' in holds) return asks(holds.why);
-  if (!holds && !isBare) return asks(measure.questions[0] ?? TWO_WAYS);
-  return { ...named(name), price: (packs) => decide({ priceMinor: first.priceMinor, holds }, packs) };
-}
-
-/**
- * Reads a pasted receipt, a list or a CSV of prices, line by line: `Unsalted butter 2 lb 7.49`.
- * @returns every line that is not empty, in its order: none is lost
- */
-export function readReceipt(text: string, prices: PriceHabit, ingredients: readonly Priceable[]): ReceiptLine[] {
-  const index = indexNames(ingredients);
-  return text
-    .split(/\r?\n/u)
-    .filter((line) => line.trim() !== '')
-    .map((line) => readReceiptLine(line.trim(), prices, index));
 }

@@ -5,9 +5,9 @@ import { searchStarters, starterCalled } from './index.js';
 const found = (text: string) => searchStarters(text).flatMap(({ starters }) => starters.map(({ name }) => name));
 
 describe('the starter pantry', () => {
-  it('has each of its ingredients on one shelf', () => {
-    const shelved = starterGroups.flatMap(({ names }) => names);
-    expect([...shelved].sort()).toEqual(starterPantry.map(({ name }) => name).sort());
+  it('has each of its ingredients in one group', () => {
+    const grouped = starterGroups.flatMap(({ names }) => names);
+    expect([...grouped].sort()).toEqual(starterPantry.map(({ name }) => name).sort());
     expect(found('')).toHaveLength(starterPantry.length);
   });
 

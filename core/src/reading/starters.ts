@@ -27,14 +27,14 @@ export function starterCalled(name: string): Starter | null {
   return certain ? (starters.find(({ id }) => id === found?.id) ?? null) : null;
 }
 
-/** Plain ingredients of one shelf. */
-export interface StarterShelf {
+/** Plain ingredients of one group. */
+export interface FoundStarters {
   readonly title: string;
   readonly starters: readonly Starter[];
 }
 
 const byName = groupBy(starters, ({ name }) => name);
-const shelves = starterGroups.map(({ title, words, names }) => ({
+const groups = starterGroups.map(({ title, words, names }) => ({
   title,
   entries: names.flatMap((name) =>
     (byName[name] ?? []).map((starter) => ({
@@ -45,15 +45,15 @@ const shelves = starterGroups.map(({ title, words, names }) => ({
 }));
 
 /**
- * The plain ingredients by shelf whose names, other names, or shelf begin with every word that is looked for; all without one.
+ * The plain ingredients by group whose names, other names, or group begin with every word that is looked for; all without one.
  * @example searchStarters('powdered').flatMap(({ starters }) => starters.map(({ name }) => name)) // ['Icing sugar', …]
  */
-export function searchStarters(text: string): StarterShelf[] {
+export function searchStarters(text: string): FoundStarters[] {
   const wanted = foldText(text)
     .split(/[^\p{L}\d]+/u)
     .filter(Boolean)
     .map(singular);
-  return shelves.flatMap(({ title, entries }) => {
+  return groups.flatMap(({ title, entries }) => {
     const found = entries.filter(({ words }) => wanted.every((each) => words.some((word) => word.startsWith(each))));
     return found.length === 0 ? [] : [{ title, starters: found.map(({ starter }) => starter) }];
   });

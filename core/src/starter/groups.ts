@@ -1,4 +1,4 @@
-/** Plain ingredients that lie on one shelf. */
+/** Plain ingredients that are looked for together. */
 export interface StarterGroup {
   readonly title: string;
   /** Words that all of them are looked for by, beside their names. */
@@ -6,7 +6,7 @@ export interface StarterGroup {
   readonly names: readonly string[];
 }
 
-/** The starter pantry by shelves: each of its ingredients is in one. */
+/** The starter pantry by groups: each of its ingredients is in one. */
 // prettier-ignore
 export const starterGroups: readonly StarterGroup[] = [
   { title: 'Sugars and syrups', words: 'sweetener', names: ['Granulated sugar', 'Caster sugar', 'Icing sugar', 'Light brown sugar', 'Dark brown sugar', 'Demerara sugar', 'Maple syrup', 'Honey', 'Golden syrup', 'Glucose syrup', 'Light corn syrup', 'Molasses', 'Dextrose powder', 'Invert sugar syrup'] },

@@ -28,8 +28,8 @@ function Found({ onClose }: Pick<FinderProps, 'onClose'>) {
       ? skipToken
       : { page: 1, size: MOST, sort: 'handOverOn', direction: 'asc', search: sought.trim(), show: 'all' },
   );
-  const trays = book ? find(book, sought.trim() === '' ? [] : (orders?.items ?? []), sought, MOST) : [];
-  const first = sought.trim() === '' ? undefined : trays[0]?.places[0];
+  const groups = book ? find(book, sought.trim() === '' ? [] : (orders?.items ?? []), sought, MOST) : [];
+  const first = sought.trim() === '' ? undefined : groups[0]?.places[0];
   return (
     <Box
       component="form"
@@ -45,8 +45,8 @@ function Found({ onClose }: Pick<FinderProps, 'onClose'>) {
     >
       <SearchField label="Find a record or something to do" value={text} onChange={setText} autoFocus />
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 3, alignItems: 'flex-start', minHeight: 220 }}>
-        {trays.length === 0 && <p>Nothing is called “{sought}”.</p>}
-        {trays.map(({ title, places }) => (
+        {groups.length === 0 && <p>Nothing is called “{sought}”.</p>}
+        {groups.map(({ title, places }) => (
           <Box key={title} component="section" aria-label={title} sx={{ flex: '1 1 165px', maxWidth: 260 }}>
             <Typography variant="h3" sx={{ borderBottom: 2, borderColor: 'rim', pb: 0.5, mb: 0.5 }}>
               {title}
@@ -89,7 +89,7 @@ function Found({ onClose }: Pick<FinderProps, 'onClose'>) {
   );
 }
 
-/** A drawer from above with everything that can be opened, in a tray a kind. */
+/** A drawer from above with everything that can be opened, a column a kind. */
 export const Finder = ({ open, onClose }: FinderProps) => (
   <Drawer anchor="top" open={open} onClose={onClose}>
     {open && <Found onClose={onClose} />}

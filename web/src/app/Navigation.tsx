@@ -9,7 +9,7 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import Paper from '@mui/material/Paper';
 import Typography from '@mui/material/Typography';
-import { memo, useState, type ReactNode } from 'react';
+import { memo, useEffect, useRef, useState, type ReactNode } from 'react';
 import { Link, NavLink, useLocation, useNavigate } from 'react-router';
 import { Icon } from '../parts/Icon';
 import type { Screen } from './screens';
@@ -183,6 +183,19 @@ export function BottomBar({ onOver }: Pick<NavigationProps, 'onOver'>) {
   const navigate = useNavigate();
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const { screens, settings } = useScreens();
+  const bar = useRef<HTMLElement>(null);
+  useEffect(() => {
+    // A message makes it higher: what is stuck to the foot stands above it, and nothing is covered.
+    const { style } = document.documentElement;
+    const watch = new ResizeObserver(() => {
+      style.setProperty('--foot', `${String(bar.current?.offsetHeight ?? 0)}px`);
+    });
+    if (bar.current) watch.observe(bar.current);
+    return () => {
+      watch.disconnect();
+      style.removeProperty('--foot');
+    };
+  }, []);
   const standing = screens.filter((screen) => screen.standing);
   const others = [...screens.filter((screen) => !screen.standing), ...(settings ? [settings] : [])];
   const current = [...standing]
@@ -190,6 +203,7 @@ export function BottomBar({ onOver }: Pick<NavigationProps, 'onOver'>) {
     .find(({ path }) => pathname === path || (path !== '/' && pathname.startsWith(path)));
   return (
     <Paper
+      ref={bar}
       component="nav"
       aria-label="Screens"
       square

@@ -14,7 +14,7 @@ export function ScreenForVisitor() {
   if (!isHelper || pathname === '/')
     return (
       <>
-        <Title of={screen?.name ?? (pathname === '/words' ? 'Words' : 'Changes')} />
+        {screen && <Title of={screen.name} />}
         <Outlet />
       </>
     );

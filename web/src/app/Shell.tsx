@@ -44,7 +44,7 @@ export function Shell() {
           <Navigation plan={plan} onOver={setOver} />
         </Box>
       )}
-      <Box sx={{ flex: 1, minWidth: 0, pb: narrow ? 9 : 0 }}>
+      <Box sx={{ flex: 1, minWidth: 0, pb: narrow ? 'calc(var(--foot, 62px) + 10px)' : 0 }}>
         <Box sx={{ displayPrint: 'none' }}>
           <SeasonStrip plan={plan} />
         </Box>

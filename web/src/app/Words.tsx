@@ -2,10 +2,12 @@ import Box from '@mui/material/Box';
 import { terms } from '@usual-pantry/core/help';
 import { AnswerLine } from '../parts/AnswerLine';
 import { Panel } from '../parts/Panel';
+import { Title } from '../parts/Title';
 
 /** The words of the trade and of the program, each in one plain sentence. */
 export const Words = () => (
   <>
+    <Title of="Words" />
     <AnswerLine>{terms.length} words, in one plain sentence each.</AnswerLine>
     <Panel title="Words">
       <Box component="dl" sx={{ m: 0, display: 'grid', gap: 1, gridTemplateColumns: { md: '220px 1fr' } }}>

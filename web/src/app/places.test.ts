@@ -26,7 +26,7 @@ it('finds nothing where nothing is called that', () => {
 });
 
 it('shows every kind before anything is typed, and no more of each than there is room for', () => {
-  const trays = find(demo, [], '', 3);
-  expect(trays.map(({ title }) => title)).toEqual(['Screens', 'To do', 'Boxes and pieces', 'Recipes', 'Pantry']);
-  for (const { places } of trays) expect(places.length).toBeLessThanOrEqual(3);
+  const groups = find(demo, [], '', 3);
+  expect(groups.map(({ title }) => title)).toEqual(['Screens', 'To do', 'Boxes and pieces', 'Recipes', 'Pantry']);
+  for (const { places } of groups) expect(places.length).toBeLessThanOrEqual(3);
 });

@@ -14,7 +14,7 @@ export interface Place {
 }
 
 /** Places of one kind, under their heading. */
-export interface Tray {
+export interface PlaceGroup {
   readonly title: string;
   readonly places: readonly Place[];
 }
@@ -39,7 +39,7 @@ const toDo: readonly Place[] = [
 const ofScreens: readonly Place[] = [...screens, settingsScreen].map(({ name, path }) => ({ name, to: path }));
 
 /** What is in the book and among the orders, by kind. */
-const trays = (book: BookAnswer, orders: readonly Order[]): Tray[] => [
+const groups = (book: BookAnswer, orders: readonly Order[]): PlaceGroup[] => [
   { title: 'Screens', places: ofScreens },
   { title: 'To do', places: toDo },
   {
@@ -77,9 +77,9 @@ function rank({ name, beside = '' }: Place, wanted: string): number | null {
  * What answers the words that were typed, by kind, the best first; without words what there is to go to and to do.
  * @param most of a kind
  */
-export function find(book: BookAnswer, orders: readonly Order[], text: string, most: number): Tray[] {
+export function find(book: BookAnswer, orders: readonly Order[], text: string, most: number): PlaceGroup[] {
   const wanted = foldText(text.trim()).replace(/\s+/g, ' ');
-  return trays(book, orders).flatMap(({ title, places }) => {
+  return groups(book, orders).flatMap(({ title, places }) => {
     const ranked = places
       .flatMap((place) => {
         const at = rank(place, wanted);

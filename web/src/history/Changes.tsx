@@ -8,6 +8,7 @@ import { useState } from 'react';
 import { redo, undo, useChangesQuery } from '../data/history';
 import { useAppDispatch } from '../data/store';
 import { AnswerLine } from '../parts/AnswerLine';
+import { Title } from '../parts/Title';
 import { Empty } from '../parts/Panel';
 import { Waiting } from '../parts/Waiting';
 import { sayDayOf, sayTimeOf } from '../parts/words';
@@ -71,6 +72,7 @@ export function Changes() {
   const undone = items.filter(({ isUndone }) => isUndone).length;
   return (
     <>
+      <Title of="Changes" />
       <AnswerLine>
         {total === 0
           ? 'Nothing was changed yet.'

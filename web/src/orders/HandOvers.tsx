@@ -3,7 +3,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Link from '@mui/material/Link';
 import Typography from '@mui/material/Typography';
-import { packedKey } from '@usual-pantry/core/order';
+import { packedKey, sayBreach } from '@usual-pantry/core/order';
 import type { HandOver } from '@usual-pantry/core/plan';
 import { sayCount, sayDay, sayMoney } from '@usual-pantry/core/quantity';
 import { Link as RouterLink } from 'react-router';
@@ -13,7 +13,7 @@ import { AnswerLine, Mark } from '../parts/AnswerLine';
 import { Empty, Panel } from '../parts/Panel';
 import { useNames } from '../data/useSeason';
 import { Waiting } from '../parts/Waiting';
-import { sayPacked } from '../parts/packedWords';
+import { sayExclusion, sayPacked } from '../parts/packedWords';
 import { useHandOversQuery } from '../data/plan';
 import { useBookQuery } from '../data/book';
 
@@ -37,6 +37,11 @@ function Line({ order, currency }: { order: HandOver; currency: string }) {
           <div key={packedKey(each.boxName, each)}>
             {sayPacked(`${String(each.count)} × ${each.boxName}`, each, names)}
             {each.changes.length > 0 && <Box sx={{ pl: 2, typography: 'note' }}>{each.changes.join(', ')}</Box>}
+            {each.breaches.map((breach) => (
+              <Box key={breach.exclusion} sx={{ pl: 2, fontWeight: 650, color: 'error.main' }}>
+                {sayExclusion(breach.exclusion, names)}. {sayBreach(breach)}
+              </Box>
+            ))}
           </div>
         ))}
       </Box>

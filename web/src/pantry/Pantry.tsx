@@ -1,7 +1,7 @@
 import { mdiBasketPlusOutline, mdiCashRegister } from '@mdi/js';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { cheapestPack } from '@usual-pantry/core/ingredient';
+import { cheapestPack, priceOfGrams } from '@usual-pantry/core/ingredient';
 import { sayCount, sayGrams, sayMoney } from '@usual-pantry/core/quantity';
 import { lazy, Suspense } from 'react';
 import { Link as RouterLink, useParams } from 'react-router';
@@ -71,9 +71,7 @@ export function Pantry() {
         name: ingredient.name,
         below: (
           <>
-            {pack
-              ? `${sayMoney(Math.round((pack.priceMinor / pack.grams) * 1000), kitchen.currency)} a kg`
-              : 'no price'}
+            {pack ? `${sayMoney(priceOfGrams(pack, 1000), kitchen.currency)} a kg` : 'no price'}
             {' · '}
             {ingredient.onHandGrams > 0 ? `${sayGrams(ingredient.onHandGrams)} on hand` : 'none on hand'}{' '}
             <AllergenTags codes={ingredient.contains} />

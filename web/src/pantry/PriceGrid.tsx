@@ -9,6 +9,7 @@ import { memo, useDeferredValue, useEffect, useMemo, useState, type KeyboardEven
 import { useGivePricesMutation } from '../data/pantry';
 import type { SeasonBook } from '../data/useSeason';
 import { AnswerLine, Mark } from '../parts/AnswerLine';
+import { FootBar } from '../parts/FootBar';
 import { Panel } from '../parts/Panel';
 import type { Refusal } from '../parts/refusal';
 import { dropDraft, keepDraft, takeDraft } from '../records/drafts';
@@ -205,21 +206,11 @@ export function PriceGrid({ season }: { season: SeasonBook }) {
         />
       </Panel>
       {others.length > 0 && <Panel title={lacking.size > 0 ? 'All others' : 'Every price'}>{rows(others)}</Panel>}
-      <Box
-        sx={{
-          position: 'sticky',
-          bottom: { xs: 63, md: 0 },
-          py: 1.25,
-          bgcolor: 'background.default',
-          borderTop: 1,
-          borderColor: 'divider',
-          zIndex: 2,
-        }}
-      >
+      <FootBar>
         <Button variant="contained" disabled={found.size === 0 || isLoading} onClick={() => void save()}>
           Save {found.size === 0 ? 'prices' : sayCount(found.size, 'price')}
         </Button>
-      </Box>
+      </FootBar>
     </Box>
   );
 }

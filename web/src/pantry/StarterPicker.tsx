@@ -4,25 +4,26 @@ import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import { sayCount } from '@usual-pantry/core/quantity';
-import { searchStarters, type Starter, type StarterShelf } from '@usual-pantry/core/reading';
+import { searchStarters, type Starter, type FoundStarters } from '@usual-pantry/core/reading';
 import { foldText } from '@usual-pantry/core/record';
 import { useDeferredValue, useState } from 'react';
 import { AllergenTags } from '../parts/Allergens';
 import { AnswerLine } from '../parts/AnswerLine';
+import { FootBar } from '../parts/FootBar';
 import { Panel } from '../parts/Panel';
 import { SearchField } from '../parts/SearchField';
 import type { SeasonBook } from '../data/useSeason';
 import type { Refusal } from '../parts/refusal';
 import { useStarter } from './useStarter';
 
-interface ShelfProps {
-  readonly shelf: StarterShelf;
+interface GroupProps {
+  readonly group: FoundStarters;
   readonly picked: ReadonlySet<string>;
   readonly onPick: (starters: readonly Starter[], isPicked: boolean) => void;
 }
 
-/** The ingredients of one shelf, picked one by one or all at once. */
-function Shelf({ shelf: { title, starters }, picked, onPick }: ShelfProps) {
+/** The ingredients of one group, picked one by one or all at once. */
+function Group({ group: { title, starters }, picked, onPick }: GroupProps) {
   const all = starters.every(({ id }) => picked.has(id));
   return (
     <Panel
@@ -63,7 +64,7 @@ function Shelf({ shelf: { title, starters }, picked, onPick }: ShelfProps) {
   );
 }
 
-/** Plain ingredients by shelf, with what is known of them, to take into the pantry. */
+/** Plain ingredients by group, with what is known of them, to take into the pantry. */
 export function StarterPicker({ season }: { season: SeasonBook }) {
   const take = useStarter();
   const [text, setText] = useState('');
@@ -72,13 +73,13 @@ export function StarterPicker({ season }: { season: SeasonBook }) {
   const [trouble, setTrouble] = useState<string | null>(null);
   const have = new Set(season.data.ingredients.flatMap(({ id, name }) => [id, foldText(name)]));
   const offered = (wanted: string) =>
-    searchStarters(wanted).flatMap((shelf) => {
-      const starters = shelf.starters.filter(({ id, name }) => !have.has(id) && !have.has(foldText(name)));
-      return starters.length > 0 ? [{ ...shelf, starters }] : [];
+    searchStarters(wanted).flatMap((group) => {
+      const starters = group.starters.filter(({ id, name }) => !have.has(id) && !have.has(foldText(name)));
+      return starters.length > 0 ? [{ ...group, starters }] : [];
     });
   const all = offered('').flatMap(({ starters }) => starters);
   const chosen = all.filter(({ id }) => picked.has(id));
-  const shelves = offered(sought);
+  const groups = offered(sought);
   const pick = (starters: readonly Starter[], isPicked: boolean) => {
     const next = new Set(picked);
     for (const { id } of starters)
@@ -104,29 +105,16 @@ export function StarterPicker({ season }: { season: SeasonBook }) {
       </Box>
       {trouble && <Alert severity="error">{trouble}</Alert>}
       <SearchField label="Search plain ingredients" value={text} onChange={setText} />
-      {shelves.length === 0 && <p>No plain ingredient is called “{sought}”.</p>}
-      {shelves.map((shelf) => (
-        <Shelf key={shelf.title} shelf={shelf} picked={picked} onPick={pick} />
+      {groups.length === 0 && <p>No plain ingredient is called “{sought}”.</p>}
+      {groups.map((group) => (
+        <Group key={group.title} group={group} picked={picked} onPick={pick} />
       ))}
-      <Box
-        sx={{
-          display: 'flex',
-          gap: 2,
-          alignItems: 'center',
-          flexWrap: 'wrap',
-          position: 'sticky',
-          bottom: { xs: 63, md: 0 },
-          py: 1.25,
-          bgcolor: 'background.default',
-          borderTop: 1,
-          borderColor: 'divider',
-        }}
-      >
+      <FootBar>
         <Button variant="contained" disabled={chosen.length === 0} onClick={() => void add()}>
           Add {chosen.length === 0 ? 'them' : sayCount(chosen.length, 'ingredient')}
         </Button>
         <span>The label of the pack that you buy goes before these, for its allergens above all.</span>
-      </Box>
+      </FootBar>
     </Box>
   );
 }

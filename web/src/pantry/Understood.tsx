@@ -1,5 +1,5 @@
 import Box from '@mui/material/Box';
-import { weighedPacks, type Ingredient } from '@usual-pantry/core/ingredient';
+import { priceOfGrams, weighedPacks, type Ingredient } from '@usual-pantry/core/ingredient';
 import { sayMoney } from '@usual-pantry/core/quantity';
 import type { ReadPrice } from '@usual-pantry/core/reading';
 
@@ -16,9 +16,7 @@ export function Understood({
   if (read.kind === 'asked') return <Box sx={{ color: 'warning.main' }}>{read.why}</Box>;
   const { pack } = read;
   const [weighed] = ingredient ? weighedPacks({ ...ingredient, packs: [pack] }) : [];
-  const by100 = weighed
-    ? ` · ${sayMoney(Math.round((pack.priceMinor / weighed.grams) * 100), currency)} for 100 g`
-    : '';
+  const by100 = weighed ? ` · ${sayMoney(priceOfGrams(weighed, 100), currency)} for 100 g` : '';
   const isKnown = ingredient?.packs.some(({ name }) => name === pack.name) ?? false;
   return (
     <Box>

@@ -1,14 +1,14 @@
 import Box from '@mui/material/Box';
-import { packedKey } from '@usual-pantry/core/order';
+import { packedKey, sayBreach } from '@usual-pantry/core/order';
 import type { HandOver } from '@usual-pantry/core/plan';
-import { sayCount, sayDay, sayMoney, sayShortDay } from '@usual-pantry/core/quantity';
+import { sayCount, sayDay, sayList, sayMoney, sayShortDay } from '@usual-pantry/core/quantity';
 import { useSearchParams } from 'react-router';
 import { useBookQuery } from '../data/book';
 import { useHandOversQuery, useLabelRunsQuery } from '../data/plan';
 import { useNames } from '../data/useSeason';
-import { sayPacked } from '../parts/packedWords';
+import { sayExclusion, sayPacked } from '../parts/packedWords';
 import { Waiting } from '../parts/Waiting';
-import { PaperLine, PaperList, PaperPart, sayContains, Sheet } from './Sheet';
+import { PaperLine, PaperList, PaperPart, PaperWarning, sayContains, Sheet } from './Sheet';
 
 interface OrderProps {
   readonly order: HandOver;
@@ -27,8 +27,14 @@ function Order({ order, currency, bestBefore }: OrderProps) {
         const until = bestBefore(each);
         return (
           <Box key={packedKey(each.boxName, each)} sx={{ pl: 1 }}>
-            {sayPacked(`${String(each.count)} × ${each.boxName}`, each, names)}
+            {sayPacked(`${String(each.count)} × ${each.boxName}`, { ...each, without: [] }, names)}
             {each.changes.length > 0 && `: ${each.changes.join(', ')}`}
+            {each.ruledOut.length > 0 && (
+              <strong> · {sayList(each.ruledOut.map((code) => sayExclusion(code, names)))}</strong>
+            )}
+            {each.breaches.map((breach) => (
+              <PaperWarning key={breach.exclusion}>{sayBreach(breach)}</PaperWarning>
+            ))}
             <Box sx={{ color: '#333', pl: 1 }}>
               {sayContains(each.contains)}
               {until && `Best before ${sayShortDay(until)}. `}

@@ -1,13 +1,13 @@
 import Box from '@mui/material/Box';
 import type { BoxFiled } from '@usual-pantry/core/box';
-import { boxFor, breachesOf, changesOf, lineKey, packedAs, ruledOutOf } from '@usual-pantry/core/order';
+import { boxFor, breachesOf, changesOf, lineKey, packedAs, ruledOutOf, sayBreach } from '@usual-pantry/core/order';
 import { sayDay, sayGrams, sayList } from '@usual-pantry/core/quantity';
 import { useParams } from 'react-router';
 import { useOrderQuery } from '../data/orders';
 import { useSeasonBook, type SeasonBook } from '../data/useSeason';
 import { sayExclusion, sayPacked } from '../parts/packedWords';
 import { Waiting } from '../parts/Waiting';
-import { PaperPart, PaperTick, sayContains, Sheet } from './Sheet';
+import { PaperPart, PaperTick, PaperWarning, sayContains, Sheet } from './Sheet';
 
 /** The tray from above, a layer below the other: what lies in which cell. */
 function TrayMap({ box, season }: { box: BoxFiled; season: SeasonBook }) {
@@ -75,11 +75,8 @@ export function PackingCard() {
             {changes.length > 0 && <strong>{changes.join(', ')}. </strong>}
             {breachesOf(order, book)
               .filter((breach) => lineKey(breach.line) === lineKey(line))
-              .map(({ exclusion, what, pieceNames, agreed }) => (
-                <Box key={exclusion} sx={{ fontWeight: 650, border: '2px solid #111', p: 0.75, my: 0.5 }}>
-                  It does contain {sayList(what)} ({sayList(pieceNames)}):{' '}
-                  {agreed ? 'the customer knows and agrees.' : 'not agreed. Do not pack it before that is decided.'}
-                </Box>
+              .map((breach) => (
+                <PaperWarning key={breach.exclusion}>{sayBreach(breach)}</PaperWarning>
               ))}
             {sayContains(facts.contains)}
             {facts.travel === 'keep cool' && <strong>Keep cool.</strong>}

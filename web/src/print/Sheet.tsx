@@ -52,6 +52,11 @@ export const Sheet = ({ title, lead, back, children }: SheetProps) => (
 export const sayContains = (codes: readonly Allergen[]): string =>
   codes.length === 0 ? '' : `Contains ${sayList(codes.map((code) => allergens[code].name.toLowerCase()))}. `;
 
+/** What must not be overlooked. */
+export const PaperWarning = ({ children }: { children: ReactNode }) => (
+  <Box sx={{ fontWeight: 650, border: `2px solid ${INK}`, p: 0.75, my: 0.5 }}>{children}</Box>
+);
+
 /** A box to tick with a pen. */
 export const PaperTick = () => (
   <Box

@@ -9,6 +9,7 @@ import { FormProvider, useFormState } from 'react-hook-form';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useNavigate } from 'react-router';
 import { Icon } from '../parts/Icon';
+import { FootBar } from '../parts/FootBar';
 import { Title } from '../parts/Title';
 import { useFocusOnOpen } from '../parts/useFocusOnOpen';
 import { Differences } from './Differences';
@@ -37,19 +38,7 @@ interface SaveBarProps {
 function SaveBar({ discard, restored, onDelete }: SaveBarProps) {
   const { isDirty, isSubmitting } = useFormState();
   return (
-    <Box
-      sx={{
-        display: 'flex',
-        gap: 1,
-        position: 'sticky',
-        bottom: { xs: 63, md: 0 },
-        py: 1.25,
-        bgcolor: 'background.default',
-        borderTop: 1,
-        borderColor: 'divider',
-        zIndex: 2,
-      }}
-    >
+    <FootBar>
       <Button type="submit" variant="contained" disabled={isSubmitting}>
         Save
       </Button>
@@ -62,7 +51,7 @@ function SaveBar({ discard, restored, onDelete }: SaveBarProps) {
           Delete
         </Button>
       )}
-    </Box>
+    </FootBar>
   );
 }
 

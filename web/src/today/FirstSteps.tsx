@@ -5,26 +5,22 @@ import TextLink from '@mui/material/Link';
 import Typography from '@mui/material/Typography';
 import type { BookAnswer } from '@usual-pantry/core/api';
 import { Link } from 'react-router';
-import { useBookQuery } from '../data/book';
+import { useSeasonBook, type SeasonBook } from '../data/useSeason';
 import { PlanFindings } from '../findings/Findings';
 import { AnswerLine, Mark } from '../parts/AnswerLine';
 import { Icon } from '../parts/Icon';
 import { Panel } from '../parts/Panel';
+import { Waiting } from '../parts/Waiting';
 import { KitchenAnswers } from './KitchenAnswers';
 
 interface Step {
   readonly title: string;
   /** What comes of it. */
   readonly unlocks: string;
-  readonly isDone: (book: BookAnswer) => boolean;
+  readonly isDone: (season: SeasonBook) => boolean;
   /** Where it is done, the likeliest way first; none is done here. */
-  readonly ways: (book: BookAnswer) => readonly (readonly [label: string, to: string])[];
+  readonly ways: (season: SeasonBook) => readonly (readonly [label: string, to: string])[];
 }
-
-const isUnpriced = ({ recipes, ingredients }: BookAnswer): boolean => {
-  const used = new Set(recipes.flatMap(({ lines }) => lines.map(({ uses }) => uses.id)));
-  return ingredients.some(({ id, packs }) => used.has(id) && packs.length === 0);
-};
 
 /** The first recipe by name that is no part of another. */
 function finished(recipes: BookAnswer['recipes']): BookAnswer['recipes'][number] | undefined {
@@ -36,13 +32,13 @@ const steps: readonly Step[] = [
   {
     title: 'Your kitchen',
     unlocks: 'Temperatures for your height, days to plan on, the cost of your hands, the address on the label.',
-    isDone: ({ kitchen }) => kitchen.version > 0,
+    isDone: ({ data }) => data.kitchen.version > 0,
     ways: () => [],
   },
   {
     title: 'A recipe',
     unlocks: 'What a batch weighs and keeps. What it names and you lack comes into the pantry with it.',
-    isDone: ({ recipes }) => recipes.length > 0,
+    isDone: ({ data }) => data.recipes.length > 0,
     ways: () => [
       ['Paste a recipe', '/recipes/paste'],
       ['Write one', '/recipes/new'],
@@ -52,19 +48,20 @@ const steps: readonly Step[] = [
   {
     title: 'Prices',
     unlocks: 'What a piece and a box cost, and a shopping list in whole packs.',
-    isDone: (book) => book.recipes.length > 0 && !isUnpriced(book),
+    isDone: ({ data, book }) =>
+      data.recipes.length > 0 && !book.findings.some(({ code }) => code === 'ingredient-unpriced'),
     ways: () => [['Give prices', '/pantry/prices']],
   },
   {
     title: 'A piece',
     unlocks: 'How many a batch gives, what one weighs, how long it keeps.',
-    isDone: ({ pieces }) => pieces.length > 0,
-    ways: ({ recipes }) => [['First piece', `/pieces/new?recipe=${finished(recipes)?.id ?? ''}`]],
+    isDone: ({ data }) => data.pieces.length > 0,
+    ways: ({ data }) => [['First piece', `/pieces/new?recipe=${finished(data.recipes)?.id ?? ''}`]],
   },
   {
     title: 'A box',
     unlocks: 'Its weight, cost, allergens and label.',
-    isDone: ({ boxes }) => boxes.length > 0,
+    isDone: ({ data }) => data.boxes.length > 0,
     ways: () => [['First box', '/boxes/new']],
   },
   {
@@ -80,14 +77,14 @@ const steps: readonly Step[] = [
 
 interface StepProps {
   readonly step: Step;
-  readonly book: BookAnswer;
+  readonly season: SeasonBook;
   readonly isNext: boolean;
 }
 
 /** One step: a line when it is done or far, open when it is next. */
-function StepEntry({ step: { title, unlocks, isDone, ways: waysFor }, book, isNext }: StepProps) {
-  const done = isDone(book);
-  const ways = waysFor(book);
+function StepEntry({ step: { title, unlocks, isDone, ways: waysFor }, season, isNext }: StepProps) {
+  const done = isDone(season);
+  const ways = waysFor(season);
   return (
     <Box
       component="li"
@@ -120,7 +117,7 @@ function StepEntry({ step: { title, unlocks, isDone, ways: waysFor }, book, isNe
             </Button>
           ))}
         </Box>
-        {isNext && ways.length === 0 && <KitchenAnswers kitchen={book.kitchen} />}
+        {isNext && ways.length === 0 && <KitchenAnswers kitchen={season.data.kitchen} />}
       </Box>
     </Box>
   );
@@ -128,20 +125,20 @@ function StepEntry({ step: { title, unlocks, isDone, ways: waysFor }, book, isNe
 
 /** A season without open orders: the path from an empty pantry to the first label, left and taken up again at any point. */
 export function FirstSteps() {
-  const { data: book } = useBookQuery();
-  if (!book) return null;
-  const next = steps.find((step) => !step.isDone(book));
-  const done = steps.filter((step) => step.isDone(book)).length;
+  const { season, error, again } = useSeasonBook();
+  if (!season) return <Waiting error={error} again={again} />;
+  const next = steps.find((step) => !step.isDone(season));
+  const isBegun = steps.some((step) => step.isDone(season));
   return (
     <>
       <AnswerLine>
         No open orders. <Mark tone="hot">Next: {next?.title.toLowerCase()}.</Mark>
       </AnswerLine>
-      {done > 0 && <PlanFindings />}
+      {isBegun && <PlanFindings />}
       <Panel title="From nothing to a printed label">
         <Box component="ol" sx={{ listStyle: 'none', m: 0, p: 0 }}>
           {steps.map((step) => (
-            <StepEntry key={step.title} step={step} book={book} isNext={step === next} />
+            <StepEntry key={step.title} step={step} season={season} isNext={step === next} />
           ))}
         </Box>
         <Box sx={{ mt: 1, color: 'text.secondary' }}>
