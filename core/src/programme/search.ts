@@ -22,12 +22,16 @@ const GAP = 0.004;
 const valueOf = ({ values }: Solution, column: number): number => values[column] ?? 0;
 const isSame = (a: number, b: number): boolean => Math.abs(a - b) < 1e-6;
 
-/** The model in which recipes are made on the days on which the relaxed one nearly makes them, and on no others. */
+/**
+ * The model in which recipes are made on the days on which the relaxed one nearly makes them, and on no others.
+ * @param left seconds that are left to find it
+ */
 async function rounded(
   { model, makeColumns }: Programme,
   root: Solution,
   whole: readonly number[],
   solver: Solver,
+  left: () => number,
 ): Promise<LinearModel> {
   const makes = new Set([...makeColumns.values()].flatMap((onDays) => [...onDays.values()]));
   const fractionalOf = (of: Solution) =>
@@ -42,7 +46,7 @@ async function rounded(
     const ranked = [...loose].sort((a, b) => rank(b) - rank(a));
     const up = new Set(ranked.slice(0, Math.ceil(loose.length * ROUNDED_AT_ONCE)));
     const tried = withHeld(narrowed, values.map(Math.ceil), (column) => up.has(column));
-    const found = await solver(relaxed(tried));
+    const found = await solver(relaxed(tried), { seconds: left() });
     if (found.status !== 'best') break;
     [narrowed, at] = [tried, found];
   }
@@ -87,7 +91,7 @@ export async function searchProgramme(
   const kept = (column: number) => isSame(before[column] ?? NaN, valueOf(root, column));
   let first = decided.size > 0 ? await within(withHeld(model, before, kept)) : null;
   if (!first?.values.length && whole.length <= MOST_WHOLE)
-    first = await within(await rounded(season, root, whole, timed));
+    first = await within(await rounded(season, root, whole, timed, () => most - seconds));
   if (!first?.values.length) return null;
 
   const shared = new Set(whole.filter((column) => isSame(valueOf(first, column), valueOf(root, column))));

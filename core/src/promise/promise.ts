@@ -56,6 +56,8 @@ const SECONDS = 6;
 const LATER_SECONDS = 3;
 /** A day that would end so much later than its hours and its overtime is not to be promised. */
 const MOST_LATE_MINUTES = 120;
+/** A proof that there is no plan may take so long; it takes a fraction of a second where nothing else is going on. */
+const PROOF_SECONDS = 30;
 /** For less it is not worth to begin. */
 const LEAST_SECONDS = 0.3;
 /** Any plan will do: one that costs this much more than the best is good enough. */
@@ -267,6 +269,15 @@ export class PromiseDesk {
     });
     const no = (isProven: boolean) => ({ ...quick, isProven });
 
+    const question = { book, orders, today, before: decided };
+    const input = programmeInput(question);
+    const limit = () => ({ seconds: Math.max(LEAST_SECONDS, left()) });
+    // A day that ends late is no proof: the season would be planned with it. Only what holds without the rows of its end is one.
+    const { model: loose } = buildProgramme({ ...input, loose: true });
+    const isProven = async () => (await solver(loose, { ...limit(), gap: GAP })).status === 'impossible';
+    // The relaxed season is soon done with, and has its time however busy the machine is: most that cannot be is shown by it.
+    if ((await solver(relaxed(loose), { seconds: PROOF_SECONDS })).status === 'impossible') return no(true);
+
     // Beside all that is planned already, in what is left of the days, the moulds and the pans.
     const alone = besideInput({ book, orders: orders.slice(-1), today }, before.plan);
     const besideModel = buildProgramme(alone);
@@ -282,15 +293,7 @@ export class PromiseDesk {
     if (left() < LEAST_SECONDS) return no(false);
 
     // With all that is planned anew.
-    const question = { book, orders, today, before: decided };
-    const input = programmeInput(question);
     const built = buildProgramme(input);
-    const limit = () => ({ seconds: Math.max(LEAST_SECONDS, left()) });
-    // A day that ends late is no proof: the season would be planned with it. Only what holds without the rows of its end is one.
-    const isProven = async () => {
-      const { model } = buildProgramme({ ...input, loose: true });
-      return (await solver(relaxed(model), limit())).status === 'impossible';
-    };
     if ((await solver(relaxed(built.model), limit())).status === 'impossible') return no(await isProven());
     // Any plan will do: the quick search finds one sooner; only the programme itself can say that there is none.
     const found =

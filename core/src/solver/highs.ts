@@ -94,7 +94,7 @@ export function solveWithHighs(
       // Found by trying on seasons: more heuristics than usual bring more than they cost.
       mip_heuristic_effort: 0.3,
     });
-    if (seconds !== undefined) held.options.set({ time_limit: Math.max(0, seconds) });
+    if (seconds !== undefined && seconds !== Infinity) held.options.set({ time_limit: Math.max(0, seconds) });
     if (start && start.length > 0)
       held.setSolution({
         indices: Int32Array.from(start, ([column]) => column),
