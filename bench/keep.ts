@@ -20,7 +20,7 @@ interface Server {
 
 async function start(): Promise<Server> {
   const since = performance.now();
-  const child = spawn(process.execPath, ['server/dist/main.js'], {
+  const child = spawn(process.execPath, ['server/dist/program/main.js'], {
     env: { ...process.env, DATA_DIR: folder, PORT: '0', TODAY: '2026-11-25' },
   });
   const url = await new Promise<string>((resolve) => {

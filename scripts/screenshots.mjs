@@ -49,7 +49,7 @@ const only = process.argv.slice(2);
 /** Pictures of some views of a kitchen of its own. */
 async function take(wanted, environment) {
   const folder = mkdtempSync(join(tmpdir(), 'usual-pantry-pictures-'));
-  const server = spawn(process.execPath, [join(root, 'server/dist/main.js')], {
+  const server = spawn(process.execPath, [join(root, 'server/dist/program/main.js')], {
     cwd: root,
     env: { ...process.env, DATA_DIR: folder, PORT: '0', TODAY: '2026-11-25', ...environment },
   });

@@ -19,7 +19,7 @@ else if (reset) {
   process.exit(1);
 }
 
-const server = spawn(process.execPath, [join(root, 'server/dist/main.js')], {
+const server = spawn(process.execPath, [join(root, 'server/dist/program/main.js')], {
   stdio: 'inherit',
   env: {
     ...process.env,

@@ -17,7 +17,7 @@ export const share = (times: readonly number[], of: number): number =>
 /** Starts the built server on a folder of its own. @param today the day on which its clock stands */
 export async function serverOn(today: string) {
   const folder = mkdtempSync(join(tmpdir(), 'usual-pantry-bench-'));
-  const child = spawn(process.execPath, ['server/dist/main.js'], {
+  const child = spawn(process.execPath, ['server/dist/program/main.js'], {
     env: { ...process.env, DATA_DIR: folder, PORT: '0', TODAY: today },
   });
   const url = await new Promise<string>((resolve) => {

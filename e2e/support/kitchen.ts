@@ -36,7 +36,7 @@ async function serve(
   port: number,
   { today = TODAY, environment = {} }: Start = {},
 ): Promise<{ child: ChildProcess; url: string }> {
-  const child = spawn(process.execPath, ['server/dist/main.js'], {
+  const child = spawn(process.execPath, ['server/dist/program/main.js'], {
     env: {
       ...process.env,
       DATA_DIR: dataDir,

@@ -73,13 +73,15 @@ const sources = [
   ...['core', 'server'].map((name) => `${name}/tsconfig.build.json`),
   ...['index.html', 'public', 'vite.config.ts'].map((name) => `web/${name}`),
   'package-lock.json',
+  'scripts/bundle.mjs',
 ];
-const built = ['core/dist/season/index.js', 'server/dist/main.js', 'web/dist/index.html'];
+const built = ['core/dist/book/index.js', 'server/dist/program/main.js', 'web/dist/index.html'];
 
 /** Builds core, server and pages when their sources have changed. */
 export const build = () =>
   onceFor('build', sources, built, () => {
     must('npx', ['tsc', '-b', 'server/tsconfig.build.json']);
+    must('node', ['scripts/bundle.mjs']);
     must('npx', ['vite', 'build', 'web', '--logLevel', 'warn']);
   });
 

@@ -5,8 +5,8 @@ import { z } from 'zod';
 
 type Way = 'input' | 'output';
 
-/** Every named shape that a body or an answer refers to, by its name in the API's document. */
-const components = new Map<string, object>();
+/** What is taken and what is answered, anywhere. */
+const referred: Record<Way, Set<z.ZodType>> = { input: new Set(), output: new Set() };
 
 const IN_SCHEMA = '#/definitions/';
 const IN_DOCUMENT = '#/components/schemas/';
@@ -29,21 +29,28 @@ function inDocument(shape: unknown, way: Way): unknown {
 }
 
 /**
- * A reference to a schema in the API's document, which it is written into under its id.
+ * A reference to a schema in the API's document, which it is written into under its id when that is asked for.
  * @throws when it has none: every body and answer has a name
  */
 function referTo(schema: z.ZodType, way: Way): object {
   const id = z.globalRegistry.get(schema)?.id;
   if (id === undefined) throw new Error('A body or an answer has a schema without an id: give it .meta({ id }).');
-  const { definitions } = z.toJSONSchema(z.strictObject({ root: schema }), {
+  referred[way].add(schema);
+  return { $ref: IN_DOCUMENT + nameOf(id, way) };
+}
+
+/** Every named shape that a body or an answer refers to, by its name in the API's document. */
+function componentsOf(way: Way): [name: string, shape: object][] {
+  const { definitions } = z.toJSONSchema(z.tuple([...referred[way]] as [z.ZodType, ...z.ZodType[]]), {
     io: way,
     target: 'openapi-3.0',
     reused: 'inline',
     unrepresentable: 'any',
   });
-  for (const [name, shape] of Object.entries(definitions ?? {}))
-    components.set(nameOf(name, way), inDocument(shape, way) as object);
-  return { $ref: IN_DOCUMENT + nameOf(id, way) };
+  return Object.entries(definitions ?? {}).map(([name, shape]) => [
+    nameOf(name, way),
+    inDocument(shape, way) as object,
+  ]);
 }
 
 /** Under which key the schema of an answer is kept with its handler. */
@@ -75,7 +82,7 @@ const operations = ['get', 'post', 'put', 'delete'] as const;
 type Taken = { readonly content?: Readonly<Record<string, { schema?: unknown }>> } | undefined;
 
 /** Nest refers to what a handler takes by its id; it is meant as it is taken, not as it is answered. */
-function mendBody(body: Taken): void {
+function mendBody(body: Taken, components: ReadonlyMap<string, object>): void {
   for (const content of Object.values(body?.content ?? {})) {
     const { $ref } = (content.schema ?? {}) as { readonly $ref?: string };
     const taken = nameOf($ref?.slice(IN_DOCUMENT.length) ?? '', 'input');
@@ -89,13 +96,15 @@ export function withContract(document: OpenAPIObject): OpenAPIObject {
     description: 'Refused: what happened, what is safe, and what to do',
     content: { 'application/problem+json': { schema: referTo(problemSchema, 'output') } },
   };
+  const components = new Map(
+    [...componentsOf('input'), ...componentsOf('output')].sort(([a], [b]) => (a < b ? -1 : 1)),
+  );
   for (const path of Object.values(document.paths))
     for (const method of operations) {
       const operation = path[method];
       if (!operation) continue;
-      mendBody(operation.requestBody as Taken);
+      mendBody(operation.requestBody as Taken, components);
       operation.responses = { ...operation.responses, default: refusal };
     }
-  const schemas = Object.fromEntries([...components].sort(([a], [b]) => (a < b ? -1 : 1)));
-  return { ...document, components: { ...document.components, schemas } };
+  return { ...document, components: { ...document.components, schemas: Object.fromEntries(components) } };
 }

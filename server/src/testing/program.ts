@@ -22,7 +22,7 @@ export function startProgram(
   folder: string,
   environment: Readonly<Record<string, string>> = {},
 ): Promise<Program | Ended> {
-  const child = spawn(process.execPath, ['server/dist/main.js'], {
+  const child = spawn(process.execPath, ['server/dist/program/main.js'], {
     env: { ...process.env, DATA_DIR: folder, PORT: '0', TODAY, ...environment },
   });
   let said = '';

@@ -1,0 +1,53 @@
+// Puts the built server, and each of its threads, into one file with what it needs: it then starts in half the time.
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { rolldown } from 'rolldown';
+import { root } from './lib/run.mjs';
+
+const server = join(root, 'server');
+/** What starts, by the name under which the package offers it, and the file that the compiler wrote for it. */
+const input = {
+  main: 'main',
+  'copy-worker': 'storage/copy-worker',
+  'label-worker': 'label/label-worker',
+  'line-reader': 'recipe/line-reader',
+  'order-file-reader': 'order/order-file-reader',
+  'promise-worker': 'promise/worker',
+  'season-reader': 'season-file/season-reader',
+  'solver-worker': 'solver/worker',
+};
+
+const { exports } = JSON.parse(readFileSync(join(server, 'package.json'), 'utf8'));
+for (const name of Object.keys(exports))
+  if (!(name.slice(2) in input)) throw new Error(`scripts/bundle.mjs does not know ${name} of server/package.json.`);
+
+const bundle = await rolldown({
+  cwd: server,
+  platform: 'node',
+  input: Object.fromEntries(Object.entries(input).map(([name, file]) => [name, join(server, 'dist', `${file}.js`)])),
+  external: [
+    // They bring binaries, or read files of their own.
+    /^libsql/,
+    /^pdfkit/,
+    /^highs/,
+    // What Nest and TypeORM look for, and do without.
+    /^@nestjs\/(microservices|websockets|platform-socket\.io)/,
+    /^class-(transformer|validator)/,
+    /^@fastify/,
+    /^(@google-cloud|@sap|better-sqlite3|hdb-pool|ioredis|mongodb|mssql|mysql|oracledb|pg|react-native|redis|sql\.js|typeorm-aurora)/,
+  ],
+  // A name that is not found is found missing when it is asked for, as without the bundle.
+  onLog: (level, log, handle) => {
+    if (log.code === 'UNRESOLVED_IMPORT') throw new Error(log.message);
+    if (level === 'warn' && log.code !== 'EVAL' && log.code !== 'COMMONJS_VARIABLE_IN_ESM') handle(level, log);
+  },
+});
+await bundle.write({
+  dir: join(server, 'dist/program'),
+  format: 'esm',
+  cleanDir: true,
+  entryFileNames: '[name].js',
+  chunkFileNames: 'parts/[name]-[hash].js',
+  // Nest and TypeORM go by the names of classes.
+  keepNames: true,
+});
