@@ -121,3 +121,33 @@ test('temperatures are typed in the scale that the kitchen has chosen', async ({
     }
   }
 });
+
+test('one choice of measures rules every screen: days, lengths, heights and what stands first in a recipe', async ({
+  page,
+  request,
+}) => {
+  await page.goto('/settings');
+  await page.getByLabel('Figures and dates as in').click();
+  await page.getByRole('option', { name: 'United States' }).click();
+  // What a place usually writes is chosen with it, and each can be chosen apart from it
+  await expect(page.getByLabel('Lengths')).toHaveText('inches');
+  await expect(page.getByLabel('Altitude')).toHaveValue('4659');
+  await page.getByLabel('A week begins on').click();
+  await page.getByRole('option', { name: 'Saturday' }).click();
+  await page.getByRole('button', { name: 'Save settings' }).click();
+  await expect(page.getByLabel('Label width')).toHaveValue('5');
+  await expect(page.getByRole('switch').first()).toHaveAccessibleName('Saturday');
+  await page.getByLabel('Label width').fill('4 1/8');
+  await page.getByRole('button', { name: 'Save settings' }).click();
+  await expect.poll(async () => (await ask<Kitchen>(request, '/api/kitchen')).label.widthMm).toBeCloseTo(104.775, 6);
+  // On the page, and in the sentences of the server
+  await expect(page.locator('[data-day="2026-12-05"]')).toHaveAttribute('title', /^Saturday, December 5: /);
+  await page.goto('/recipes/maple-pecan-fudge');
+  await expect(page.getByRole('columnheader').first()).toHaveText('measure');
+  await page.goto('/orders/new');
+  await page.getByLabel('Customer', { exact: true }).fill('Wren Oxley');
+  await page.getByLabel('Day', { exact: true }).fill('2026-11-26');
+  await expect(page.getByTestId('promise')).toContainText('It cannot be promised for Thursday, November 26.');
+  await page.goto('/boxes/longest-night');
+  await expect(page.getByLabel('Depth').first()).toHaveValue(/^\d\.\d+$/);
+});

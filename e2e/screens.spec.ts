@@ -139,9 +139,9 @@ test('an order that only asks for traces is told so, and an empty box cannot be 
 
 test('a piece is given another form, and its count and drawing follow', async ({ page }) => {
   await page.goto('/pieces/oat-date');
-  await expect(page.getByRole('img', { name: 'Pan 229 by 229 mm, cut 4 by 8' })).toBeVisible();
+  await expect(page.getByRole('img', { name: 'Pan 229 × 229 mm, cut 4 by 8' })).toBeVisible();
   await page.getByLabel('Piece length').fill('27');
-  await expect(page.getByRole('img', { name: 'Pan 229 by 229 mm, cut 8 by 8' })).toBeVisible();
+  await expect(page.getByRole('img', { name: 'Pan 229 × 229 mm, cut 8 by 8' })).toBeVisible();
   await expect(page.getByTestId('answer')).toContainText('64 pieces a base batch');
   await page.getByLabel('Piece length').fill('400');
   await expect(page.getByText('not one piece of that size fits in the pan')).toBeVisible();

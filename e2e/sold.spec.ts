@@ -10,7 +10,7 @@ test('a piece that does not fit is turned away with its size, by keys and on the
   await page.getByLabel('Layers', { exact: true }).fill('2');
   await page.getByRole('button', { name: /^Give the cells/ }).click();
   await page.getByLabel('Width of columns, mm').fill('34 20 8');
-  await expect(page.getByText('One number from 5 to 600, or 2 of them')).toBeVisible();
+  await expect(page.getByText('One number from 5 mm to 600 mm, or 2 of them')).toBeVisible();
   await page.getByLabel('Width of columns, mm').fill('34 20');
   await page.getByLabel('Length of rows, mm').fill('34');
   const tray = page.getByRole('grid', { name: 'Tray' });
@@ -19,7 +19,7 @@ test('a piece that does not fit is turned away with its size, by keys and on the
   await expect(tray.getByRole('button', { name: 'Cell 1: Black tea truffle' })).toBeVisible();
   await page.keyboard.press('1');
   await expect(page.getByRole('alert')).toContainText(
-    'Black tea truffle does not fit: it is about 29 x 29 x 29 mm, cell 2 is 34 x 20 mm, 30 mm deep.',
+    'Black tea truffle does not fit: it is about 29 × 29 × 29 mm, cell 2 is 34 × 20 mm, 30 mm deep.',
   );
   await expect(tray.getByRole('button', { name: 'Cell 2: empty' })).toBeVisible();
   // Down the second row and on to the layer below

@@ -6,6 +6,7 @@ import { pieceDraftSchema } from '../piece/index.js';
 import { decisionSchema, nutClasses, type HandOverDay, type LabelRun, type Plan } from '../plan/index.js';
 import type { PlanJob, WhatIfAnswer } from '../programme/index.js';
 import type { PromiseCheck } from '../promise/index.js';
+import { conventionsSchema } from '../quantity/index.js';
 import { daySchema, idSchema } from '../record/index.js';
 import type { ShoppingLine } from '../shopping/index.js';
 import type { Answer } from './answer.js';
@@ -129,6 +130,8 @@ export const planSummarySchema = z
     today: z.string(),
     maker: z.string(),
     currency: z.string(),
+    /** How figures and days are written. */
+    conventions: conventionsSchema,
     solved: decisionSchema.shape.solved,
     /** Whether anything was decided about the days. */
     decided: z.boolean(),
@@ -152,7 +155,7 @@ export const planSummarySchema = z
 export type PlanSummary = Answer<typeof planSummarySchema>;
 
 /** What stands beside a plan in its summary. */
-type Beside = Pick<PlanSummary, 'today' | 'maker' | 'currency' | 'solved' | 'decided' | 'follows'>;
+type Beside = Pick<PlanSummary, 'today' | 'maker' | 'currency' | 'conventions' | 'solved' | 'decided' | 'follows'>;
 
 /** A plan in short. @param beside what is known of it beside what follows from the orders */
 export const planSummary = (plan: Plan, beside: Beside): PlanSummary => ({

@@ -64,7 +64,7 @@ describe('the size of a piece', () => {
     expect(size('jar')).toBeNull();
     expect(size('bar')).toEqual({ lengthMm: 60, widthMm: 20, heightMm: 15, estimated: false });
     const bar = size('bar');
-    expect(bar && saySize(bar)).toBe('60 x 20 x 15 mm');
+    expect(bar && saySize(bar)).toBe('60 × 20 × 15 mm');
   });
 });
 
@@ -105,7 +105,7 @@ describe('a piece that does not fit', () => {
   const snug = book.boxes.get('snug');
 
   it('is turned away with the sizes, and never where a size is not known', () => {
-    const why = 'bar does not fit: it is 60 x 20 x 15 mm, cell 2 is 26 x 26 mm, 25 mm deep.';
+    const why = 'bar does not fit: it is 60 × 20 × 15 mm, cell 2 is 26 × 26 mm, 25 mm deep.';
     expect(snug && whyNotInto(snug.box, 1, facts('bar'))).toBe(why);
     expect(snug?.findings.map((each) => each.message)).toContain(why);
     expect(snug && whyNotInto({ ...snug.box, tray: null }, 1, facts('bar'))).toBeNull();

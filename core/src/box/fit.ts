@@ -1,4 +1,4 @@
-import { sayCount } from '../quantity/index.js';
+import { sayCount, sayLength } from '../quantity/index.js';
 import { sizeOfPiece, saySize, type PieceFacts, type PieceSize } from '../piece/index.js';
 import type { BoxDraft } from './schema.js';
 
@@ -62,7 +62,7 @@ export function whyNotInto(box: Trayed, index: number, facts: PieceFacts, count 
   const cell = cellSize(box, index);
   const size = sizeOfPiece(facts);
   if (!cell || !size || goesInto(size, cell, count)) return null;
-  const inner = `${String(cell.lengthMm)} x ${String(cell.widthMm)} mm, ${String(cell.depthMm)} mm deep`;
+  const inner = `${sayLength(cell.lengthMm, cell.widthMm)}, ${sayLength(cell.depthMm)} deep`;
   const most = mostIn(size, cell);
   const where = `cell ${String(index + 1)} is ${inner}`;
   return most === 0

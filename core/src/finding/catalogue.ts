@@ -1,4 +1,4 @@
-import { sayCount, sayDay, sayGrams, sayList, sayMinutes, sayNumber, type Day } from '../quantity/index.js';
+import { sayCount, sayDay, sayGrams, sayList, sayMinutes, sayNumber, type Day, sayLength } from '../quantity/index.js';
 import type { Noun, Severity } from './way-out.js';
 
 /**
@@ -226,7 +226,7 @@ export const catalogue = {
     ['pan too shallow', 'pans too shallow'],
     [],
     (name, { foams, heightMm, pan, depthMm }: { foams: boolean; heightMm: number; pan: string; depthMm: number }) =>
-      `${name}: a base batch ${foams ? 'foams' : 'stands'} ${sayNumber(heightMm)} mm high in ${pan}, which is ${sayNumber(depthMm)} mm deep. Take a larger pan, or several.`,
+      `${name}: a base batch ${foams ? 'foams' : 'stands'} ${sayLength(heightMm)} high in ${pan}, which is ${sayLength(depthMm)} deep. Take a larger pan, or several.`,
   ),
   'life-beyond-layers': kind(
     'decide',
@@ -504,7 +504,7 @@ export const catalogue = {
     ['label too small', 'labels too small'],
     ['label'],
     (_name, { heightMm }: { heightMm: number }) =>
-      `The text does not fit at the least letter height: at this width the label must be ${sayNumber(heightMm)} mm high.`,
+      `The text does not fit at the least letter height: at this width the label must be ${sayLength(heightMm)} high.`,
   ),
   'disk-full': kind(
     'stop',

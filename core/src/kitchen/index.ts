@@ -1,4 +1,5 @@
 export {
+  conventionsOf,
   emptyKitchen,
   type Kitchen,
   type KitchenDraft,

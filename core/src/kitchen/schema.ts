@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { percentSchema } from '../quantity/index.js';
+import { type Conventions, percentSchema, writingSchema } from '../quantity/index.js';
 import { daySchema, minorSchema, nameSchema, versionSchema } from '../record/index.js';
 
 /** A weekday on which the maker works, and for how long. */
@@ -120,6 +120,7 @@ export const kitchenDraftSchema = z
       .default(null),
     temperatureFirst: z.enum(['C', 'F']).default('C'),
     measures: z.enum(measureHabits).default('US'),
+    writing: writingSchema.default(writingSchema.parse({})),
     pots: z.array(potSchema).max(40).default([]),
     pans: z.array(panSchema).max(40).default([]),
     moulds: z.array(mouldSchema).max(40).default([]),
@@ -141,6 +142,15 @@ export type KitchenDraft = z.infer<typeof kitchenDraftSchema>;
 export type Pan = z.infer<typeof panSchema>;
 export type MeasureHabit = (typeof measureHabits)[number];
 export type Kitchen = z.infer<typeof kitchenSchema>;
+
+/** How everything of a kitchen is written. */
+export const conventionsOf = ({
+  writing,
+  temperatureFirst,
+}: Pick<KitchenDraft, 'writing' | 'temperatureFirst'>): Conventions => ({
+  ...writing,
+  temperature: temperatureFirst,
+});
 
 /** The statement that a new kitchen starts with: a placeholder, not law. */
 export const PLACEHOLDER_STATEMENT =

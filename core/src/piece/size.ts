@@ -1,5 +1,6 @@
 import { kindOf, type Sides } from './forms/index.js';
 import { bodyForm, type PieceFacts } from './makeup.js';
+import { sayLength } from '../quantity/index.js';
 
 /** How big a piece is, mm, and whether that was entered or worked out from its form. */
 export interface PieceSize extends Sides {
@@ -30,9 +31,9 @@ export function sizeOfPiece({ piece, weightGrams, parts }: PieceFacts): PieceSiz
   };
 }
 
-/** `34 x 34 x 20 mm`, where there is little room. */
+/** `34 × 34 × 20 mm`, where there is little room. */
 export const sayShortSize = ({ lengthMm, widthMm, heightMm }: PieceSize): string =>
-  `${[lengthMm, widthMm, heightMm].map((side) => String(Math.round(side))).join(' x ')} mm`;
+  sayLength(lengthMm, widthMm, heightMm);
 
-/** `34 x 34 x 20 mm`, with `about` where it was worked out. */
+/** `34 × 34 × 20 mm`, with `about` where it was worked out. */
 export const saySize = (size: PieceSize): string => `${size.estimated ? 'about ' : ''}${sayShortSize(size)}`;

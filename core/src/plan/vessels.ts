@@ -69,6 +69,7 @@ export interface PanKind {
   readonly count: number;
 }
 
+/** Tells sizes apart; it is never shown. */
 const sizeKey = (lengthMm: number, widthMm: number): string => `${String(lengthMm)} x ${String(widthMm)} mm`;
 
 /** The pans of the kitchen, by kind. */

@@ -1,3 +1,5 @@
+import { perWriting, written } from './conventions.js';
+
 const MS_A_DAY = 86_400_000;
 
 /** A calendar day, `YYYY-MM-DD`, without a clock or a time zone. */
@@ -35,33 +37,53 @@ export const daysBetween = (from: Day, to: Day): number => dayNumber(to) - dayNu
 /** 0 Sunday to 6 Saturday. */
 export const weekday = (day: Day): number => (((dayNumber(day) + 4) % 7) + 7) % 7;
 
-const WEEKDAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'];
-const MONTHS = [
-  'January',
-  'February',
-  'March',
-  'April',
-  'May',
-  'June',
-  'July',
-  'August',
-  'September',
-  'October',
-  'November',
-  'December',
-];
+/** Says days in one way, each once. */
+const saying = (options: Intl.DateTimeFormatOptions) => {
+  const kept = perWriting(({ locale }) => ({
+    // Between two versions of a browser only the comma differs where the day comes first.
+    hasComma: locale === 'en-US' || locale === 'en-CA',
+    format: new Intl.DateTimeFormat(locale, { ...options, timeZone: 'UTC' }),
+    said: new Map<Day, string>(),
+  }));
+  return (day: Day): string => {
+    const { said, format, hasComma } = kept();
+    let text = said.get(day);
+    if (text === undefined) {
+      const number = dayNumber(day);
+      text = Number.isNaN(number) ? day : format.format(new Date(number * MS_A_DAY));
+      if (!hasComma) text = text.replace(',', '');
+      said.set(day, text);
+    }
+    return text;
+  };
+};
 
-/** `Saturday 5 December`, as the maker says it. */
-export const sayDay = (day: Day): string =>
-  `${WEEKDAYS[weekday(day)] ?? ''} ${Number(day.slice(8))} ${MONTHS[Number(day.slice(5, 7)) - 1] ?? ''}`;
+/** A day as the maker says it: `Saturday 5 December`, `Saturday, December 5`. */
+export const sayDay = saying({ weekday: 'long', day: 'numeric', month: 'long' });
 
-/** `Sat 5 Dec`, where room is short. */
-export const sayShortDay = (day: Day): string =>
-  sayDay(day)
-    .split(' ')
-    .map((word) => word.slice(0, 3))
-    .join(' ');
+/** A day where room is short: `Sat 5 Dec`, `Sat, Dec 5`. */
+export const sayShortDay = saying({ weekday: 'short', day: 'numeric', month: 'short' });
+
+const weekdayNames = perWriting(({ locale }) =>
+  (['long', 'short', 'narrow'] as const).map((style) => {
+    const format = new Intl.DateTimeFormat(locale, { weekday: style, timeZone: 'UTC' });
+    // 1970-01-04 was a Sunday.
+    return Array.from({ length: 7 }, (_, index) => format.format(new Date((index + 3) * MS_A_DAY)));
+  }),
+);
+
+/** The name of a weekday, 0 Sunday to 6 Saturday: `Saturday`, `Sat`, `S`. */
+export const sayWeekday = (weekday: number, style: 'long' | 'short' | 'narrow' = 'long'): string =>
+  weekdayNames()[['long', 'short', 'narrow'].indexOf(style)]?.[weekday] ?? '';
+
+/** The weekdays in the order of the kitchen's week, 0 Sunday to 6 Saturday. */
+export function weekdays(): readonly number[] {
+  const first = { Sunday: 0, Monday: 1, Saturday: 6 }[written().weekStart];
+  return Array.from({ length: 7 }, (_, index) => (first + index) % 7);
+}
+
+const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
 
 /** `Dec 5, 2026`, as a US label writes a date. */
 export const sayLabelDay = (day: Day): string =>
-  `${(MONTHS[Number(day.slice(5, 7)) - 1] ?? '').slice(0, 3)} ${Number(day.slice(8))}, ${day.slice(0, 4)}`;
+  `${MONTHS[Number(day.slice(5, 7)) - 1] ?? ''} ${Number(day.slice(8))}, ${day.slice(0, 4)}`;

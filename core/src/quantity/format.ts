@@ -1,15 +1,22 @@
+import { perWriting, written } from './conventions.js';
 import { minorPerUnit } from './money.js';
 import { GRAMS_PER_OUNCE } from './units.js';
 
-const plain = (decimals: number) =>
-  new Intl.NumberFormat('en-US', {
-    minimumFractionDigits: decimals,
-    maximumFractionDigits: decimals,
-  });
-const formats = [plain(0), plain(1), plain(2)] as const;
+const formats = perWriting(({ locale }) =>
+  ([0, 1, 2] as const).map(
+    (decimals) => new Intl.NumberFormat(locale, { minimumFractionDigits: decimals, maximumFractionDigits: decimals }),
+  ),
+);
 
-/** A number with thousands separators and `decimals` (0, 1 or 2) places. */
-export const sayNumber = (value: number, decimals: 0 | 1 | 2 = 0): string => formats[decimals].format(value);
+/** A number with the kitchen's separators and `decimals` (0, 1 or 2) places. */
+export const sayNumber = (value: number, decimals: 0 | 1 | 2 = 0): string => formats()[decimals]?.format(value) ?? '';
+
+const shortest = perWriting(
+  ({ locale }) => new Intl.NumberFormat(locale, { maximumSignificantDigits: 6, useGrouping: 'min2' }),
+);
+
+/** A number with as many places as it has, up to six figures. @example sayExact(1.25) // '1.25' */
+export const sayExact = (value: number): string => shortest().format(value);
 
 /** `value` rounded to the nearest multiple of `step` (both in g), halves away from zero. */
 export const roundToStep = (value: number, step: number): number =>
@@ -21,7 +28,7 @@ export const roundToStep = (value: number, step: number): number =>
  */
 export function sayGrams(grams: number, step = 1): string {
   const rounded = roundToStep(grams, step);
-  if (rounded === 0 && grams > 0) return `${Number(grams.toPrecision(1))} g`;
+  if (rounded === 0 && grams > 0) return `${sayExact(Number(grams.toPrecision(1)))} g`;
   return `${sayNumber(rounded, step < 0.1 ? 2 : step < 1 ? 1 : 0)} g`;
 }
 
@@ -32,14 +39,15 @@ export const sayMass = (grams: number): string =>
 /** Grams in ounces with one decimal place: `9.7 oz`. */
 export const sayOunces = (grams: number): string => `${sayNumber(grams / GRAMS_PER_OUNCE, 1)} oz`;
 
-const moneyFormats = new Map<string, Intl.NumberFormat>();
+const moneyFormats = perWriting(() => new Map<string, Intl.NumberFormat>());
 
-/** Minor units as money: `sayMoney(2600, 'USD')` is `$26.00`. */
+/** Minor units as money, with the sign alone: a kitchen has one currency. @example sayMoney(2600, 'USD') // '$26.00' */
 export function sayMoney(minor: number, currency: string): string {
-  let format = moneyFormats.get(currency);
+  const known = moneyFormats();
+  let format = known.get(currency);
   if (!format) {
-    format = new Intl.NumberFormat('en-US', { style: 'currency', currency });
-    moneyFormats.set(currency, format);
+    format = new Intl.NumberFormat(written().locale, { style: 'currency', currency, currencyDisplay: 'narrowSymbol' });
+    known.set(currency, format);
   }
   return format.format(minor / minorPerUnit(currency));
 }
@@ -65,4 +73,34 @@ export function sayMinutes(minutes: number): string {
   const rest = whole % 60;
   if (hours === 0) return `${rest} min`;
   return rest === 0 ? `${hours} h` : `${hours} h ${rest} min`;
+}
+
+const MM_PER_INCH = 25.4;
+const FEET_PER_METRE = 1 / 0.3048;
+
+/** The sign between whole and parts of a number. */
+export const decimalSign = perWriting(
+  ({ locale }) => new Intl.NumberFormat(locale).formatToParts(0.5).find(({ type }) => type === 'decimal')?.value ?? '.',
+);
+
+/** How many of a stored unit one written unit is: lengths are kept in mm, heights in m. */
+export const lengthUnit = (): { readonly unit: 'mm' | 'in'; readonly stored: number } =>
+  written().lengths === 'mm' ? { unit: 'mm', stored: 1 } : { unit: 'in', stored: MM_PER_INCH };
+
+export const heightUnit = (
+  unit: 'm' | 'ft' = written().heights,
+): { readonly unit: 'm' | 'ft'; readonly stored: number } =>
+  unit === 'm' ? { unit: 'm', stored: 1 } : { unit: 'ft', stored: 1 / FEET_PER_METRE };
+
+/** Lengths in the kitchen's unit, as one size: `229 × 229 mm`, `9 × 9 in`. @param mm one side or several */
+export function sayLength(...mm: readonly number[]): string {
+  const { unit, stored } = lengthUnit();
+  const say = (each: number) => sayExact(Number((each / stored).toFixed(unit === 'mm' ? 0 : 2)));
+  return `${mm.map(say).join(' × ')} ${unit}`;
+}
+
+/** A height above the sea: `1,420 m`, `4,659 ft`. */
+export function sayHeight(metres: number): string {
+  const { unit, stored } = heightUnit();
+  return `${sayNumber(metres / stored)} ${unit}`;
 }

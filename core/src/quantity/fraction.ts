@@ -1,4 +1,5 @@
 import { formatQuantity } from 'format-quantity';
+import { sayExact } from './format.js';
 import { units, type UnitCode } from './units.js';
 
 /** Parts of a cup or a spoon that kitchens have. */
@@ -61,6 +62,6 @@ export function sayMeasure(amount: number, unit: UnitCode): string {
   const text =
     spooned.includes(unit) || unit === 'count'
       ? kitchenFraction(amount).text
-      : String(Number(amount.toFixed(2)) || Number(amount.toPrecision(1)));
+      : sayExact(Number(amount.toFixed(2)) || Number(amount.toPrecision(1)));
   return unit === 'count' ? text : `${text} ${units[unit].label}`;
 }

@@ -1,9 +1,37 @@
-export { addDays, type Day, dayNumber, daysBetween, sayDay, sayLabelDay, sayShortDay, weekday } from './day.js';
 export {
+  addDays,
+  type Day,
+  dayNumber,
+  daysBetween,
+  sayDay,
+  sayLabelDay,
+  sayShortDay,
+  sayWeekday,
+  weekday,
+  weekdays,
+} from './day.js';
+export {
+  type Conventions,
+  conventionsSchema,
+  type Locale,
+  locales,
+  usualWriting,
+  writeAs,
+  type Writing,
+  writingSchema,
+  written,
+} from './conventions.js';
+export {
+  decimalSign,
+  heightUnit,
+  lengthUnit,
   roundToStep,
   sayClock,
   sayCount,
+  sayExact,
   sayGrams,
+  sayHeight,
+  sayLength,
   sayList,
   sayMass,
   sayMinutes,

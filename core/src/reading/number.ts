@@ -1,3 +1,5 @@
+import { decimalSign } from '../quantity/index.js';
+
 /** A number at the head of a text, how far it goes, and what about it must be asked. */
 export interface ReadNumber {
   readonly value: number;
@@ -216,6 +218,33 @@ const MOST_LENGTH = 200;
 export function readNumber(text: string): ReadNumber | null {
   const number = headNumber(text.slice(0, MOST_LENGTH));
   return number && number.length === MOST_LENGTH ? null : number;
+}
+
+/** Figures alone, as far as they are typed: `5.`, `,5`. */
+const FIGURES = /^(?:\d+[.,]?|\d*[.,]\d{1,2}|\d*[.,]\d{4,}|0?[.,]\d+)$/;
+
+/**
+ * Reads a number that stands in a field by itself: with its sign, in the kitchen's way of writing, and as people type it.
+ * `1,250` has thousands where a point parts the decimals, and thousandths where a comma does.
+ * @returns NaN when it is no number, or a range
+ * @example typedNumber('1 1/2') // 1.5
+ */
+export function typedNumber(text: string): number {
+  const bare = text
+    .replace(/[\s\u00a0\u202f]+/g, ' ')
+    .trim()
+    // A blank between thousands.
+    .replace(/(?<=^\D?\d{1,3}(?: \d{3})*) (?=\d{3}(?:$|[ .,]))/g, '');
+  const sign = /^[-−+] ?/.exec(bare)?.[0] ?? '';
+  const rest = bare.slice(sign.length);
+  const signed = (value: number) => (/[-−]/.test(sign) ? -value : value);
+  if (FIGURES.test(rest)) return signed(Number(rest.replace(',', '.')));
+  const read = readNumber(rest);
+  if (read?.length !== rest.length || read.upTo !== null || read.either.length > 0) return NaN;
+  const { thousands, value } = read;
+  if (!thousands) return signed(value);
+  const isGroup = thousands.separator === ',' && decimalSign() === '.';
+  return signed(isGroup ? thousands.asDecimal * 1000 : thousands.asDecimal);
 }
 
 function headNumber(text: string): ReadNumber | null {

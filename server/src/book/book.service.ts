@@ -2,7 +2,8 @@ import { Injectable } from '@nestjs/common';
 import { openBook, type Book } from '@usual-pantry/core/book';
 import { costOfBoxes, type BoxCost } from '@usual-pantry/core/money';
 import { planSeason, type Plan, type StoredDecision } from '@usual-pantry/core/plan';
-import type { Day } from '@usual-pantry/core/quantity';
+import { conventionsOf } from '@usual-pantry/core/kitchen';
+import { writeAs, type Day } from '@usual-pantry/core/quantity';
 import type { EntityManager } from 'typeorm';
 import { Clock } from '../clock/clock.js';
 import { UnitOfWork } from '../storage/unit-of-work.js';
@@ -42,8 +43,14 @@ export class BookService {
     private readonly parts: Parts,
   ) {}
 
-  /** The season as of the last commit; inside a write, as it is at that moment. */
+  /** The season as of the last commit; inside a write, as it is at that moment. What is said of it is written as its kitchen writes. */
   async season(): Promise<Season> {
+    const season = await this.read();
+    writeAs(conventionsOf(season.data.kitchen));
+    return season;
+  }
+
+  private async read(): Promise<Season> {
     const { work } = this;
     if (this.latest?.revision === work.revision && !work.isWriting) return this.latest;
     return work.read(async (manager) => {

@@ -24,6 +24,7 @@ import {
   type PlanSummary,
 } from '@usual-pantry/core/api';
 import { gravestFirst, type Finding } from '@usual-pantry/core/finding';
+import { conventionsOf } from '@usual-pantry/core/kitchen';
 import { followsGuide } from '@usual-pantry/core/plan';
 import { shoppingCsv, shoppingText } from '@usual-pantry/core/format';
 import { whatIfSchema, type PlanJob, type WhatIf, type WhatIfAnswer } from '@usual-pantry/core/programme';
@@ -84,13 +85,14 @@ export class PlanController {
   @Answers(planSummarySchema)
   async plan(): Promise<PlanSummary> {
     const { plan, today, season, stored } = await this.books.plan();
-    const { makerName, currency } = season.data.kitchen;
+    const { kitchen } = season.data;
     const summary = planSummary(
       { ...plan, findings: await this.allFindings() },
       {
         today,
-        maker: makerName,
-        currency,
+        maker: kitchen.makerName,
+        currency: kitchen.currency,
+        conventions: conventionsOf(kitchen),
         solved: stored?.solved ?? null,
         decided: stored !== null,
         follows: stored !== null && followsGuide(plan, stored.guide),

@@ -4,7 +4,8 @@ import { openBook, type BookData } from '@usual-pantry/core/book';
 import type { OrderFiled } from '@usual-pantry/core/order';
 import { PromiseDesk, type PromiseCheck, type PromiseGround } from '@usual-pantry/core/promise';
 import type { Guide } from '@usual-pantry/core/plan';
-import type { Day } from '@usual-pantry/core/quantity';
+import { conventionsOf } from '@usual-pantry/core/kitchen';
+import { writeAs, type Day } from '@usual-pantry/core/quantity';
 import { solveWithHighs, type HighsRuntime } from '@usual-pantry/core/solver';
 
 /** What is promised already, and the book it rests on. */
@@ -88,6 +89,7 @@ parentPort?.on('message', (message: Message) => {
   if (message.kind === 'forget') forgotten.add(message.number);
   else if (message.kind === 'ground') {
     const { data, orders, today, guide } = message;
+    writeAs(conventionsOf(data.kitchen));
     lay({ book: openBook(data), orders, today, guide });
   } else if (message.kind === 'change') {
     const { changed, gone, today, guide } = message;

@@ -1,6 +1,7 @@
 import { parentPort } from 'node:worker_threads';
 import { speakPlainly } from '@usual-pantry/core/record';
-import type { Outcome } from './thread.js';
+import { writeAs } from '@usual-pantry/core/quantity';
+import type { Outcome, Sent } from './thread.js';
 
 /** What a thread does with one job. */
 export type Work<Job, Result> = (job: Job) => Result | Promise<Result>;
@@ -8,15 +9,16 @@ export type Work<Job, Result> = (job: Job) => Result | Promise<Result>;
 /** Answers each job that comes to this thread, one after another. */
 export function answerJobs<Job, Result>(work: Work<Job, Result>): void {
   speakPlainly();
-  const answer = async (job: Job): Promise<Outcome<Result>> => {
+  const answer = async ({ job, conventions }: Sent<Job>): Promise<Outcome<Result>> => {
+    writeAs(conventions);
     try {
       return { result: await work(job) };
     } catch (error) {
       return { error: (error as Error).message };
     }
   };
-  parentPort?.on('message', (job: Job) => {
-    void answer(job).then((outcome) => {
+  parentPort?.on('message', (sent: Sent<Job>) => {
+    void answer(sent).then((outcome) => {
       parentPort?.postMessage(outcome);
     });
   });

@@ -1,9 +1,16 @@
 import { createRequire } from 'node:module';
 import { Worker } from 'node:worker_threads';
 import type { OnModuleDestroy } from '@nestjs/common';
+import { written, type Conventions } from '@usual-pantry/core/quantity';
 
 /** Was given up before it was done. */
 export class GivenUp extends Error {}
+
+/** What is sent to a thread: the job, and how its sentences are to be written. */
+export interface Sent<Job> {
+  readonly job: Job;
+  readonly conventions: Conventions;
+}
 
 /** What a job's thread answers with. */
 export type Outcome<Result> = { readonly result: Result } | { readonly error: string };
@@ -76,7 +83,7 @@ export class Thread<Job, Result> implements OnModuleDestroy {
       worker.on('message', take);
       worker.on('error', drop);
       worker.on('exit', stop);
-      worker.postMessage(job);
+      worker.postMessage({ job, conventions: written() } satisfies Sent<Job>);
     });
   }
 

@@ -1,12 +1,10 @@
 import Box from '@mui/material/Box';
-import { weekday, sayDay, sayMinutes, sayCount } from '@usual-pantry/core/quantity';
+import { weekday, sayWeekday, sayDay, sayMinutes, sayCount } from '@usual-pantry/core/quantity';
 import type { DayInShort, PlanSummary } from '@usual-pantry/core/api';
 import { memo, useState } from 'react';
 import { arrowKeys } from '../parts/arrowKeys';
 import { Link, useLocation, useSearchParams } from 'react-router';
 import { STRIP_HEIGHT } from '../parts/theme';
-
-const LETTERS = ['S', 'M', 'T', 'W', 'T', 'F', 'S'];
 
 /** A day in words, for a tooltip and for a screen reader. */
 function sayStripDay({ day, benchMinutes, bookedMinutes, handOvers, humid }: DayInShort): string {
@@ -56,7 +54,7 @@ const StripDay = memo(function StripDay({
         fontWeight: weekend ? 700 : 400,
       }}
     >
-      <span>{LETTERS[weekday(day)]}</span>
+      <span>{sayWeekday(weekday(day), 'narrow')}</span>
       <Box
         sx={{
           position: 'relative',

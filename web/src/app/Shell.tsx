@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import LinearProgress from '@mui/material/LinearProgress';
 import useMediaQuery from '@mui/material/useMediaQuery';
 import { useTheme } from '@mui/material/styles';
-import { lazy, Suspense, useState } from 'react';
+import { Fragment, lazy, Suspense, useState } from 'react';
 import { ScrollRestoration, useNavigation } from 'react-router';
 import { BottomBar, Navigation } from './Navigation';
 import { ScreenForVisitor } from './ScreenForVisitor';
@@ -10,6 +10,7 @@ import { SeasonStrip } from './SeasonStrip';
 import { Shortcuts, type Over } from './Shortcuts';
 import { usePlanQuery } from '../data/plan';
 import { useDoorQuery } from '../data/door';
+import { useAppSelector } from '../data/store';
 
 const SignIn = lazy(async () => ({ default: (await import('../door/SignIn')).SignIn }));
 
@@ -18,6 +19,7 @@ export function Shell() {
   const narrow = useMediaQuery(useTheme().breakpoints.down('md'));
   const { data: plan } = usePlanQuery();
   const { data: door } = useDoorQuery();
+  const writing = useAppSelector((state) => state.writing);
   const [over, setOver] = useState<Over>(null);
   const isComing = useNavigation().state === 'loading';
   if (door?.isLocked && !door.visitor)
@@ -46,7 +48,7 @@ export function Shell() {
       )}
       <Box sx={{ flex: 1, minWidth: 0, pb: narrow ? 'calc(var(--foot, 62px) + 10px)' : 0 }}>
         <Box sx={{ displayPrint: 'none' }}>
-          <SeasonStrip plan={plan} />
+          <SeasonStrip key={writing} plan={plan} />
         </Box>
         <Box
           component="main"
@@ -56,7 +58,9 @@ export function Shell() {
           sx={{ p: { xs: 1.5, md: 2.75 }, pt: { xs: 1.5, md: 2.25 }, outline: 'none' }}
         >
           {isComing && <LinearProgress aria-label="The screen is coming" sx={{ mb: 1 }} />}
-          <ScreenForVisitor />
+          <Fragment key={writing}>
+            <ScreenForVisitor />
+          </Fragment>
         </Box>
       </Box>
       {narrow && (

@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import type { BoxDraft } from '@usual-pantry/core/box';
 import { useFormContext, useWatch } from 'react-hook-form';
-import { NumberInput } from '../parts/fields';
+import { LengthInput } from '../parts/fields';
 
 /** A usual front, to begin with. */
 const usualMm = { widthMm: 200, heightMm: 150 };
@@ -28,8 +28,8 @@ export function DisplayPanel() {
     );
   return (
     <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr auto' }, mt: 2 }}>
-      <NumberInput name="panel.widthMm" label="Front of the package, width" unit="mm" />
-      <NumberInput name="panel.heightMm" label="Front of the package, height" unit="mm" />
+      <LengthInput name="panel.widthMm" label="Front of the package, width" />
+      <LengthInput name="panel.heightMm" label="Front of the package, height" />
       <Button
         onClick={() => {
           set(null);

@@ -2,9 +2,11 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import type { BoxDraft } from '@usual-pantry/core/box';
+import { decimalSign, lengthUnit, sayLength } from '@usual-pantry/core/quantity';
 import { useState } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
-import { NumberInput } from '../parts/fields';
+import { LengthInput } from '../parts/fields';
+import { readNumber, sayTyped } from '../parts/readNumber';
 import { useFieldError } from '../parts/fieldError';
 
 const usualMm = { side: 38, depth: 30 };
@@ -35,16 +37,25 @@ function useResize() {
   };
 }
 
-const sayList = (list: readonly number[]): string =>
-  list.every((each) => each === list[0]) ? String(list[0] ?? '') : list.join(' ');
+/** Sides in the kitchen's unit, as they are typed; they are kept in mm. */
+const sayList = (list: readonly number[]): string => {
+  const { stored } = lengthUnit();
+  return [...(new Set(list).size > 1 ? list : list.slice(0, 1))]
+    .map((mm) => sayTyped(Number((mm / stored).toFixed(3))))
+    .join(' ');
+};
 
-/** `38` for all of them, or one number for each. */
+const LEAST_SIDE = 5;
+const MOST_SIDE = 600;
+
+/** `38` for all of them, or one number for each, in mm. Where a comma parts decimals it does not part numbers. */
 const readList = (text: string, length: number): number[] | null => {
+  const { stored } = lengthUnit();
   const numbers = text
     .trim()
-    .split(/[\s,;]+/)
-    .map(Number);
-  if (!numbers.every((each) => each >= 5 && each <= 600)) return null;
+    .split(decimalSign() === ',' ? /[\s;]+/ : /[\s,;]+/)
+    .map((each) => Number((readNumber(each) * stored).toFixed(6)));
+  if (!numbers.every((each) => each >= LEAST_SIDE && each <= MOST_SIDE)) return null;
   if (numbers.length === 1) return new Array<number>(length).fill(numbers[0] ?? 0);
   return numbers.length === length ? numbers : null;
 };
@@ -58,10 +69,14 @@ function Sides({ name, one, length }: { name: 'columnsMm' | 'rowsMm'; one: strin
   const read = readList(text, length);
   return (
     <TextField
-      label={`${one}, mm`}
+      label={`${one}, ${lengthUnit().unit}`}
       value={text}
       error={read === null}
-      helperText={read === null ? `One number from 5 to 600, or ${String(length)} of them` : 'one for all, or one each'}
+      helperText={
+        read === null
+          ? `One number from ${sayLength(LEAST_SIDE)} to ${sayLength(MOST_SIDE)}, or ${String(length)} of them`
+          : 'one for all, or one each'
+      }
       onChange={({ target }) => {
         setTyped(target.value);
         const next = readList(target.value, length);
@@ -146,7 +161,7 @@ export function TraySize() {
           <>
             <Sides name="columnsMm" one="Width of columns" length={columns} />
             <Sides name="rowsMm" one="Length of rows" length={rows} />
-            <NumberInput name="tray.depthMm" label="Depth" unit="mm" />
+            <LengthInput name="tray.depthMm" label="Depth" />
           </>
         )}
       </Box>

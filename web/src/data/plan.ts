@@ -5,6 +5,8 @@ import type { LabelRun } from '@usual-pantry/core/plan';
 import type { PlanJob, WhatIf, WhatIfAnswer } from '@usual-pantry/core/programme';
 import type { PromiseCheck } from '@usual-pantry/core/promise';
 import type { ShoppingLine } from '@usual-pantry/core/shopping';
+import { writeAs } from '@usual-pantry/core/quantity';
+import { follow } from './writing';
 import { api, EVERYTHING, ORDERS, unlessRefused } from './api';
 
 /** Which findings are wanted. */
@@ -19,7 +21,19 @@ export interface FindingQuery {
 /** The season as it is planned, in parts, and what changes it. */
 export const planApi = api.injectEndpoints({
   endpoints: (build) => ({
-    plan: build.query<PlanSummary, void>({ query: () => 'plan', providesTags: ['Orders'] }),
+    plan: build.query<PlanSummary, void>({
+      query: () => 'plan',
+      providesTags: ['Orders'],
+      // Before anything of it is shown, it is known how it is written.
+      transformResponse: (plan: PlanSummary) => {
+        writeAs(plan.conventions);
+        return plan;
+      },
+      onQueryStarted: async (_query, { dispatch, queryFulfilled }) => {
+        const answer = await queryFulfilled.catch(() => null);
+        if (answer) dispatch(follow(answer.data.conventions));
+      },
+    }),
     planRuns: build.query<PlanRuns, void>({ query: () => 'plan/runs', providesTags: ['Orders'] }),
     handOvers: build.query<HandOverDays, string | null>({
       query: (day) => ({ url: 'plan/hand-overs', params: day === null ? {} : { day } }),

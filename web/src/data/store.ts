@@ -4,9 +4,10 @@ import { useDispatch, useSelector, useStore } from 'react-redux';
 import { noticeReducer } from './notices';
 import { api, onTurnedAway, seen } from './api';
 import { doorChanged } from './door';
+import { writingReducer } from './writing';
 
 export const store = configureStore({
-  reducer: { [api.reducerPath]: api.reducer, notice: noticeReducer },
+  reducer: { [api.reducerPath]: api.reducer, notice: noticeReducer, writing: writingReducer },
   middleware: (defaults) => defaults().concat(api.middleware),
   // What an answer changes is drawn at once, not a frame later.
   enhancers: (defaults) => defaults({ autoBatch: { type: 'tick' } }),

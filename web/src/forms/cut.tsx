@@ -1,7 +1,8 @@
-import { NumberInput } from '../parts/fields';
+import { NumberInput, LengthInput } from '../parts/fields';
 import { OwnedPicker } from './OwnedPicker';
 import { shade } from './shade';
 import type { FormView } from './view';
+import { sayLength } from '@usual-pantry/core/quantity';
 
 export const cut: FormView = {
   namesRecipe: true,
@@ -10,16 +11,16 @@ export const cut: FormView = {
       <OwnedPicker
         label="Pan you own"
         owned={season.data.kitchen.pans}
-        say={({ name, lengthMm, widthMm }) => `${name}, ${String(lengthMm)} × ${String(widthMm)} mm`}
+        say={({ name, lengthMm, widthMm }) => `${name}, ${sayLength(lengthMm, widthMm)}`}
         valuesOf={({ lengthMm, widthMm }) => ({ panLengthMm: lengthMm, panWidthMm: widthMm })}
         path={path}
       />
-      <NumberInput name={`${path}.panLengthMm`} label="Pan length" unit="mm" />
-      <NumberInput name={`${path}.panWidthMm`} label="Pan width" unit="mm" />
-      <NumberInput name={`${path}.pieceLengthMm`} label="Piece length" unit="mm" />
-      <NumberInput name={`${path}.pieceWidthMm`} label="Piece width" unit="mm" />
-      <NumberInput name={`${path}.edgeTrimMm`} label="Trim, each edge" unit="mm" />
-      <NumberInput name={`${path}.kerfMm`} label="Kerf" unit="mm" />
+      <LengthInput name={`${path}.panLengthMm`} label="Pan length" />
+      <LengthInput name={`${path}.panWidthMm`} label="Pan width" />
+      <LengthInput name={`${path}.pieceLengthMm`} label="Piece length" />
+      <LengthInput name={`${path}.pieceWidthMm`} label="Piece width" />
+      <LengthInput name={`${path}.edgeTrimMm`} label="Trim, each edge" />
+      <LengthInput name={`${path}.kerfMm`} label="Kerf" />
       <NumberInput name={`${path}.pansPerBatch`} label="Pans a base batch" />
     </>
   ),

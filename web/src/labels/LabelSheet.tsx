@@ -14,6 +14,7 @@ import { Title } from '../parts/Title';
 import { Waiting } from '../parts/Waiting';
 import { LabelPreview } from './LabelPreview';
 import { useLabelQuery } from '../data/boxes';
+import { sayLength } from '@usual-pantry/core/quantity';
 
 const MOST_COPIES = 500;
 
@@ -72,7 +73,7 @@ export function LabelSheet({ boxId, handOver, packed, count }: LabelSheetProps) 
       </Box>
       <LabelPreview label={label} />
       <Typography variant="body2" sx={{ color: 'text.secondary', mt: 1.5, maxWidth: '60ch' }}>
-        True size: {label.layout.widthMm} x {label.layout.heightMm} mm at a zoom of 100 %. An estimate, not legal
+        True size: {sayLength(label.layout.widthMm, label.layout.heightMm)} at a zoom of 100 %. An estimate, not legal
         advice: your local code decides what a label must say.
       </Typography>
     </Box>

@@ -1,3 +1,4 @@
+import { sayLength } from '@usual-pantry/core/quantity';
 import { get, useFormState } from 'react-hook-form';
 
 interface FieldError {
@@ -10,5 +11,7 @@ export function useFieldError(name: string): string | undefined {
   const { errors } = useFormState({ name });
   const error: unknown = get(errors, name);
   const found = error as FieldError | undefined;
-  return found?.message ?? found?.root?.message;
+  const message = found?.message ?? found?.root?.message;
+  // What is kept in mm is said in the kitchen's unit.
+  return message?.replace(/(\d+) mm\b/g, (_length, mm: string) => sayLength(Number(mm)));
 }

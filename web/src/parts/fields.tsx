@@ -3,11 +3,11 @@ import InputAdornment from '@mui/material/InputAdornment';
 import MenuItem from '@mui/material/MenuItem';
 import TextField, { type TextFieldProps } from '@mui/material/TextField';
 import { termOfField } from '@usual-pantry/core/help';
-import { minorPerUnit, readMoney, toCelsius, toFahrenheit } from '@usual-pantry/core/quantity';
+import { heightUnit, lengthUnit, minorPerUnit, readMoney, toCelsius, toFahrenheit } from '@usual-pantry/core/quantity';
 import { useState } from 'react';
 import { useController, useFormContext, type ControllerRenderProps } from 'react-hook-form';
 import { useFieldError } from './fieldError';
-import { readNumber } from './readNumber';
+import { readNumber, sayTyped } from './readNumber';
 import { WhatIs } from './WhatIs';
 
 type Field = Omit<ControllerRenderProps, 'value'> & { readonly value: unknown };
@@ -55,13 +55,14 @@ interface Typing {
   readonly read: (text: string) => number;
 }
 
-const inUnitsOf = (scale: number): Typing => ({
-  say: (stored) => Number((stored / scale).toFixed(6)),
+/** @param decimals how many are shown; typed ones are all kept */
+const inUnitsOf = (scale: number, decimals = 6): Typing => ({
+  say: (stored) => Number((stored / scale).toFixed(decimals)),
   read: (text) => (scale === 1 ? readNumber(text) : Number((readNumber(text) * scale).toFixed(6))),
 });
 
 const sayValue = (value: unknown, { say }: Typing): string =>
-  typeof value === 'number' && Number.isFinite(value) ? String(say(value)) : '';
+  typeof value === 'number' && Number.isFinite(value) ? sayTyped(say(value)) : '';
 
 interface NumberProps extends FieldProps {
   readonly unit?: string;
@@ -128,6 +129,18 @@ function TypedInput({
       }}
     />
   );
+}
+
+/** A length in the kitchen's unit; it is stored in mm. */
+export function LengthInput(props: Omit<NumberProps, 'scale' | 'unit'>) {
+  const { unit, stored } = lengthUnit();
+  return <TypedInput {...props} unit={unit} typing={inUnitsOf(stored, 3)} />;
+}
+
+/** A height above the sea, stored in m. @param in the unit in which it is typed: that which the form has chosen */
+export function HeightInput({ in: chosen, ...props }: Omit<NumberProps, 'scale' | 'unit'> & { in: 'm' | 'ft' }) {
+  const { unit, stored } = heightUnit(chosen);
+  return <TypedInput key={unit} {...props} unit={unit} typing={inUnitsOf(stored, 0)} />;
 }
 
 const celsius: Typing = { say: (stored) => Number(stored.toFixed(1)), read: readNumber };

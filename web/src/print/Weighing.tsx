@@ -1,5 +1,5 @@
 import Box from '@mui/material/Box';
-import { sayGrams, sayMinutes, sayTemperature } from '@usual-pantry/core/quantity';
+import { sayGrams, sayMeasure, sayMinutes, sayTemperature } from '@usual-pantry/core/quantity';
 import {
   sayBatches,
   stepCautions,
@@ -20,9 +20,10 @@ interface WeighingProps {
 
 const cell = { px: 1, py: 0.15, verticalAlign: 'top' } as const;
 
-/** What to weigh for each batch: a column a size, rounded to the step of the scale. */
+/** What to weigh for each batch: a column a size, rounded to the step of the scale, with the written measure where the kitchen reads that first. */
 export function Weighing({ season, facts, batches }: WeighingProps) {
-  const step = season.data.kitchen.scaleStepGrams;
+  const { scaleStepGrams: step, writing } = season.data.kitchen;
+  const measuresFirst = writing.amountsFirst === 'measures';
   const sheets = batches.map(({ size }) => weighSheet(facts.lineGrams, size, step));
   const isPlain = batches.length === 1 && batches[0]?.count === 1;
   return (
@@ -30,6 +31,7 @@ export function Weighing({ season, facts, batches }: WeighingProps) {
       {!isPlain && (
         <thead>
           <tr>
+            {measuresFirst && <td />}
             {batches.map(({ size, count }) => (
               <Box component="th" scope="col" key={size} sx={{ ...cell, textAlign: 'right' }}>
                 each of {sayBatches([{ size, count }], 'single ')}
@@ -42,6 +44,11 @@ export function Weighing({ season, facts, batches }: WeighingProps) {
       <tbody>
         {facts.recipe.lines.map((line, index) => (
           <tr key={index}>
+            {measuresFirst && batches[0] && (
+              <Box component="td" sx={{ ...cell, fontWeight: 650, textAlign: 'right', whiteSpace: 'nowrap' }}>
+                {sayMeasure(line.amount * batches[0].size, line.unit)}
+              </Box>
+            )}
             {sheets.map((sheet, column) => (
               <Box
                 component="td"
@@ -74,12 +81,7 @@ export function Method({ season, facts, size }: { season: SeasonBook; facts: Rec
         const target = stepTarget(step, kitchen);
         const { typicalRest, safeRest } = stepMinutes(step, size);
         const here =
-          target &&
-          sayTemperature(
-            target.here[1] === null ? target.here[0] : [target.here[0], target.here[1]],
-            0,
-            kitchen.temperatureFirst,
-          );
+          target && sayTemperature(target.here[1] === null ? target.here[0] : [target.here[0], target.here[1]]);
         return (
           <Box component="li" key={index} sx={{ mb: 0.4, breakInside: 'avoid' }}>
             {step.text}

@@ -1,4 +1,5 @@
 import { cutGrid, type CutForm } from '@usual-pantry/core/piece';
+import { sayLength } from '@usual-pantry/core/quantity';
 
 /** The pan from above, drawn to scale with its cuts; the trim is what is left at the edges. */
 export function PanDrawing({ form, colour }: { form: CutForm; colour: string }) {
@@ -10,7 +11,7 @@ export function PanDrawing({ form, colour }: { form: CutForm; colour: string }) 
   return (
     <svg
       role="img"
-      aria-label={`Pan ${String(form.panLengthMm)} by ${String(form.panWidthMm)} mm, cut ${String(along)} by ${String(across)}`}
+      aria-label={`Pan ${sayLength(form.panLengthMm, form.panWidthMm)}, cut ${String(along)} by ${String(across)}`}
       viewBox={`-3 -3 ${String(form.panLengthMm + 6)} ${String(form.panWidthMm + 6)}`}
       style={{ width: '100%', maxWidth: 210 }}
     >

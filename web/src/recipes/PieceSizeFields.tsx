@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import type { PieceDraft } from '@usual-pantry/core/piece';
 import { useFormContext, useWatch } from 'react-hook-form';
-import { NumberInput } from '../parts/fields';
+import { LengthInput } from '../parts/fields';
 import { Panel } from '../parts/Panel';
 
 /** How big the piece is as it lies in the box; where it is not measured, its form tells. */
@@ -39,9 +39,9 @@ export function PieceSizeFields() {
     >
       {size ? (
         <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr 1fr' } }}>
-          <NumberInput name="sizeMm.lengthMm" label="Length" unit="mm" />
-          <NumberInput name="sizeMm.widthMm" label="Width" unit="mm" />
-          <NumberInput name="sizeMm.heightMm" label="Height" unit="mm" />
+          <LengthInput name="sizeMm.lengthMm" label="Length" />
+          <LengthInput name="sizeMm.widthMm" label="Width" />
+          <LengthInput name="sizeMm.heightMm" label="Height" />
         </Box>
       ) : (
         <Box sx={{ color: 'text.secondary' }}>

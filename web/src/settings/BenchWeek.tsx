@@ -3,9 +3,8 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import Switch from '@mui/material/Switch';
 import { useFieldArray } from 'react-hook-form';
 import type { KitchenDraft } from '@usual-pantry/core/kitchen';
+import { sayWeekday, weekdays } from '@usual-pantry/core/quantity';
 import { NumberInput } from '../parts/fields';
-
-const WEEK = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'];
 
 /** On which weekdays the maker works, and for how long. */
 export function BenchWeek() {
@@ -14,11 +13,12 @@ export function BenchWeek() {
   });
   return (
     <Box sx={{ display: 'grid', gap: 1, gridTemplateColumns: 'repeat(auto-fill, minmax(250px, 1fr))' }}>
-      {WEEK.map((name, weekday) => {
+      {weekdays().map((weekday) => {
+        const name = sayWeekday(weekday);
         const index = fields.findIndex((day) => day.weekday === weekday);
         return (
           <Box
-            key={name}
+            key={weekday}
             sx={{
               display: 'grid',
               gridTemplateColumns: '150px 100px',

@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import { NumberInput, TextInput } from '../parts/fields';
+import { NumberInput, TextInput, LengthInput } from '../parts/fields';
 import { Lines } from '../parts/Lines';
 
 /** What the maker owns: it decides what fits. */
@@ -32,9 +32,9 @@ export const Equipment = () => (
         {(path) => (
           <>
             <TextInput name={`${path}.name`} label="Pan" />
-            <NumberInput name={`${path}.lengthMm`} label="Length, mm" />
-            <NumberInput name={`${path}.widthMm`} label="Width, mm" />
-            <NumberInput name={`${path}.depthMm`} label="Depth, mm" />
+            <LengthInput name={`${path}.lengthMm`} label="Length" />
+            <LengthInput name={`${path}.widthMm`} label="Width" />
+            <LengthInput name={`${path}.depthMm`} label="Depth" />
             <NumberInput name={`${path}.count`} label="In hand" />
           </>
         )}

@@ -3,7 +3,8 @@ import { boilingPointAt, targetHere, thermometerOffset } from '@usual-pantry/cor
 import { kitchenDraftSchema } from '@usual-pantry/core/kitchen';
 import { sayTemperature, sayNumber } from '@usual-pantry/core/quantity';
 import { useWatch } from 'react-hook-form';
-import { ChoiceInput, NumberInput, TemperatureInput } from '../parts/fields';
+import { AltitudeInput } from '../records/WritingFields';
+import { TemperatureInput } from '../parts/fields';
 
 const heatSchema = kitchenDraftSchema.pick({
   altitudeMetres: true,
@@ -26,21 +27,13 @@ export function HeatFields() {
   return (
     <Box sx={{ display: 'grid', gap: 1.5 }}>
       <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: { xs: '1fr 1fr', sm: 'repeat(3, 1fr)' } }}>
-        <NumberInput name="altitudeMetres" label="Altitude" unit="m" />
+        <AltitudeInput label="Altitude" />
         <TemperatureInput
           name="boilingReadingCelsius"
           label="Reading in boiling water"
           scale={first === 'F' ? 'F' : 'C'}
           optional
           help="Bulb off the bottom; empty if never tried."
-        />
-        <ChoiceInput
-          name="temperatureFirst"
-          label="Temperatures first in"
-          choices={[
-            { value: 'C', label: 'Celsius' },
-            { value: 'F', label: 'Fahrenheit' },
-          ]}
         />
       </Box>
       {parsed.success && (

@@ -1,11 +1,12 @@
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { measureHabits, type Kitchen } from '@usual-pantry/core/kitchen';
+import type { Kitchen } from '@usual-pantry/core/kitchen';
 import { FormProvider } from 'react-hook-form';
 import { CheckInput } from '../parts/CheckInput';
+import { WritingFields } from '../records/WritingFields';
 import { useKitchenForm } from '../records/useKitchenForm';
-import { ChoiceInput, MoneyInput, NumberInput, TextInput } from '../parts/fields';
+import { MoneyInput, NumberInput, TextInput, LengthInput } from '../parts/fields';
 import { Panel } from '../parts/Panel';
 import { BenchWeek } from './BenchWeek';
 import { DayChanges } from './DayChanges';
@@ -59,8 +60,8 @@ export function KitchenForm({ kitchen }: { kitchen: Kitchen }) {
             />
             <CheckInput name="statementChecked" label="I have checked it against my local code" />
             <Box sx={grid}>
-              <NumberInput name="label.widthMm" label="Label width" unit="mm" />
-              <NumberInput name="label.heightMm" label="Label height" unit="mm" />
+              <LengthInput name="label.widthMm" label="Label width" />
+              <LengthInput name="label.heightMm" label="Label height" />
             </Box>
             <CheckInput name="label.twoPercentGroup" label="Group ingredients of 2 % or less at the end of the list" />
           </Box>
@@ -71,12 +72,6 @@ export function KitchenForm({ kitchen }: { kitchen: Kitchen }) {
             <NumberInput name="depositPercent" label="Deposit asked for" unit="%" />
             <TextInput name="currency" label="Currency" />
             <NumberInput name="scaleStepGrams" label="Scale step" unit="g" />
-            <ChoiceInput
-              name="measures"
-              label="A cup and a spoon are"
-              help="Where a pasted recipe does not say."
-              choices={measureHabits.map((habit) => ({ value: habit, label: habit }))}
-            />
             <NumberInput name="packingLeadDays" label="Made before hand-over" unit="days" />
             <NumberInput
               name="surePercent"
@@ -85,6 +80,11 @@ export function KitchenForm({ kitchen }: { kitchen: Kitchen }) {
               help="Where yields vary, more is made."
             />
             <NumberInput name="promisedDays" label="Life left when handed over" unit="days" />
+          </Box>
+        </Panel>
+        <Panel title="Measures, figures and dates">
+          <Box sx={grid}>
+            <WritingFields />
           </Box>
         </Panel>
         <Panel title="Heat">

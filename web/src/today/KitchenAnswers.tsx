@@ -4,13 +4,14 @@ import Button from '@mui/material/Button';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import type { StoredKitchen } from '@usual-pantry/core/api';
-import { measureHabits, type KitchenDraft } from '@usual-pantry/core/kitchen';
+import type { KitchenDraft } from '@usual-pantry/core/kitchen';
 import type { ReactNode } from 'react';
 import { FormProvider, useFormContext, useWatch } from 'react-hook-form';
-import { ChoiceInput, MoneyInput, NumberInput, TextInput } from '../parts/fields';
+import { MoneyInput, NumberInput, TextInput } from '../parts/fields';
+import { AltitudeInput, CupInput, PlaceInput, TemperatureFirst } from '../records/WritingFields';
 import { useKitchenForm } from '../records/useKitchenForm';
+import { sayWeekday, weekdays } from '@usual-pantry/core/quantity';
 
-const DAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
 /** Hours of a bench day of which nothing else was said. */
 const USUAL_HOURS = 4;
 
@@ -44,16 +45,16 @@ function BenchDays() {
         }}
         sx={{ gridColumn: '1 / -1' }}
       >
-        {DAYS.map((name, weekday) => (
-          <ToggleButton key={name} value={weekday} sx={{ minWidth: 44, minHeight: 44 }}>
-            {name}
+        {weekdays().map((weekday) => (
+          <ToggleButton key={weekday} value={weekday} sx={{ minWidth: 44, minHeight: 44 }}>
+            {sayWeekday(weekday, 'short')}
           </ToggleButton>
         ))}
       </ToggleButtonGroup>
       <Box sx={{ gridColumn: '1 / -1', display: 'flex', gap: 1, flexWrap: 'wrap' }}>
         {week.map(({ weekday }, index) => (
           <Box key={weekday} sx={{ width: 118 }}>
-            <NumberInput name={`benchWeek.${String(index)}.hours`} label={`Hours, ${DAYS[weekday] ?? ''}`} />
+            <NumberInput name={`benchWeek.${String(index)}.hours`} label={`Hours, ${sayWeekday(weekday, 'short')}`} />
           </Box>
         ))}
       </Box>
@@ -80,27 +81,12 @@ export function KitchenAnswers({ kitchen }: { kitchen: StoredKitchen }) {
         <Question title="Where is it?">
           <TextInput name="makerName" label="Its name" />
           <TextInput name="address" label="Address on the label" />
-          <NumberInput
-            name="altitudeMetres"
-            label="Above the sea"
-            unit="m"
-            help="High up, sugar is done at a lower reading."
-          />
+          <PlaceInput />
+          <AltitudeInput label="Above the sea" />
         </Question>
         <Question title="How do you measure?">
-          <ChoiceInput
-            name="temperatureFirst"
-            label="Temperatures"
-            choices={[
-              { value: 'F', label: 'Fahrenheit first' },
-              { value: 'C', label: 'Celsius first' },
-            ]}
-          />
-          <ChoiceInput
-            name="measures"
-            label="A cup and a spoon are"
-            choices={measureHabits.map((habit) => ({ value: habit, label: habit }))}
-          />
+          <TemperatureFirst />
+          <CupInput />
         </Question>
         <Question title="When do you work?">
           <BenchDays />

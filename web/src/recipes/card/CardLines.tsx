@@ -10,6 +10,7 @@ import { nameOfUse } from '../../data/nameOfUse';
 import { sayEntry } from '../sayEntry';
 
 const cell = { py: 0.75, px: 1, verticalAlign: 'top', borderBottom: 1, borderColor: 'divider' } as const;
+const plainFigure = { ...cell, fontFamily: FIGURES, textAlign: 'right', whiteSpace: 'nowrap' } as const;
 const figure = { ...cell, fontFamily: FIGURES, fontWeight: 650, textAlign: 'right', whiteSpace: 'nowrap' } as const;
 
 interface CardLinesProps {
@@ -30,29 +31,34 @@ function Component({ season, recipeId, grams }: { season: SeasonBook; recipeId: 
   );
 }
 
-/** The lines of a batch: grams first, the written measure beside; a component opens in place. */
+/** The lines of a batch: what is weighed and the written measure, that first which the kitchen reads first; a component opens in place. */
 export function CardLines({ season, facts, batches }: CardLinesProps) {
   const [open, setOpen] = useState<readonly number[]>([]);
-  const step = season.data.kitchen.scaleStepGrams;
+  const { scaleStepGrams: step, writing } = season.data.kitchen;
+  const weighsFirst = writing.amountsFirst === 'grams';
   const sheets = batches.map(({ size, count }) => ({ size, count, sheet: weighSheet(facts.lineGrams, size, step) }));
   const total = multipleOf(batches);
   const several = batches.length > 1 || (batches[0]?.count ?? 1) > 1;
+  const weighHeads = sheets.map(({ size, count }) => (
+    <Box component="th" scope="col" key={size} sx={{ ...cell, textAlign: 'right' }}>
+      {several ? `each of ${sayBatches([{ size, count }], 'single ')}` : 'weigh'}
+    </Box>
+  ));
+  const measureHead = (
+    <Box component="th" scope="col" sx={{ ...cell, textAlign: weighsFirst ? 'left' : 'right' }}>
+      measure
+    </Box>
+  );
   return (
     <Box sx={{ overflowX: 'auto' }}>
       <Box component="table" sx={{ borderCollapse: 'collapse', width: '100%' }}>
         <thead>
           <tr>
-            {sheets.map(({ size, count }) => (
-              <Box component="th" scope="col" key={size} sx={{ ...cell, textAlign: 'right' }}>
-                {several ? `each of ${sayBatches([{ size, count }], 'single ')}` : 'weigh'}
-              </Box>
-            ))}
+            {weighsFirst ? weighHeads : measureHead}
             <Box component="th" scope="col" sx={{ ...cell, textAlign: 'left', width: '100%' }}>
               ingredient
             </Box>
-            <Box component="th" scope="col" sx={{ ...cell, textAlign: 'left' }}>
-              measure
-            </Box>
+            {weighsFirst ? measureHead : weighHeads}
             {several && (
               <Box component="th" scope="col" sx={{ ...cell, textAlign: 'right' }}>
                 in all
@@ -64,13 +70,19 @@ export function CardLines({ season, facts, batches }: CardLinesProps) {
           {facts.recipe.lines.map((line, index) => {
             const exact = (facts.lineGrams[index] ?? 0) * total;
             const isOpen = open.includes(index);
+            const weighed = sheets.map(({ size, sheet }) => (
+              <Box component="td" key={size} sx={weighsFirst ? figure : plainFigure}>
+                {sayGrams(sheet.lines[index]?.grams ?? 0, step)}
+              </Box>
+            ));
+            const measured = (
+              <Box component="td" sx={weighsFirst ? { ...cell, whiteSpace: 'nowrap' } : figure}>
+                {sayMeasure(line.amount * (batches[0]?.size ?? 1), line.unit)}
+              </Box>
+            );
             return [
               <tr key={index}>
-                {sheets.map(({ size, sheet }) => (
-                  <Box component="td" key={size} sx={figure}>
-                    {sayGrams(sheet.lines[index]?.grams ?? 0, step)}
-                  </Box>
-                ))}
+                {weighsFirst ? weighed : measured}
                 <Box component="td" sx={cell}>
                   {line.uses.kind === 'recipe' ? (
                     <>
@@ -98,9 +110,7 @@ export function CardLines({ season, facts, batches }: CardLinesProps) {
                     </Box>
                   )}
                 </Box>
-                <Box component="td" sx={{ ...cell, whiteSpace: 'nowrap' }}>
-                  {sayMeasure(line.amount * (batches[0]?.size ?? 1), line.unit)}
-                </Box>
+                {weighsFirst ? measured : weighed}
                 {several && (
                   <Box component="td" sx={figure}>
                     {sayGrams(exact, step)}

@@ -15,9 +15,8 @@ interface CardStepsProps {
 }
 
 type Range = readonly [number, number | null];
-type Scale = 'C' | 'F';
 
-const sayRange = ([from, to]: Range, first: Scale): string => sayTemperature(to === null ? from : [from, to], 0, first);
+const sayRange = ([from, to]: Range): string => sayTemperature(to === null ? from : [from, to]);
 
 /** What the thermometer here must show, and the recipe's own temperature beside. */
 function Target({ season, step }: { season: SeasonBook; step: RecipeStep }) {
@@ -27,14 +26,14 @@ function Target({ season, step }: { season: SeasonBook; step: RecipeStep }) {
   return (
     <Box sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 1.5, alignItems: 'baseline' }}>
       <Box component="span" sx={{ fontFamily: FIGURES, fontWeight: 700, typography: 'large', color: 'hot.main' }}>
-        {sayRange(target.here, kitchen.temperatureFirst)}
+        {sayRange(target.here)}
       </Box>
       <span>
         on your thermometer ({step.target.kind}
         {target.stage && `, ${target.stage}`})
       </span>
       <Box component="span" sx={{ color: 'text.secondary' }}>
-        recipe: {sayRange(target.recipe, kitchen.temperatureFirst)}
+        recipe: {sayRange(target.recipe)}
         {step.target.boils && ' at sea level'}
       </Box>
     </Box>

@@ -10,11 +10,10 @@ import type { SeasonBook } from '../../data/useSeason';
 
 /** How it is tempered, where it is. */
 function Tempering({ season, facts }: { season: SeasonBook; facts: RecipeFacts }) {
-  const first = season.data.kitchen.temperatureFirst;
   const kind = estimateOf(facts, season.book.ingredients)?.tempers;
   if (!kind) return null;
   const { melt, cool, work } = temperingCurves[kind];
-  const say = (window: readonly [number, number]) => sayTemperature(window, 0, first);
+  const say = (window: readonly [number, number]) => sayTemperature(window);
   return (
     <Figure name={`Tempering, ${kind}`}>
       melt {say(melt)}; cool {say(cool)}; work {say(work)}

@@ -41,8 +41,7 @@ function Answer({ season, facts, perBatch }: { season: SeasonBook; facts: Recipe
       {perBatch > 0 && `, ${sayCount(perBatch, 'piece')}`}
       {target && (
         <>
-          ; cook it to{' '}
-          <Mark tone="hot">{sayTemperature(target.here[0], 0, kitchen.temperatureFirst)} on your thermometer</Mark>
+          ; cook it to <Mark tone="hot">{sayTemperature(target.here[0])} on your thermometer</Mark>
         </>
       )}
       .

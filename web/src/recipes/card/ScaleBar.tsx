@@ -5,7 +5,7 @@ import Slider from '@mui/material/Slider';
 import TextField from '@mui/material/TextField';
 import type { Pan } from '@usual-pantry/core/kitchen';
 import { multipleOf, type RecipeFacts } from '@usual-pantry/core/recipe';
-import { sayGrams } from '@usual-pantry/core/quantity';
+import { sayGrams, sayLength } from '@usual-pantry/core/quantity';
 import type { Scaled, Wanted } from './useScale';
 
 interface ScaleBarProps {
@@ -103,7 +103,7 @@ export function ScaleBar(props: ScaleBarProps) {
           >
             {pans.map((pan, index) => (
               <MenuItem key={pan.name} value={index}>
-                {pan.name}, {pan.lengthMm} × {pan.widthMm} mm
+                {pan.name}, {sayLength(pan.lengthMm, pan.widthMm)}
               </MenuItem>
             ))}
           </TextField>

@@ -1,0 +1,38 @@
+import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import { conventionsSchema, writeAs, type Conventions } from '@usual-pantry/core/quantity';
+
+const KEPT = 'usual-pantry.writing';
+
+/** How the kitchen wrote when this browser last heard of it, so that the first screen need not be written twice. */
+function remembered(): Conventions | null {
+  try {
+    return conventionsSchema.nullable().parse(JSON.parse(localStorage.getItem(KEPT) ?? 'null'));
+  } catch {
+    return null;
+  }
+}
+
+const slice = createSlice({
+  name: 'writing',
+  /** Names the way in which everything is written, so that what is on the screen can be written anew. */
+  initialState: () => {
+    const before = remembered();
+    if (before) writeAs(before);
+    return before ? JSON.stringify(before) : '';
+  },
+  reducers: { writtenAs: (_state, { payload }: PayloadAction<string>) => payload },
+});
+
+export const writingReducer = slice.reducer;
+
+/** Writes everything as the kitchen does from now on. */
+export function follow(conventions: Conventions): ReturnType<typeof slice.actions.writtenAs> {
+  writeAs(conventions);
+  const key = JSON.stringify(conventions);
+  try {
+    localStorage.setItem(KEPT, key);
+  } catch {
+    // Without room to keep it, it is heard again with the next visit.
+  }
+  return slice.actions.writtenAs(key);
+}

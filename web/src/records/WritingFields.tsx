@@ -1,0 +1,106 @@
+import { measureHabits, type KitchenDraft, type MeasureHabit } from '@usual-pantry/core/kitchen';
+import { usualWriting, type Locale } from '@usual-pantry/core/quantity';
+import { useFormContext, useWatch } from 'react-hook-form';
+import { ChoiceInput, HeightInput } from '../parts/fields';
+
+const places: readonly { readonly value: Locale; readonly label: string; readonly measures: MeasureHabit }[] = [
+  { value: 'en-US', label: 'United States', measures: 'US' },
+  { value: 'en-GB', label: 'United Kingdom', measures: 'UK' },
+  { value: 'en-AU', label: 'Australia', measures: 'Australia' },
+  { value: 'en-CA', label: 'Canada, English', measures: 'metric' },
+  { value: 'fr-CA', label: 'Canada, French', measures: 'metric' },
+];
+
+const temperatures = [
+  { value: 'F', label: 'Fahrenheit first' },
+  { value: 'C', label: 'Celsius first' },
+];
+
+/** Where the maker is at home, which answers how everything is usually measured and written there. */
+export function PlaceInput() {
+  const { setValue } = useFormContext<KitchenDraft>();
+  return (
+    <ChoiceInput
+      name="writing.locale"
+      label="Figures and dates as in"
+      choices={places}
+      onPick={(picked) => {
+        const place = places.find(({ value }) => value === picked);
+        if (!place) return;
+        const { temperature, ...writing } = usualWriting[place.value];
+        setValue('writing', writing, { shouldDirty: true });
+        setValue('temperatureFirst', temperature, { shouldDirty: true });
+        setValue('measures', place.measures, { shouldDirty: true });
+      }}
+    />
+  );
+}
+
+/** How high the kitchen lies, in the unit that the form has chosen. */
+export const AltitudeInput = ({ label }: { label: string }) => (
+  <HeightInput
+    name="altitudeMetres"
+    label={label}
+    in={useWatch<KitchenDraft, 'writing.heights'>({ name: 'writing.heights' })}
+    help="High up, sugar is done at a lower reading."
+  />
+);
+
+export const TemperatureFirst = () => (
+  <ChoiceInput name="temperatureFirst" label="Temperatures" choices={temperatures} />
+);
+
+export const CupInput = () => (
+  <ChoiceInput
+    name="measures"
+    label="A cup and a spoon are"
+    help="Where a pasted recipe does not say."
+    choices={measureHabits.map((habit) => ({ value: habit, label: habit }))}
+  />
+);
+
+/** Everything about how the kitchen measures and writes. */
+export const WritingFields = () => (
+  <>
+    <PlaceInput />
+    <TemperatureFirst />
+    <CupInput />
+    <ChoiceInput
+      name="writing.amountsFirst"
+      label="In a recipe first"
+      choices={[
+        { value: 'grams', label: 'what the scale shows' },
+        { value: 'measures', label: 'cups and spoons' },
+      ]}
+    />
+    <ChoiceInput
+      name="writing.lengths"
+      label="Lengths"
+      choices={[
+        { value: 'mm', label: 'millimetres' },
+        { value: 'in', label: 'inches' },
+      ]}
+    />
+    <ChoiceInput
+      name="writing.heights"
+      label="Height above the sea"
+      choices={[
+        { value: 'm', label: 'metres' },
+        { value: 'ft', label: 'feet' },
+      ]}
+    />
+    <ChoiceInput
+      name="writing.hours"
+      label="The clock"
+      choices={[
+        { value: '24', label: '24 hours, 14:05' },
+        { value: '12', label: '12 hours, 2:05 pm' },
+      ]}
+    />
+    <ChoiceInput
+      name="writing.weekStart"
+      label="A week begins on"
+      choices={['Monday', 'Sunday', 'Saturday'].map((day) => ({ value: day, label: day }))}
+    />
+  </>
+);
