@@ -25,7 +25,7 @@ const server = spawn(process.execPath, [join(root, 'server/dist/program/main.js'
     ...process.env,
     DATA_DIR: dataDir,
     PAGES_DIR: join(root, 'web/dist'),
-    ...(demo ? { SEED_FILE: join(root, 'demo/season.json') } : {}),
+    [demo ? 'SEED_FILE' : 'EXAMPLE_FILE']: join(root, 'demo/season.json'),
   },
 });
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));

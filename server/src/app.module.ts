@@ -4,6 +4,8 @@ import { BookModule } from './book/book.module.js';
 import { BoxModule } from './box/box.module.js';
 import type { Clock } from './clock/clock.js';
 import { DoorModule } from './door/door.module.js';
+import type { ExampleSetup } from './example/example-kitchen.js';
+import { ExampleModule } from './example/example.module.js';
 import { HistoryModule } from './history/history.module.js';
 import { HttpModule } from './http/http.module.js';
 import { InboxModule } from './inbox/inbox.module.js';
@@ -43,12 +45,13 @@ interface Around {
   readonly clock: Clock;
   readonly isLocked: boolean;
   readonly servedAt: () => readonly string[];
+  readonly example: ExampleSetup;
 }
 
 /** Everything that the server is made of, around one open database. */
 @Module({})
 export class AppModule {
-  static around({ database, clock, isLocked, servedAt }: Around): DynamicModule {
+  static around({ database, clock, isLocked, servedAt, example }: Around): DynamicModule {
     return {
       module: AppModule,
       imports: [
@@ -60,6 +63,7 @@ export class AppModule {
         LabelModule,
         MoneyModule,
         SeasonFileModule,
+        ExampleModule.with(example),
         WatchModule,
       ],
     };

@@ -17,6 +17,8 @@ import { readBodies } from './http/bodies.js';
 import { withContract } from './http/contract.js';
 import { ErrorFilter } from './http/error-filter.js';
 import { hostGuard } from './http/guard.js';
+import { ExampleKitchen } from './example/example-kitchen.js';
+import { toExample } from './example/proxy.js';
 import { contentPolicy, servePages } from './http/pages.js';
 import { ValuesPipe } from './http/values.pipe.js';
 import { CannotStart } from './storage/cannot-start.js';
@@ -24,7 +26,7 @@ import { Database } from './storage/database.js';
 import { RequestLog } from './watch/request-log.js';
 
 /** The stream of changes must not wait until there is enough to compress. */
-const isStream = (request: Request): boolean => request.path === '/api/changes';
+const isStream = (request: Request): boolean => request.path.endsWith('/changes');
 
 function describe(app: NestExpressApplication): void {
   const about = new DocumentBuilder()
@@ -39,7 +41,7 @@ function describe(app: NestExpressApplication): void {
 
 /** What a server is built from; without more it is for this computer only, unlocked, over plain HTTP. */
 type Setup = Pick<Config, 'dataDir' | 'pagesDir' | 'allowedHosts' | 'today'> &
-  Partial<Pick<Config, 'host' | 'port' | 'isLocked' | 'tls' | 'asItIs'>>;
+  Partial<Pick<Config, 'host' | 'port' | 'isLocked' | 'tls' | 'asItIs' | 'exampleFile'>>;
 
 async function certificateFor({ tls = 'off', dataDir }: Setup, names: readonly string[]): Promise<Certificate | null> {
   if (tls === 'off') return null;
@@ -71,8 +73,10 @@ export async function createApp(setup: Setup, quiet = false): Promise<NestExpres
     };
     const servedAt = () =>
       names.map((name) => `${certificate ? 'https' : 'http'}://${inAddress(name)}:${String(setup.port)}`);
+    const { pagesDir, today, exampleFile: file = null } = setup;
+    const example = { dataDir, pagesDir, today, file };
     const app = await NestFactory.create<NestExpressApplication>(
-      AppModule.around({ database, clock, isLocked, servedAt }),
+      AppModule.around({ database, clock, isLocked, servedAt, example }),
       options,
     );
     const door = app.get(DoorService);
@@ -94,6 +98,7 @@ export async function createApp(setup: Setup, quiet = false): Promise<NestExpres
       next();
     });
     app.use('/api', doorGuard(door));
+    app.use('/api/example/kitchen', toExample(app.get(ExampleKitchen)));
     readBodies(app);
     app.useGlobalPipes(new ValuesPipe());
     app.useGlobalFilters(new ErrorFilter());

@@ -21,6 +21,8 @@ export interface Config {
   readonly asItIs: boolean;
   /** A season file that an empty pantry starts with; null for none. */
   readonly seedFile: string | null;
+  /** A season file that the example kitchen starts with; null where none is offered. */
+  readonly exampleFile: string | null;
   /** A day on which the clock stands still; null for the computer's clock. */
   readonly today: Day | null;
 }
@@ -41,11 +43,21 @@ function readTls(
 
 /**
  * Reads the set-up from environment variables: PORT, HOST, ALLOWED_HOSTS (comma-separated), TLS, TLS_CERT, TLS_KEY, DATA_DIR, PAGES_DIR,
- * SEED_FILE, TODAY, DATABASE_AS_IT_IS.
+ * SEED_FILE, EXAMPLE_FILE, TODAY, DATABASE_AS_IT_IS.
  * @throws Error that names the variable and what is wrong with it
  */
 export function readConfig(environment: Readonly<Record<string, string | undefined>>): Config {
-  const { PORT, HOST, ALLOWED_HOSTS, DATA_DIR: data, PAGES_DIR, SEED_FILE, TODAY, DATABASE_AS_IT_IS } = environment;
+  const {
+    PORT,
+    HOST,
+    ALLOWED_HOSTS,
+    DATA_DIR: data,
+    PAGES_DIR,
+    SEED_FILE,
+    EXAMPLE_FILE,
+    TODAY,
+    DATABASE_AS_IT_IS,
+  } = environment;
   const port = PORT === undefined ? DEFAULT_PORT : Number(PORT);
   if (!Number.isInteger(port) || port < 0 || port > 65535)
     throw new Error(`PORT must be a whole number up to 65535, not "${PORT ?? ''}".`);
@@ -67,6 +79,7 @@ export function readConfig(environment: Readonly<Record<string, string | undefin
     dataDir: resolve(data ?? 'data'),
     pagesDir: resolve(PAGES_DIR ?? 'web/dist'),
     seedFile: SEED_FILE ? resolve(SEED_FILE) : null,
+    exampleFile: EXAMPLE_FILE ? resolve(EXAMPLE_FILE) : null,
     today: TODAY ?? null,
   };
 }

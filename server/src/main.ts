@@ -30,6 +30,11 @@ async function start(config: Config): Promise<void> {
         void database.close().finally(() => process.exit(1));
       }, LAST_MS).unref();
     });
+  // An example kitchen ends with the kitchen that it stands beside, however that ends.
+  if (process.connected)
+    process.once('disconnect', () => {
+      process.kill(process.pid, 'SIGTERM');
+    });
   await app.listen(config.port, config.host);
   const address = await app.getUrl();
   database.folder.servedAt(address);

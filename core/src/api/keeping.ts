@@ -117,3 +117,12 @@ export const seasonCountsSchema = z
   })
   .meta({ id: 'SeasonCounts' });
 export type SeasonCounts = Answer<typeof seasonCountsSchema>;
+
+export const exampleSchema = z
+  .strictObject({
+    /** Whether there is an example kitchen to load. */
+    isOffered: z.boolean(),
+    isLoaded: z.boolean(),
+  })
+  .meta({ id: 'ExampleKitchen' });
+export type ExampleAnswer = Answer<typeof exampleSchema>;

@@ -54,6 +54,12 @@ export const problems = {
     safe: UNCHANGED,
     toDo: 'Look at the list: it may have been deleted.',
   },
+  'example-failed': {
+    status: 502,
+    title: 'The example kitchen does not answer',
+    safe: 'Your own kitchen is untouched.',
+    toDo: 'Remove the example in the settings, and load it again.',
+  },
   'no-such-address': {
     status: 404,
     title: 'No such address',

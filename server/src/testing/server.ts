@@ -61,12 +61,13 @@ export async function openServer({
   demo = false,
   locked = false,
   folder,
-}: { demo?: boolean; locked?: boolean; folder?: string } = {}): Promise<TestServer> {
+  exampleFile = null,
+}: { demo?: boolean; locked?: boolean; folder?: string; exampleFile?: string | null } = {}): Promise<TestServer> {
   const dataDir = folder ?? (await newFolder());
   if (demo) await copyFile(await demoDatabase(), join(dataDir, DATABASE_FILE));
   if (locked) new DoorFile(dataDir).store({ passphrase: await hashPassphrase(PASSPHRASE, CHEAP) });
   const app = await createApp(
-    { dataDir, pagesDir: 'web/dist', allowedHosts: [], today: TODAY, isLocked: locked },
+    { dataDir, pagesDir: 'web/dist', allowedHosts: [], today: TODAY, isLocked: locked, exampleFile },
     true,
   );
   app.useGlobalInterceptors(new ContractChecker());

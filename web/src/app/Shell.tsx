@@ -5,6 +5,8 @@ import { useTheme } from '@mui/material/styles';
 import { Fragment, lazy, Suspense, useState } from 'react';
 import { ScrollRestoration, useNavigation } from 'react-router';
 import { BottomBar, Navigation } from './Navigation';
+import { isExample } from '../parts/kitchenAt';
+import { ExampleBar } from './ExampleBar';
 import { ScreenForVisitor } from './ScreenForVisitor';
 import { SeasonStrip } from './SeasonStrip';
 import { Shortcuts, type Over } from './Shortcuts';
@@ -48,6 +50,7 @@ export function Shell() {
       )}
       <Box sx={{ flex: 1, minWidth: 0, pb: narrow ? 'calc(var(--foot, 62px) + 10px)' : 0 }}>
         <Box sx={{ displayPrint: 'none' }}>
+          {isExample && <ExampleBar />}
           <SeasonStrip key={writing} plan={plan} />
         </Box>
         <Box

@@ -3,77 +3,81 @@ import { Today } from '../today/Today';
 import { chunks } from './chunks';
 import { Lost } from './Lost';
 import { Shell } from './Shell';
+import { PAGES_AT } from '../parts/kitchenAt';
 
 /** Every screen but the first comes when it is asked for. */
-export const router = createBrowserRouter([
-  {
-    path: 'pair',
-    lazy: async () => ({ Component: (await import('../door/Pair')).Pair }),
-    HydrateFallback: () => null,
-  },
-  {
-    path: 'print',
-    errorElement: <Lost />,
-    HydrateFallback: () => null,
-    children: [
-      { path: 'bench', lazy: async () => ({ Component: (await import('../print/BenchPaper')).BenchPaper }) },
-      { path: 'shopping', lazy: async () => ({ Component: (await import('../print/ShoppingPaper')).ShoppingPaper }) },
-      {
-        path: 'hand-overs',
-        lazy: async () => ({ Component: (await import('../print/HandOversPaper')).HandOversPaper }),
-      },
-      { path: 'orders/:id', lazy: async () => ({ Component: (await import('../print/PackingCard')).PackingCard }) },
-      { path: 'recipes/:id', lazy: async () => ({ Component: (await import('../print/RecipePaper')).RecipePaper }) },
-    ],
-  },
-  {
-    element: <Shell />,
-    errorElement: <Lost />,
-    HydrateFallback: () => null,
-    children: [
-      { index: true, element: <Today /> },
-      {
-        path: 'orders/:id?/:view?',
-        lazy: async () => ({ Component: (await chunks.orders()).Orders }),
-      },
-      {
-        path: 'boxes/:id?',
-        lazy: async () => ({ Component: (await chunks.boxes()).Boxes }),
-      },
-      {
-        path: 'recipes/:id?/:view?',
-        lazy: async () => ({ Component: (await chunks.recipes()).Recipes }),
-      },
-      {
-        path: 'pieces/:id',
-        lazy: async () => ({ Component: (await chunks.pieces()).PiecePage }),
-      },
-      {
-        path: 'pantry/:id?',
-        lazy: async () => ({ Component: (await chunks.pantry()).Pantry }),
-      },
-      {
-        path: 'plan/:view?',
-        lazy: async () => ({ Component: (await chunks.plan()).PlanScreen }),
-      },
-      {
-        path: 'labels/:boxId?',
-        lazy: async () => ({ Component: (await chunks.labels()).Labels }),
-      },
-      {
-        path: 'money',
-        lazy: async () => ({ Component: (await chunks.money()).Money }),
-      },
-      {
-        path: 'settings',
-        lazy: async () => ({ Component: (await chunks.settings()).Settings }),
-      },
-      {
-        path: 'changes',
-        lazy: async () => ({ Component: (await chunks.changes()).Changes }),
-      },
-      { path: 'words', lazy: async () => ({ Component: (await import('./Words')).Words }) },
-      { path: '*', element: <Lost /> },
-    ],
-  },
-]);
+export const router = createBrowserRouter(
+  [
+    {
+      path: 'pair',
+      lazy: async () => ({ Component: (await import('../door/Pair')).Pair }),
+      HydrateFallback: () => null,
+    },
+    {
+      path: 'print',
+      errorElement: <Lost />,
+      HydrateFallback: () => null,
+      children: [
+        { path: 'bench', lazy: async () => ({ Component: (await import('../print/BenchPaper')).BenchPaper }) },
+        { path: 'shopping', lazy: async () => ({ Component: (await import('../print/ShoppingPaper')).ShoppingPaper }) },
+        {
+          path: 'hand-overs',
+          lazy: async () => ({ Component: (await import('../print/HandOversPaper')).HandOversPaper }),
+        },
+        { path: 'orders/:id', lazy: async () => ({ Component: (await import('../print/PackingCard')).PackingCard }) },
+        { path: 'recipes/:id', lazy: async () => ({ Component: (await import('../print/RecipePaper')).RecipePaper }) },
+      ],
+    },
+    {
+      element: <Shell />,
+      errorElement: <Lost />,
+      HydrateFallback: () => null,
+      children: [
+        { index: true, element: <Today /> },
+        {
+          path: 'orders/:id?/:view?',
+          lazy: async () => ({ Component: (await chunks.orders()).Orders }),
+        },
+        {
+          path: 'boxes/:id?',
+          lazy: async () => ({ Component: (await chunks.boxes()).Boxes }),
+        },
+        {
+          path: 'recipes/:id?/:view?',
+          lazy: async () => ({ Component: (await chunks.recipes()).Recipes }),
+        },
+        {
+          path: 'pieces/:id',
+          lazy: async () => ({ Component: (await chunks.pieces()).PiecePage }),
+        },
+        {
+          path: 'pantry/:id?',
+          lazy: async () => ({ Component: (await chunks.pantry()).Pantry }),
+        },
+        {
+          path: 'plan/:view?',
+          lazy: async () => ({ Component: (await chunks.plan()).PlanScreen }),
+        },
+        {
+          path: 'labels/:boxId?',
+          lazy: async () => ({ Component: (await chunks.labels()).Labels }),
+        },
+        {
+          path: 'money',
+          lazy: async () => ({ Component: (await chunks.money()).Money }),
+        },
+        {
+          path: 'settings',
+          lazy: async () => ({ Component: (await chunks.settings()).Settings }),
+        },
+        {
+          path: 'changes',
+          lazy: async () => ({ Component: (await chunks.changes()).Changes }),
+        },
+        { path: 'words', lazy: async () => ({ Component: (await import('./Words')).Words }) },
+        { path: '*', element: <Lost /> },
+      ],
+    },
+  ],
+  PAGES_AT === '' ? {} : { basename: PAGES_AT },
+);

@@ -1,6 +1,7 @@
 import { createApi, fetchBaseQuery, type BaseQueryFn, type FetchArgs } from '@reduxjs/toolkit/query/react';
 import type { Refusal } from '../parts/refusal';
 import { changed } from './notices';
+import { apiAt } from '../parts/kitchenAt';
 
 /** Called when the server asks who this is. */
 let turnedAway: () => void = () => undefined;
@@ -14,7 +15,7 @@ export const seen = { revision: 0 };
 /** Each request that must be done once has a key, which it keeps until it is answered: sent again, it is known. */
 const keys = new Map<string, string>();
 
-const rawQuery = fetchBaseQuery({ baseUrl: '/api/' });
+const rawQuery = fetchBaseQuery({ baseUrl: apiAt('/') });
 
 /**
  * A request; `once` where doing it twice would make two of something; `label` what the change is called, where the server would call it by
@@ -93,7 +94,7 @@ export const unlessRefused =
 /** Everything that the pages ask of the server; each noun adds its own. Any write makes every figure be asked for again. */
 export const api = createApi({
   baseQuery,
-  tagTypes: ['Book', 'Orders', 'Order', 'Door', 'Backups'],
+  tagTypes: ['Book', 'Orders', 'Order', 'Door', 'Backups', 'Example'],
   refetchOnReconnect: true,
   endpoints: () => ({}),
 });

@@ -5,6 +5,7 @@ import { noticeReducer } from './notices';
 import { api, onTurnedAway, seen } from './api';
 import { doorChanged } from './door';
 import { writingReducer } from './writing';
+import { apiAt } from '../parts/kitchenAt';
 
 export const store = configureStore({
   reducer: { [api.reducerPath]: api.reducer, notice: noticeReducer, writing: writingReducer },
@@ -27,7 +28,7 @@ const OWN_WRITE_MS = 500;
 
 /** Asks for every figure again when another page or device has stored something. */
 export function followChanges(): void {
-  const changes = new EventSource('/api/changes');
+  const changes = new EventSource(apiAt('/changes'));
   let newest = 0;
   changes.addEventListener('message', ({ data }: MessageEvent<string>) => {
     newest = (JSON.parse(data) as { revision: number }).revision;

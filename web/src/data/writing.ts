@@ -1,7 +1,8 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import { conventionsSchema, writeAs, type Conventions } from '@usual-pantry/core/quantity';
+import { keptAs } from '../parts/kitchenAt';
 
-const KEPT = 'usual-pantry.writing';
+const KEPT = keptAs('usual-pantry writing');
 
 /** How the kitchen wrote when this browser last heard of it, so that the first screen need not be written twice. */
 function remembered(): Conventions | null {

@@ -15,6 +15,7 @@ import { Waiting } from '../parts/Waiting';
 import { LabelPreview } from './LabelPreview';
 import { useLabelQuery } from '../data/boxes';
 import { sayLength } from '@usual-pantry/core/quantity';
+import { apiAt } from '../parts/kitchenAt';
 
 const MOST_COPIES = 500;
 
@@ -60,7 +61,7 @@ export function LabelSheet({ boxId, handOver, packed, count }: LabelSheetProps) 
         />
         <Button
           component="a"
-          href={`/api/boxes/${encodeURIComponent(boxId)}/label.pdf?${query.toString()}`}
+          href={apiAt(`/boxes/${encodeURIComponent(boxId)}/label.pdf?${query.toString()}`)}
           target="_blank"
           rel="noopener"
           variant="contained"

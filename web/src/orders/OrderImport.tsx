@@ -23,6 +23,7 @@ import { saveAs } from '../parts/saveAs';
 import { useAttempt } from '../parts/useAttempt';
 import { keepMapping, keptMapping } from './mappings';
 import { useCheckOrderFileMutation, useTakeOrderFileMutation } from '../data/orders';
+import { apiAt } from '../parts/kitchenAt';
 
 /** The text of a file, in UTF-8 or UTF-16 where its bytes say so, otherwise in the Western code page of old spreadsheets. */
 async function textOf(file: File): Promise<string> {
@@ -173,7 +174,7 @@ export function OrderImport() {
             Save the refused rows
           </Button>
         )}
-        <Button href="/api/order-file">Save all orders as CSV</Button>
+        <Button href={apiAt('/order-file')}>Save all orders as CSV</Button>
       </Box>
       {(checking || taking) && <LinearProgress aria-label="Reading the file" />}
       {trouble && <Alert severity="error">{trouble}</Alert>}

@@ -1,5 +1,6 @@
 import type { ColumnMapping } from '@usual-pantry/core/format';
 import type { DayOrder } from '@usual-pantry/core/intake';
+import { keptAs } from '../parts/kitchenAt';
 
 /** How a file with certain columns is read. */
 interface KeptMapping {
@@ -7,7 +8,7 @@ interface KeptMapping {
   readonly dayOrder: DayOrder;
 }
 
-const keyOf = (columns: readonly string[]): string => `order-columns ${columns.join('|')}`;
+const keyOf = (columns: readonly string[]): string => keptAs(`order-columns ${columns.join('|')}`);
 
 /** How a file with these columns was read the last time in this browser; null when there was none. */
 export function keptMapping(columns: readonly string[]): KeptMapping | null {

@@ -13,6 +13,7 @@ import { sayMoment } from '../parts/words';
 import { Running } from '../parts/Running';
 import { usePlanJob } from '../data/usePlanJob';
 import { WhatIfDrawer } from './WhatIfDrawer';
+import { apiAt } from '../parts/kitchenAt';
 
 /** How good the plan is, and since when. */
 function saySolved(plan: PlanSummary): string {
@@ -52,7 +53,7 @@ export function PlanState({ plan }: { plan: PlanSummary }) {
           >
             What if
           </Button>
-          <Button href="/api/plan/calendar.ics" startIcon={<Icon path={mdiCalendarExport} />}>
+          <Button href={apiAt('/plan/calendar.ics')} startIcon={<Icon path={mdiCalendarExport} />}>
             Calendar
           </Button>
           <Button startIcon={<Icon path={mdiPrinterOutline} />} component={Link} to="/print/bench">

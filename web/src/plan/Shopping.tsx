@@ -25,6 +25,7 @@ import { asCards } from '../parts/asCards';
 import { Waiting } from '../parts/Waiting';
 import { useAttempt } from '../parts/useAttempt';
 import { ENOUGH, groupsOf, sayPacks, sayWhen, ways, type Way } from './shoppingWords';
+import { apiAt } from '../parts/kitchenAt';
 
 const figures = { typography: 'figures', whiteSpace: 'nowrap' } as const;
 
@@ -148,8 +149,8 @@ export function Shopping({ plan }: { plan: PlanSummary }) {
             </ToggleButton>
           ))}
         </ToggleButtonGroup>
-        <Button href="/api/plan/shopping.csv">As CSV</Button>
-        <Button href="/api/plan/shopping.txt" target="_blank" rel="noreferrer">
+        <Button href={apiAt('/plan/shopping.csv')}>As CSV</Button>
+        <Button href={apiAt('/plan/shopping.txt')} target="_blank" rel="noreferrer">
           As text, by shop
         </Button>
         <Button component={RouterLink} to="/print/shopping">

@@ -1,4 +1,5 @@
 import type { FieldValues } from 'react-hook-form';
+import { keptAs } from '../parts/kitchenAt';
 
 /** Unsaved typing and the version of the record that it started from. */
 interface Kept {
@@ -6,7 +7,7 @@ interface Kept {
   readonly values: FieldValues;
 }
 
-const PREFIX = 'usual-pantry draft ';
+const PREFIX = keptAs('usual-pantry draft ');
 
 /** Keeps unsaved typing in this tab, so that a reload does not lose it. A full store keeps nothing and says nothing. */
 export function keepDraft(key: string, kept: Kept): void {

@@ -20,6 +20,7 @@ import {
   useTakeBackupMutation,
 } from '../data/backups';
 import type { Backup, DatabaseHealth } from '@usual-pantry/core/api';
+import { apiAt } from '../parts/kitchenAt';
 
 const reasons: Record<Backup['kind'], string> = {
   daily: 'the copy of the day',
@@ -59,7 +60,7 @@ function BackupRow({ backup, onCheck, onPutBack }: { backup: Backup; onCheck: ()
       <Button size="small" aria-label={`Check ${backup.name}`} onClick={onCheck}>
         Check
       </Button>
-      <Link href={`/api/backups/${encodeURIComponent(backup.name)}/file`} aria-label={`Download ${backup.name}`}>
+      <Link href={apiAt(`/backups/${encodeURIComponent(backup.name)}/file`)} aria-label={`Download ${backup.name}`}>
         Download
       </Link>
       <Button size="small" color="error" aria-label={`Put back ${backup.name}`} onClick={onPutBack}>

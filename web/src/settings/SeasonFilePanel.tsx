@@ -18,6 +18,7 @@ import { Panel } from '../parts/Panel';
 import { useCheckSeasonMutation, useImportSeasonMutation } from '../data/book';
 import type { Refusal } from '../parts/refusal';
 import type { SeasonCounts } from '@usual-pantry/core/api';
+import { apiAt } from '../parts/kitchenAt';
 
 const LIMIT_MB = 20;
 const MOST_SHOWN = 50;
@@ -102,13 +103,13 @@ export function SeasonFilePanel() {
     <Panel title="Season file" place="season-file">
       <Typography sx={{ mb: 1.5 }}>
         Everything that is kept, in one JSON file; its form is described by{' '}
-        <Link href="/api/season-file/schema" target="_blank" rel="noopener">
+        <Link href={apiAt('/season-file/schema')} target="_blank" rel="noopener">
           a JSON Schema
         </Link>
         .
       </Typography>
       <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
-        <Button variant="outlined" component="a" href="/api/season-file" download>
+        <Button variant="outlined" component="a" href={apiAt('/season-file')} download>
           Save a season file
         </Button>
         <Button variant="outlined" onClick={() => input.current?.click()}>

@@ -8,6 +8,7 @@ import { Waiting } from '../parts/Waiting';
 import { Appearance } from './Appearance';
 import { BackupsPanel } from './BackupsPanel';
 import { DiagnosticsPanel } from './DiagnosticsPanel';
+import { ExamplePanel } from './ExamplePanel';
 import { DoorPanel } from './DoorPanel';
 import { KitchenForm } from './KitchenForm';
 import { SeasonFilePanel } from './SeasonFilePanel';
@@ -66,6 +67,7 @@ export function Settings() {
         <Box sx={{ display: 'grid', gap: 2 }}>
           <BackupsPanel />
           <SeasonFilePanel />
+          <ExamplePanel />
           <DoorPanel />
           <DiagnosticsPanel />
           <Appearance />

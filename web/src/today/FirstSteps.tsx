@@ -143,8 +143,12 @@ export function FirstSteps() {
         </Box>
         <Box sx={{ mt: 1, color: 'text.secondary' }}>
           Or bring what you have in one file:{' '}
-          <TextLink component={Link} to="/settings">
+          <TextLink component={Link} to="/settings#season-file">
             Settings, Season file
+          </TextLink>
+          . Or look first at an example kitchen in the middle of its season:{' '}
+          <TextLink component={Link} to="/settings#example">
+            Settings, Example kitchen
           </TextLink>
           .
         </Box>
