@@ -66,7 +66,11 @@ export function PackingCard() {
             title={sayPacked(`${String(line.count)} × ${facts.box.name}`, packedAs(order, line, book), book)}
             aside={`${sayGrams(facts.weightGrams)} each`}
           >
-            <Box sx={{ display: 'flex', gap: 1, my: 0.75, flexWrap: 'wrap' }} aria-label="One box to tick each">
+            <Box
+              sx={{ display: 'flex', gap: 1, my: 0.75, flexWrap: 'wrap' }}
+              role="img"
+              aria-label="One box to tick each"
+            >
               {Array.from({ length: Math.min(line.count, 60) }, (_, index) => (
                 <PaperTick key={index} />
               ))}
