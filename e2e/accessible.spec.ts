@@ -72,7 +72,9 @@ function listen(page: Page): string[] {
 }
 
 for (const addresses of screens)
-  test(`nothing serious at a desk, letters to be read in the dark, no wider than a phone: ${addresses.join(', ')}`, async ({ page }) => {
+  test(`nothing serious at a desk, letters to be read in the dark, no wider than a phone: ${addresses.join(', ')}`, async ({
+    page,
+  }) => {
     await page.emulateMedia({ colorScheme: 'light', reducedMotion: 'reduce' });
     const trouble = listen(page);
     for (const address of addresses) {

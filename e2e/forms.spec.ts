@@ -151,3 +151,16 @@ test('one choice of measures rules every screen: days, lengths, heights and what
   await page.goto('/boxes/longest-night');
   await expect(page.getByLabel('Depth').first()).toHaveValue(/^\d\.\d+$/);
 });
+
+test('what is to decide about a record stands at its field, and follows the typing', async ({ page }) => {
+  await page.goto('/pieces/black-tea-truffle');
+  const keeps = page.getByLabel('Keeps', { exact: true });
+  await expect(keeps).toBeVisible();
+  await keeps.fill('90');
+  await expect(keeps).toHaveAccessibleDescription(/Black tea truffle/);
+  await keeps.fill('1');
+  await expect(keeps).toHaveAccessibleDescription('Empty: as its recipe keeps.');
+  // Another field that cannot be read yet leaves the fields where they are
+  await page.getByLabel('Hands, each', { exact: true }).fill('-');
+  await expect(keeps).toHaveValue('1');
+});

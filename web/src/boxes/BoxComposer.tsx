@@ -10,6 +10,7 @@ import { useNavigate } from 'react-router';
 import { AnswerLine, Mark } from '../parts/AnswerLine';
 import { useFieldError } from '../parts/fieldError';
 import { MoneyInput, NumberInput, TextInput } from '../parts/fields';
+import { FieldFindings } from '../findings/FieldFindings';
 import { Panel } from '../parts/Panel';
 import { RecordFrame } from '../records/RecordFrame';
 import { useEdit } from '../data/useEdit';
@@ -180,6 +181,8 @@ export function BoxComposer({ season, box }: { season: SeasonBook; box: StoredBo
     fresh: freshBox,
     addressOf: ({ id }) => `/boxes/${id}`,
   });
+  const found = box && season.book.boxes.get(box.id)?.findings;
+  const findings = (found ?? []).filter(({ severity }) => severity !== 'know');
   return (
     <RecordFrame
       title={box ? box.name : 'New box'}
@@ -189,36 +192,38 @@ export function BoxComposer({ season, box }: { season: SeasonBook; box: StoredBo
       onDelete={useRemoval('box', box, '/boxes')}
       actions={box && <CopyBox box={box} />}
     >
-      <Body season={season} box={box} />
-      <Panel title="Name, price and packaging">
-        <Box
-          sx={{
-            display: 'grid',
-            gap: 1.5,
-            gridTemplateColumns: { xs: '1fr', sm: '2fr 2fr 1fr 1fr' },
-            mb: 2,
-          }}
-        >
-          <TextInput name="name" label="Name" />
-          <TextInput name="foodName" label="What the label calls the food" />
-          <MoneyInput name="priceMinor" label="Price" currency={season.data.kitchen.currency} />
-          <NumberInput name="packMinutes" label="Packing" unit="min" />
-        </Box>
-        <PackagingLines currency={season.data.kitchen.currency} />
-        <DisplayPanel />
-      </Panel>
-      <Panel title="Tray">
-        <TraySize />
-      </Panel>
-      <Panel title="Compose for me">
-        <ComposeForMe season={season} />
-      </Panel>
-      <TextInput name="notes" label="Notes" multiline minRows={2} />
-      {box && (
-        <Panel title="The same box without something">
-          <BoxWithout season={season} box={box} />
+      <FieldFindings findings={findings}>
+        <Body season={season} box={box} />
+        <Panel title="Name, price and packaging">
+          <Box
+            sx={{
+              display: 'grid',
+              gap: 1.5,
+              gridTemplateColumns: { xs: '1fr', sm: '2fr 2fr 1fr 1fr' },
+              mb: 2,
+            }}
+          >
+            <TextInput name="name" label="Name" />
+            <TextInput name="foodName" label="What the label calls the food" />
+            <MoneyInput name="priceMinor" label="Price" currency={season.data.kitchen.currency} />
+            <NumberInput name="packMinutes" label="Packing" unit="min" />
+          </Box>
+          <PackagingLines currency={season.data.kitchen.currency} />
+          <DisplayPanel />
         </Panel>
-      )}
+        <Panel title="Tray">
+          <TraySize />
+        </Panel>
+        <Panel title="Compose for me">
+          <ComposeForMe season={season} />
+        </Panel>
+        <TextInput name="notes" label="Notes" multiline minRows={2} />
+        {box && (
+          <Panel title="The same box without something">
+            <BoxWithout season={season} box={box} />
+          </Panel>
+        )}
+      </FieldFindings>
     </RecordFrame>
   );
 }

@@ -13,6 +13,7 @@ import {
 import { lazy, Suspense } from 'react';
 import { Link as RouterLink } from 'react-router';
 import { ChoiceInput, ManyInput, NumberInput, TextInput } from '../parts/fields';
+import { FieldFindings } from '../findings/FieldFindings';
 import { Panel } from '../parts/Panel';
 import { RecordFrame } from '../records/RecordFrame';
 import { useRemoval } from '../records/useRemoval';
@@ -76,78 +77,84 @@ export function IngredientForm({ season, ingredient }: { season: SeasonBook; ing
       back="/pantry"
       onDelete={useRemoval('ingredient', ingredient, '/pantry')}
     >
-      <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: { xs: '1fr', sm: '2fr 1fr' } }}>
-        <TextInput name="name" label="Name" autoFocus={ingredient === null} />
-        <NumberInput name="onHandGrams" label="On hand" unit="g" />
-      </Box>
-      <Panel title="What does not keep">
-        <Box
-          sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: { xs: '1fr', sm: '220px 1fr' }, alignItems: 'start' }}
-        >
-          <NumberInput
-            name="keepsDays"
-            label="Keeps once bought"
-            unit="days"
-            optional
-            help="Empty for what keeps all season."
-          />
-          <LotLines />
+      <FieldFindings
+        findings={season.book.findings.filter(
+          ({ about }) => ingredient !== null && about.noun === 'ingredient' && about.id === ingredient.id,
+        )}
+      >
+        <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: { xs: '1fr', sm: '2fr 1fr' } }}>
+          <TextInput name="name" label="Name" autoFocus={ingredient === null} />
+          <NumberInput name="onHandGrams" label="On hand" unit="g" />
         </Box>
-      </Panel>
-      <Panel title="Packs and prices">
-        <PackLines currency={season.data.kitchen.currency} measures={season.data.kitchen.measures} />
-      </Panel>
-      <Panel title="What a volume or one of it weighs">
-        <DensityLines />
-        <NumberInput name="pieceGrams" label="Weight of one" unit="g" optional sx={{ maxWidth: 200, mt: 1.5 }} />
-      </Panel>
-      <Panel title="Label">
-        <TextInput name="declaration.labelName" label="What the label calls it" />
-        <PartLines />
-      </Panel>
-      <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' } }}>
-        <ManyInput name="contains" label="Contains" options={allergenCodes} nameOf={nameOf} />
-        <ManyInput
-          name="mayContain"
-          label="May contain"
-          help="What the supplier says of traces."
-          options={allergenCodes}
-          nameOf={nameOf}
-        />
-      </Box>
-      <Panel title="Composition">
-        <CompositionFields />
-      </Panel>
-      <Panel title="Substitutes and cautions">
-        <SubstituteLines season={season} self={ingredient?.id} />
-        <Box sx={{ display: 'grid', gap: 1.5, mt: 1.5, gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' } }}>
+        <Panel title="What does not keep">
+          <Box
+            sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: { xs: '1fr', sm: '220px 1fr' }, alignItems: 'start' }}
+          >
+            <NumberInput
+              name="keepsDays"
+              label="Keeps once bought"
+              unit="days"
+              optional
+              help="Empty for what keeps all season."
+            />
+            <LotLines />
+          </Box>
+        </Panel>
+        <Panel title="Packs and prices">
+          <PackLines currency={season.data.kitchen.currency} measures={season.data.kitchen.measures} />
+        </Panel>
+        <Panel title="What a volume or one of it weighs">
+          <DensityLines />
+          <NumberInput name="pieceGrams" label="Weight of one" unit="g" optional sx={{ maxWidth: 200, mt: 1.5 }} />
+        </Panel>
+        <Panel title="Label">
+          <TextInput name="declaration.labelName" label="What the label calls it" />
+          <PartLines />
+        </Panel>
+        <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' } }}>
+          <ManyInput name="contains" label="Contains" options={allergenCodes} nameOf={nameOf} />
           <ManyInput
-            name="traits"
-            label="Calls for a caution as"
-            options={ingredientTraits}
-            nameOf={(trait) => trait}
-          />
-          <ChoiceInput
-            name="chocolate"
-            label="Is a chocolate"
-            choices={[{ value: '', label: 'no' }, ...chocolateKinds.map((kind) => ({ value: kind, label: kind }))]}
-            empty={null}
+            name="mayContain"
+            label="May contain"
+            help="What the supplier says of traces."
+            options={allergenCodes}
+            nameOf={nameOf}
           />
         </Box>
-      </Panel>
-      <TextInput name="notes" label="Notes" multiline minRows={2} />
-      {ingredient && ingredient.prices.length > 0 && (
-        <Panel title="Prices over time">
-          <Suspense fallback={null}>
-            <Prices prices={ingredient.prices} currency={season.data.kitchen.currency} />
-          </Suspense>
+        <Panel title="Composition">
+          <CompositionFields />
         </Panel>
-      )}
-      {ingredient && (
-        <Panel title="Used by">
-          <UsedBy season={season} ingredient={ingredient} />
+        <Panel title="Substitutes and cautions">
+          <SubstituteLines season={season} self={ingredient?.id} />
+          <Box sx={{ display: 'grid', gap: 1.5, mt: 1.5, gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' } }}>
+            <ManyInput
+              name="traits"
+              label="Calls for a caution as"
+              options={ingredientTraits}
+              nameOf={(trait) => trait}
+            />
+            <ChoiceInput
+              name="chocolate"
+              label="Is a chocolate"
+              choices={[{ value: '', label: 'no' }, ...chocolateKinds.map((kind) => ({ value: kind, label: kind }))]}
+              empty={null}
+            />
+          </Box>
         </Panel>
-      )}
+        <TextInput name="notes" label="Notes" multiline minRows={2} />
+        {ingredient && ingredient.prices.length > 0 && (
+          <Panel title="Prices over time">
+            <Suspense fallback={null}>
+              <Prices prices={ingredient.prices} currency={season.data.kitchen.currency} />
+            </Suspense>
+          </Panel>
+        )}
+        {ingredient && (
+          <Panel title="Used by">
+            <UsedBy season={season} ingredient={ingredient} />
+          </Panel>
+        )}
+      </FieldFindings>
     </RecordFrame>
   );
 }

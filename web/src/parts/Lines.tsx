@@ -7,6 +7,7 @@ import type { MouseEvent, ReactNode } from 'react';
 import { useFieldArray, type FieldValues } from 'react-hook-form';
 import { Icon } from './Icon';
 import { useFieldError } from './fieldError';
+import { FieldNote } from './fieldNotes';
 
 interface LinesProps {
   readonly name: string;
@@ -27,6 +28,7 @@ export function Lines({ name, one, fresh, columns, children }: LinesProps) {
   const wrong = useFieldError(name);
   return (
     <Box sx={{ display: 'grid', gap: 1.25 }}>
+      <FieldNote name={name} />
       {fields.map((field, index) => (
         <Box key={field.id} sx={{ display: 'flex', gap: 0.5, alignItems: 'start' }}>
           <Box

@@ -4,9 +4,10 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField, { type TextFieldProps } from '@mui/material/TextField';
 import { termOfField } from '@usual-pantry/core/help';
 import { heightUnit, lengthUnit, minorPerUnit, readMoney, toCelsius, toFahrenheit } from '@usual-pantry/core/quantity';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { useController, useFormContext, type ControllerRenderProps } from 'react-hook-form';
 import { useFieldError } from './fieldError';
+import { useFieldNote } from './fieldNotes';
 import { readNumber, sayTyped } from './readNumber';
 import { WhatIs } from './WhatIs';
 
@@ -22,18 +23,18 @@ interface FieldProps {
 /** What every field shares: its value, and what is wrong with it. */
 function useField(name: string) {
   const { field } = useController({ name });
-  return { field, message: useFieldError(name) };
+  return { field, message: useFieldError(name), note: useFieldNote(name) };
 }
 
-const helper = (message: string | undefined, help: string | undefined) => ({
+const helper = (message: string | undefined, note: ReactNode, help: string | undefined) => ({
   error: message !== undefined,
-  helperText: message ?? help,
+  helperText: message ?? note ?? help,
 });
 
 type Look = Pick<TextFieldProps, 'multiline' | 'minRows' | 'type' | 'autoFocus' | 'sx' | 'placeholder'>;
 
 export function TextInput({ name, label, help, ...look }: FieldProps & Look) {
-  const { field, message } = useField(name);
+  const { field, message, note } = useField(name);
   const { ref, value, ...rest } = field as Field;
   return (
     <TextField
@@ -41,7 +42,7 @@ export function TextInput({ name, label, help, ...look }: FieldProps & Look) {
       {...rest}
       value={value ?? ''}
       inputRef={ref}
-      {...helper(message, help)}
+      {...helper(message, note, help)}
       {...look}
       slotProps={look.type === 'date' ? { inputLabel: { shrink: true } } : {}}
     />
@@ -97,7 +98,7 @@ function TypedInput({
   sx,
   onText,
 }: Omit<NumberProps, 'scale'> & { readonly typing: Typing; readonly onText?: (text: string) => void }) {
-  const { field, message } = useField(name);
+  const { field, message, note } = useField(name);
   const [typed, setTyped] = useState<{ text: string; value: unknown }>({
     text: sayValue(field.value, typing),
     value: field.value,
@@ -121,7 +122,7 @@ function TypedInput({
         field.onChange(value);
         onText?.(target.value);
       }}
-      {...helper(message, help)}
+      {...helper(message, note, help)}
       {...(sx ? { sx } : {})}
       slotProps={{
         htmlInput: { inputMode: 'decimal', autoComplete: 'off' },
@@ -216,7 +217,7 @@ export function ChoiceInput({
   readonly empty?: null;
   readonly sx?: TextFieldProps['sx'];
 }) {
-  const { field, message } = useField(name);
+  const { field, message, note } = useField(name);
   const { ref, value, ...rest } = field as Field;
   return (
     <TextField
@@ -229,7 +230,7 @@ export function ChoiceInput({
       }}
       value={value ?? ''}
       inputRef={ref}
-      {...helper(message, help)}
+      {...helper(message, note, help)}
       {...(sx ? { sx } : {})}
       slotProps={
         termOfField(label)
@@ -261,7 +262,7 @@ interface PickProps extends FieldProps {
 
 /** One of a long list, found by typing. */
 export function PickInput({ name, label, help, options, nameOf }: PickProps) {
-  const { field, message } = useField(name);
+  const { field, message, note } = useField(name);
   const value = (field.value as string | null | undefined) ?? null;
   return (
     <Autocomplete
@@ -272,7 +273,9 @@ export function PickInput({ name, label, help, options, nameOf }: PickProps) {
         field.onChange(picked ?? '');
       }}
       onBlur={field.onBlur}
-      renderInput={(props) => <TextField {...props} label={label} inputRef={field.ref} {...helper(message, help)} />}
+      renderInput={(props) => (
+        <TextField {...props} label={label} inputRef={field.ref} {...helper(message, note, help)} />
+      )}
     />
   );
 }
@@ -286,7 +289,7 @@ export function ManyInput({
   nameOf,
   groupOf,
 }: PickProps & { readonly groupOf?: (option: string) => string }) {
-  const { field, message } = useField(name);
+  const { field, message, note } = useField(name);
   return (
     <Autocomplete
       multiple
@@ -299,7 +302,9 @@ export function ManyInput({
         field.onChange(picked);
       }}
       onBlur={field.onBlur}
-      renderInput={(props) => <TextField {...props} label={label} inputRef={field.ref} {...helper(message, help)} />}
+      renderInput={(props) => (
+        <TextField {...props} label={label} inputRef={field.ref} {...helper(message, note, help)} />
+      )}
     />
   );
 }

@@ -1,5 +1,6 @@
 import Box from '@mui/material/Box';
 import Paper from '@mui/material/Paper';
+import type { Book } from '@usual-pantry/core/book';
 import { RESTRICTED_ABV } from '@usual-pantry/core/cooking';
 import {
   bodyForm,
@@ -10,36 +11,54 @@ import {
   piecesPerBatch,
   workOutPiece,
   type Piece,
+  type PieceFacts,
 } from '@usual-pantry/core/piece';
 import { sayCount, sayGrams, sayNumber } from '@usual-pantry/core/quantity';
+import type { ReactNode } from 'react';
 import { useWatch } from 'react-hook-form';
 import { Allergens } from '../parts/Allergens';
 import { AnswerLine, Mark } from '../parts/AnswerLine';
 import { Figure, FigureList } from '../parts/Figures';
-import { RecordFindings } from '../findings/Findings';
+import { FieldFindings } from '../findings/FieldFindings';
 import { PieceDrawing } from '../forms/PieceDrawing';
 import { MouldDrawing } from './MouldDrawing';
 import { PanDrawing } from './PanDrawing';
 import type { SeasonBook } from '../data/useSeason';
 
+interface PieceFiguresProps {
+  readonly season: SeasonBook;
+  readonly piece: Piece | null;
+  /** The fields, at which what is wrong is said. */
+  readonly children: ReactNode;
+}
+
 /** Weight, count and contents of the piece as it is typed. */
-export function PieceFigures({ season, piece }: { season: SeasonBook; piece: Piece | null }) {
+export function PieceFigures({ season, piece, children }: PieceFiguresProps) {
   const parsed = pieceDraftSchema.safeParse(useWatch());
-  if (!parsed.success) return null;
   const { book } = season;
-  const facts = workOutPiece({ ...parsed.data, id: piece?.id ?? 'new' }, book);
-  const body = bodyForm(parsed.data.form);
-  const recipe = book.recipes.get(bodyRecipeId(parsed.data.form));
+  const facts = parsed.success ? workOutPiece({ ...parsed.data, id: piece?.id ?? 'new' }, book) : null;
+  return (
+    <FieldFindings findings={facts?.findings.map((each) => ({ ...each, waysOut: [] })) ?? []}>
+      {facts && <Figures facts={facts} book={book} />}
+      {children}
+    </FieldFindings>
+  );
+}
+
+/** What follows from the piece, in figures and as a drawing. */
+function Figures({ facts, book }: { facts: PieceFacts; book: Book }) {
+  const { form, name, colour } = facts.piece;
+  const body = bodyForm(form);
+  const recipe = book.recipes.get(bodyRecipeId(form));
   const count = recipe ? piecesPerBatch(body, 1, recipe.yieldGrams) : 0;
   const made = pieceComposition(facts, book);
   const trim = body.kind === 'cut' ? (1 - cutGrid(body).usedShare) * 100 : null;
   return (
-    <div>
+    <>
       <AnswerLine>
-        {parsed.data.name}: {sayGrams(facts.weightGrams, 0.1)} each,{' '}
-        <Mark tone="hot">{sayCount(count, 'piece')} a base batch</Mark>.
+        {name}: {sayGrams(facts.weightGrams, 0.1)} each, <Mark tone="hot">{sayCount(count, 'piece')} a base batch</Mark>
+        .
       </AnswerLine>
-      <RecordFindings findings={facts.findings.map((each) => ({ ...each, waysOut: [] }))} />
       <Paper
         variant="outlined"
         sx={{
@@ -51,10 +70,10 @@ export function PieceFigures({ season, piece }: { season: SeasonBook; piece: Pie
         }}
       >
         <Box sx={{ textAlign: 'center' }}>
-          {body.kind === 'cut' && <PanDrawing form={body} colour={parsed.data.colour} />}
-          {body.kind === 'moulded' && <MouldDrawing form={body} colour={parsed.data.colour} />}
+          {body.kind === 'cut' && <PanDrawing form={body} colour={colour} />}
+          {body.kind === 'moulded' && <MouldDrawing form={body} colour={colour} />}
           {body.kind !== 'cut' && body.kind !== 'moulded' && (
-            <PieceDrawing kind={parsed.data.form.kind} colour={parsed.data.colour} size={110} />
+            <PieceDrawing kind={form.kind} colour={colour} size={110} />
           )}
         </Box>
         <FigureList>
@@ -85,6 +104,6 @@ export function PieceFigures({ season, piece }: { season: SeasonBook; piece: Pie
           </Figure>
         </FigureList>
       </Paper>
-    </div>
+    </>
   );
 }

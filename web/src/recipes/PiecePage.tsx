@@ -10,6 +10,7 @@ import {
 import Box from '@mui/material/Box';
 import { useParams, useSearchParams } from 'react-router';
 import { ChoiceInput, ManyInput, NumberInput, TextInput } from '../parts/fields';
+import { FieldNote } from '../parts/fieldNotes';
 import { Empty, Panel } from '../parts/Panel';
 import { RecordFrame } from '../records/RecordFrame';
 import { useRemoval } from '../records/useRemoval';
@@ -53,42 +54,44 @@ function PieceForm({ season, piece, recipeId }: { season: SeasonBook; piece: Pie
       back={back}
       onDelete={useRemoval('piece', piece, back)}
     >
-      <PieceFigures season={season} piece={piece} />
-      <Box
-        sx={{
-          display: 'grid',
-          gap: 1.5,
-          gridTemplateColumns: { xs: '1fr 1fr', md: '2fr 1fr 1fr 1fr 90px' },
-        }}
-      >
-        <Box sx={{ gridColumn: { xs: '1 / -1', md: 'auto' } }}>
-          <TextInput name="name" label="Name" />
+      <PieceFigures season={season} piece={piece}>
+        <Box
+          sx={{
+            display: 'grid',
+            gap: 1.5,
+            gridTemplateColumns: { xs: '1fr 1fr', md: '2fr 1fr 1fr 1fr 90px' },
+          }}
+        >
+          <Box sx={{ gridColumn: { xs: '1 / -1', md: 'auto' } }}>
+            <TextInput name="name" label="Name" />
+          </Box>
+          <NumberInput name="keepsDays" label="Keeps" unit="days" optional help="Empty: as its recipe keeps." />
+          <NumberInput name="handSeconds" label="Hands, each" unit="s" />
+          <ChoiceInput name="travel" label="Travels" choices={travelChoices} />
+          <TextInput name="colour" label="Colour" type="color" />
         </Box>
-        <NumberInput name="keepsDays" label="Keeps" unit="days" optional help="Empty: as its recipe keeps." />
-        <NumberInput name="handSeconds" label="Hands, each" unit="s" />
-        <ChoiceInput name="travel" label="Travels" choices={travelChoices} />
-        <TextInput name="colour" label="Colour" type="color" />
-      </Box>
-      <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: { xs: '1fr', sm: '2fr 1fr' } }}>
-        <ManyInput
-          name="strong"
-          label="Flavours that wander"
-          help="They are smelled in whatever lies beside it."
-          options={strongFlavours}
-          nameOf={(flavour) => flavour}
-        />
-        <ChoiceInput
-          name="texture"
-          label="Texture"
-          choices={[{ value: '', label: 'neither' }, ...textures.map((value) => ({ value, label: value }))]}
-          empty={null}
-        />
-      </Box>
-      <Panel title="Form">
-        <FormFields season={season} />
-      </Panel>
-      <PieceSizeFields />
-      <TextInput name="notes" label="Notes" multiline minRows={2} />
+        <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: { xs: '1fr', sm: '2fr 1fr' } }}>
+          <ManyInput
+            name="strong"
+            label="Flavours that wander"
+            help="They are smelled in whatever lies beside it."
+            options={strongFlavours}
+            nameOf={(flavour) => flavour}
+          />
+          <ChoiceInput
+            name="texture"
+            label="Texture"
+            choices={[{ value: '', label: 'neither' }, ...textures.map((value) => ({ value, label: value }))]}
+            empty={null}
+          />
+        </Box>
+        <Panel title="Form">
+          <FieldNote name="form" />
+          <FormFields season={season} />
+        </Panel>
+        <PieceSizeFields />
+        <TextInput name="notes" label="Notes" multiline minRows={2} />
+      </PieceFigures>
     </RecordFrame>
   );
 }

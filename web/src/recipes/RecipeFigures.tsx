@@ -1,15 +1,23 @@
 import Paper from '@mui/material/Paper';
 import type { Recipe } from '@usual-pantry/core/recipe';
 import { sayGrams, sayNumber, sayOunces } from '@usual-pantry/core/quantity';
+import type { ReactNode } from 'react';
 import { Allergens } from '../parts/Allergens';
 import { Figure, FigureList } from '../parts/Figures';
-import { RecordFindings } from '../findings/Findings';
+import { FieldFindings } from '../findings/FieldFindings';
 import { Worked } from '../parts/Worked';
 import type { SeasonBook } from '../data/useSeason';
 import { useDraftRecipe } from './useDraftRecipe';
 
+interface RecipeFiguresProps {
+  readonly season: SeasonBook;
+  readonly recipe: Recipe | null;
+  /** The fields, at which what is wrong is said. */
+  readonly children: ReactNode;
+}
+
 /** What the recipe as typed weighs, yields and contains, and what is wrong with it. */
-export function RecipeFigures({ season, recipe }: { season: SeasonBook; recipe: Recipe | null }) {
+export function RecipeFigures({ season, recipe, children }: RecipeFiguresProps) {
   const { book, facts } = useDraftRecipe(season, recipe);
   const id = recipe?.id ?? 'new-recipe';
   const findings = book.findings
@@ -17,8 +25,7 @@ export function RecipeFigures({ season, recipe }: { season: SeasonBook; recipe: 
     .map((each) => ({ ...each, waysOut: [] }));
   const loss = facts && facts.rawGrams > 0 ? (1 - facts.yieldGrams / facts.rawGrams) * 100 : 0;
   return (
-    <div>
-      <RecordFindings findings={findings} />
+    <FieldFindings findings={findings}>
       {facts && (
         <Paper variant="outlined" sx={{ px: 2, py: 0.5 }}>
           <FigureList>
@@ -44,6 +51,7 @@ export function RecipeFigures({ season, recipe }: { season: SeasonBook; recipe: 
           </FigureList>
         </Paper>
       )}
-    </div>
+      {children}
+    </FieldFindings>
   );
 }

@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box';
 import { recipeDraftSchema, type Recipe, type RecipeDraft } from '@usual-pantry/core/recipe';
 import { NumberInput, TextInput } from '../parts/fields';
+import { FieldNote } from '../parts/fieldNotes';
 import { Folded, Panel } from '../parts/Panel';
 import { RecordFrame } from '../records/RecordFrame';
 import { useRemoval } from '../records/useRemoval';
@@ -20,8 +21,7 @@ import { YieldFields } from './YieldFields';
 /** Every field of a recipe that stands by itself. */
 function WholeFields({ season, recipe }: { season: SeasonBook; recipe: Recipe | null }) {
   return (
-    <>
-      <RecipeFigures season={season} recipe={recipe} />
+    <RecipeFigures season={season} recipe={recipe}>
       {recipe && (
         <Panel title="Pieces made of it">
           <PiecesOf season={season} recipeId={recipe.id} />
@@ -29,6 +29,7 @@ function WholeFields({ season, recipe }: { season: SeasonBook; recipe: Recipe | 
       )}
       <TextInput name="name" label="Name" autoFocus={recipe === null} />
       <Panel title="Lines">
+        <FieldNote name="lines" />
         <RecipeLines season={season} recipe={recipe} />
       </Panel>
       <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: '1fr', lg: '1fr 1fr' } }}>
@@ -54,7 +55,7 @@ function WholeFields({ season, recipe }: { season: SeasonBook; recipe: Recipe | 
         <StepFields season={season} />
       </Panel>
       <TextInput name="method" label="Notes" multiline minRows={2} />
-    </>
+    </RecipeFigures>
   );
 }
 
