@@ -15,7 +15,16 @@ const screens = [
     '/nowhere',
   ],
   ['/pantry', '/pantry/unsalted-butter', '/plan', '/plan/shopping', '/settings', '/changes'],
-  ['/pantry/prices', '/words', '/orders/import', '/orders/hand-overs', '/recipes/new', '/pieces/new', '/boxes/new'],
+  [
+    '/pantry/prices',
+    '/manual',
+    '/words',
+    '/orders/import',
+    '/orders/hand-overs',
+    '/recipes/new',
+    '/pieces/new',
+    '/boxes/new',
+  ],
   [
     '/print/bench',
     '/print/shopping',

@@ -9,7 +9,7 @@ import { speakPlainly } from '@usual-pantry/core/record';
 import { AppModule, entities } from './app.module.js';
 import { Clock, FixedClock, SystemClock } from './clock/clock.js';
 import type { Config } from './config.js';
-import { inAddress, namesOf } from './http/addresses.js';
+import { inAddress, isThisComputer, namesOf } from './http/addresses.js';
 import { ownCertificate, type Certificate } from './door/certificate.js';
 import { doorGuard } from './door/door-guard.js';
 import { DoorService } from './door/door.service.js';
@@ -25,8 +25,9 @@ import { CannotStart } from './storage/cannot-start.js';
 import { Database } from './storage/database.js';
 import { RequestLog } from './watch/request-log.js';
 
-/** The stream of changes must not wait until there is enough to compress. */
-const isStream = (request: Request): boolean => request.path.endsWith('/changes');
+/** Within this computer what is small is not sooner there. The stream of changes must not wait until there is enough to compress. */
+const isWorthCompressing = (request: Request, response: Response): boolean =>
+  !isThisComputer(request.ip ?? '') && !request.path.endsWith('/changes') && compression.filter(request, response);
 
 function describe(app: NestExpressApplication): void {
   const about = new DocumentBuilder()
@@ -90,9 +91,7 @@ export async function createApp(setup: Setup, quiet = false): Promise<NestExpres
     app.use(app.get(RequestLog).middleware());
     app.use(hostGuard(names));
     app.use(contentPolicy(certificate !== null));
-    app.use(
-      compression({ filter: (request, response) => !isStream(request) && compression.filter(request, response) }),
-    );
+    app.use(compression({ filter: isWorthCompressing }));
     app.use('/api', (_request: Request, response: Response, next: NextFunction) => {
       response.set('Cache-Control', 'no-store');
       next();

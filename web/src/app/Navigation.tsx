@@ -12,7 +12,7 @@ import Typography from '@mui/material/Typography';
 import { memo, useEffect, useRef, useState, type ReactNode } from 'react';
 import { Link, NavLink, useLocation, useNavigate } from 'react-router';
 import { Icon } from '../parts/Icon';
-import type { Screen } from './screens';
+import { manualScreen, type Screen } from './screens';
 import { fetchAhead } from './chunks';
 import { useScreens } from './useScreens';
 import { NoticeBar } from './NoticeBar';
@@ -86,7 +86,7 @@ const Entry = memo(function Entry({ screen, count }: { screen: Screen; count: st
       <Box component="span" sx={{ typography: 'fineFigures', opacity: 0.85 }}>
         {count}
       </Box>
-      <Badge>{screen.key}</Badge>
+      {screen.key !== '' && <Badge>{screen.key}</Badge>}
     </Box>
   );
 });
@@ -150,6 +150,7 @@ export function Navigation({ plan, onOver }: NavigationProps) {
         ))}
         <Box sx={{ flex: 1 }} />
         <NoticeBar />
+        <Entry screen={manualScreen} count="" />
         {settings && (
           <Opener
             name="Find"
@@ -197,7 +198,7 @@ export function BottomBar({ onOver }: Pick<NavigationProps, 'onOver'>) {
     };
   }, []);
   const standing = screens.filter((screen) => screen.standing);
-  const others = [...screens.filter((screen) => !screen.standing), ...(settings ? [settings] : [])];
+  const others = [...screens.filter((screen) => !screen.standing), ...(settings ? [settings] : []), manualScreen];
   const current = [...standing]
     .reverse()
     .find(({ path }) => pathname === path || (path !== '/' && pathname.startsWith(path)));

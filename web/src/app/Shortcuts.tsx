@@ -62,6 +62,9 @@ function KeyList({ onClose }: { onClose: () => void }) {
         </Table>
       </DialogContent>
       <DialogActions>
+        <Button component={Link} to="/manual" onClick={onClose}>
+          Manual
+        </Button>
         <Button component={Link} to="/words" onClick={onClose}>
           Words
         </Button>

@@ -18,3 +18,16 @@ export function fetchAhead(path: string): void {
   // What does not come now is asked for again when it is opened.
   if (name in chunks) chunks[name as keyof typeof chunks]().catch(() => undefined);
 }
+
+/** So long after the first screen stands, ms, the largest of the others is fetched, when the browser has nothing else to do. */
+const LATER_MS = 2_000;
+
+/** Fetches ahead what takes longest to come, without being in the way of the first screen. */
+export function fetchLater(): void {
+  setTimeout(() => {
+    const fetch = () => void chunks.orders().catch(() => undefined);
+    // One browser has no idle callbacks yet.
+    if ('requestIdleCallback' in window) requestIdleCallback(fetch);
+    else fetch();
+  }, LATER_MS);
+}

@@ -11,6 +11,7 @@ import { Provider } from 'react-redux';
 import { RouterProvider } from 'react-router/dom';
 import { speakPlainly } from '@usual-pantry/core/record';
 import { nonce } from '../parts/nonce';
+import { fetchLater } from './chunks';
 import { router } from './routes';
 import { followChanges, store } from '../data/store';
 import { steadyPresses } from '../parts/steadyPress';
@@ -36,6 +37,7 @@ createRoot(root).render(
 );
 steadyPresses(document);
 followChanges();
+fetchLater();
 // Only what was built has names that never change their contents.
 if (import.meta.env.PROD && 'serviceWorker' in navigator)
   navigator.serviceWorker.register('/sw.js').catch(() => undefined);

@@ -32,7 +32,8 @@ const toDo: readonly Place[] = [
   { name: 'Inbox of the shop', to: '/orders/inbox', beside: 'messages' },
   { name: 'Shopping list', to: '/plan/shopping', beside: 'buy' },
   { name: 'Bench sheet', to: '/plan/days', beside: 'days hours strips' },
-  { name: 'Words', to: '/words', beside: 'help glossary terms manual' },
+  { name: 'Manual', to: '/manual', beside: 'help how to tasks' },
+  { name: 'Words', to: '/words', beside: 'help glossary terms' },
   { name: 'What can be undone', to: '/changes', beside: 'undo redo history changes' },
 ];
 

@@ -4,6 +4,7 @@ import {
   mdiCashMultiple,
   mdiCogOutline,
   mdiGiftOutline,
+  mdiHelpCircleOutline,
   mdiLabelOutline,
   mdiPotSteamOutline,
   mdiTicketOutline,
@@ -14,7 +15,7 @@ import {
 export interface Screen {
   readonly path: string;
   readonly name: string;
-  /** Goes there, wherever nothing is typed. */
+  /** Goes there, wherever nothing is typed; empty for none. */
   readonly key: string;
   readonly icon: string;
   /** In the bottom bar of a phone: used standing up. */
@@ -37,5 +38,13 @@ export const settingsScreen: Screen = {
   name: 'Settings',
   key: '0',
   icon: mdiCogOutline,
+  standing: false,
+};
+
+export const manualScreen: Screen = {
+  path: '/manual',
+  name: 'Manual',
+  key: '',
+  icon: mdiHelpCircleOutline,
   standing: false,
 };

@@ -13,5 +13,5 @@ export function useFieldError(name: string): string | undefined {
   const found = error as FieldError | undefined;
   const message = found?.message ?? found?.root?.message;
   // What is kept in mm is said in the kitchen's unit.
-  return message?.replace(/(\d+) mm\b/g, (_length, mm: string) => sayLength(Number(mm)));
+  return message?.replace(/(\d{1,5}) mm\b/g, (_length, mm: string) => sayLength(Number(mm)));
 }

@@ -59,18 +59,20 @@ function PieceForm({ season, piece, recipeId }: { season: SeasonBook; piece: Pie
           sx={{
             display: 'grid',
             gap: 1.5,
-            gridTemplateColumns: { xs: '1fr 1fr', md: '2fr 1fr 1fr 1fr 90px' },
+            gridTemplateColumns: { xs: '1fr 1fr', md: '2fr 1fr 1fr 90px' },
           }}
         >
           <Box sx={{ gridColumn: { xs: '1 / -1', md: 'auto' } }}>
             <TextInput name="name" label="Name" />
           </Box>
-          <NumberInput name="keepsDays" label="Keeps" unit="days" optional help="Empty: as its recipe keeps." />
           <NumberInput name="handSeconds" label="Hands, each" unit="s" />
           <ChoiceInput name="travel" label="Travels" choices={travelChoices} />
           <TextInput name="colour" label="Colour" type="color" />
         </Box>
-        <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: { xs: '1fr', sm: '2fr 1fr' } }}>
+        <Box
+          sx={{ display: 'grid', gap: 1.5, alignItems: 'start', gridTemplateColumns: { xs: '1fr', sm: '3fr 3fr 2fr' } }}
+        >
+          <NumberInput name="keepsDays" label="Keeps" unit="days" optional help="Empty: as its recipe keeps." />
           <ManyInput
             name="strong"
             label="Flavours that wander"

@@ -82,7 +82,7 @@ export function KitchenForm({ kitchen }: { kitchen: Kitchen }) {
             <NumberInput name="promisedDays" label="Life left when handed over" unit="days" />
           </Box>
         </Panel>
-        <Panel title="Measures, figures and dates">
+        <Panel title="Measures, figures and dates" place="measures">
           <Box sx={grid}>
             <WritingFields />
           </Box>

@@ -13,12 +13,15 @@ import { DoorPanel } from './DoorPanel';
 import { KitchenForm } from './KitchenForm';
 import { SeasonFilePanel } from './SeasonFilePanel';
 import { useBookQuery } from '../data/book';
+import { useExampleQuery } from '../data/example';
 import { useBackupsQuery } from '../data/backups';
 
 /** What stands below the kitchen, or beside it. */
 const places = [
+  ['measures', 'Measures, figures and dates'],
   ['backups', 'Backups'],
   ['season-file', 'Season file'],
+  ['example', 'Example kitchen'],
   ['door', 'Who may come in'],
   ['diagnostics', 'Diagnostics'],
 ] as const;
@@ -30,6 +33,7 @@ const sayNewest = (on: Day | null, today: Day): string =>
 export function Settings() {
   const { data: book, error, refetch } = useBookQuery();
   const { data: backups } = useBackupsQuery();
+  const { data: example } = useExampleQuery();
   if (!book) return <Waiting error={error} again={refetch} />;
   const { kitchen } = book;
   const hours = kitchen.benchWeek.reduce((sum, day) => sum + day.hours, 0);
@@ -41,11 +45,13 @@ export function Settings() {
         {backups && `, ${sayNewest(backups[0]?.on ?? null, book.today)}`}.
       </AnswerLine>
       <Box component="nav" aria-label="In settings" sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 2, mb: 2 }}>
-        {places.map(([place, name]) => (
-          <Link key={place} href={`#${place}`} sx={{ py: 0.5 }}>
-            {name}
-          </Link>
-        ))}
+        {places
+          .filter(([place]) => place !== 'example' || example?.isOffered)
+          .map(([place, name]) => (
+            <Link key={place} href={`#${place}`} sx={{ py: 0.5 }}>
+              {name}
+            </Link>
+          ))}
         <Link component={RouterLink} to="/changes" sx={{ py: 0.5 }}>
           What was changed
         </Link>
