@@ -90,12 +90,15 @@ for (const addresses of screens)
       await page.setViewportSize(DESK);
       await checkScreen(page, address);
       await page.emulateMedia({ colorScheme: 'dark', reducedMotion: 'reduce' });
-      // Colours fade into each other
+      await expect(page.locator('html')).toHaveAttribute('data-scheme', 'dark');
+      // Colours fade into each other from the next frame on
       await page.evaluate(async () => {
+        await new Promise(requestAnimationFrame);
         await Promise.allSettled(document.getAnimations().map(({ finished }) => finished));
       });
       await checkShown(page, `${address} in the dark`, 'color-contrast');
       await page.emulateMedia({ colorScheme: 'light', reducedMotion: 'reduce' });
+      await expect(page.locator('html')).toHaveAttribute('data-scheme', 'light');
       await page.setViewportSize(PHONE);
       await checkWidth(page, address);
     }

@@ -124,6 +124,6 @@ test('the sheet shows the next seven days, what is in use, and the work of a day
   await page.goto('/?day=2026-11-26');
   const [first] = plan.runs.filter(({ day }) => day === '2026-11-26');
   await expect(page.getByRole('heading', { name: 'In order' })).toBeVisible();
-  await expect(page.getByText('+0:00')).toBeVisible();
+  await expect(page.getByText('18:00', { exact: true })).toBeVisible();
   await expect(page.getByRole('link', { name: new RegExp(first?.recipeName ?? 'none') }).first()).toBeVisible();
 });

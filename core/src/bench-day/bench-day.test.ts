@@ -2,8 +2,9 @@ import { describe, expect, it } from '@jest/globals';
 import { readFileSync } from 'node:fs';
 import { openBook } from '../book/index.js';
 import { seasonFileSchema } from '../season-file/index.js';
-import { benchDay } from './bench-day.js';
-import { followsGuide, guideOf, moveRun, planSeason, whyNotTo, whyThen } from '../plan/index.js';
+import { benchDay, sayBenchTime } from './bench-day.js';
+import { beginsAt, followsGuide, guideOf, moveRun, planSeason, whyNotTo, whyThen } from '../plan/index.js';
+import { kitchen } from '../../testing/kitchen.js';
 import { verifyBench } from '../../testing/verify-bench.js';
 
 const file = seasonFileSchema.parse(JSON.parse(readFileSync('demo/season.json', 'utf8')));
@@ -57,5 +58,18 @@ describe('what was decided', () => {
       batches.filter(({ recipeId }) => recipeId === 'sesame-toffee').reduce((sum, each) => sum + each.count, 0);
     expect(count(moved.batches)).toBe(count(guideOf(plan, []).batches));
     expect(moved.batches.some(({ recipeId, day }) => recipeId === 'sesame-toffee' && day === from)).toBe(false);
+  });
+});
+
+describe('the clock of a day', () => {
+  it('is counted from its beginning until somebody says when that is, for its weekday or for itself', () => {
+    const evenings = { ...kitchen, benchWeek: [{ weekday: 4, hours: 3.5, begins: 1080 }] };
+    expect(beginsAt('2026-11-26', evenings)).toBe(1080);
+    expect(beginsAt('2026-11-28', evenings)).toBeNull();
+    const early = { day: '2026-11-26', hours: null, begins: 540, helperHours: 0, humid: false };
+    expect(beginsAt('2026-11-26', { ...evenings, dayChanges: [early] })).toBe(540);
+    expect(beginsAt('2026-11-26', { ...evenings, dayChanges: [{ ...early, begins: null }] })).toBe(1080);
+    expect(sayBenchTime({ begins: 1080 }, 32)).toBe('18:32');
+    expect(sayBenchTime({ begins: null }, 32)).toBe('+0:32');
   });
 });

@@ -1,5 +1,5 @@
 import type { Book } from '../book/index.js';
-import { addDays, type Day } from '../quantity/index.js';
+import { addDays, sayClock, sayTime, type Day } from '../quantity/index.js';
 import { sayBatches } from '../recipe/index.js';
 import {
   bestSchedule,
@@ -19,7 +19,7 @@ import {
   type Operation,
   type OperationWords,
 } from './operations.js';
-import { type PlanWork, helperHours } from '../plan/index.js';
+import { beginsAt, type PlanWork, helperHours } from '../plan/index.js';
 
 /** One stretch of somebody's hands on a day. */
 export interface BenchTask extends OperationWords {
@@ -42,6 +42,8 @@ export interface EquipmentUse {
 export interface BenchDay {
   readonly tasks: readonly BenchTask[];
   readonly equipment: readonly EquipmentUse[];
+  /** When the day begins, in minutes after midnight; null where nobody has said. */
+  readonly begins: number | null;
   /** From the beginning of the day to the end of the last stretch of work, waits among them. */
   readonly spanMinutes: number;
   /** No order of the work can be shorter: the hands, the busiest piece of equipment, or the longest chain of work and rests. */
@@ -55,6 +57,15 @@ export interface BenchDay {
   /** What there is too little of for what falls on the day; nothing is placed by it then. */
   readonly lacking: readonly string[];
 }
+
+/**
+ * A moment of a day's work: on the clock where it is known when the day begins, else counted from its beginning.
+ * @param minutes from the beginning of the day
+ * @example sayBenchTime({ begins: 1080 }, 32) // '18:32'
+ * @example sayBenchTime({ begins: null }, 32) // '+0:32'
+ */
+export const sayBenchTime = ({ begins }: Pick<BenchDay, 'begins'>, minutes: number): string =>
+  begins === null ? `+${sayClock(minutes)}` : sayTime(begins + minutes);
 
 const ROUNDS = 100;
 const HELPER_STEP = 30;
@@ -190,8 +201,19 @@ export function benchDay(plan: PlanWork, day: Day, book: Book, enough = 0): Benc
     const rest = book.recipes.get(recipeId)?.recipe.restDays ?? 0;
     return madeOn < day && day <= addDays(madeOn, rest) ? [{ recipeName, madeOn }] : [];
   });
+  const begins = beginsAt(day, book.kitchen);
   if (!schedule)
-    return { tasks: [], equipment: [], spanMinutes: 0, leastMinutes: 0, bounds: [], waits: [], resting, lacking };
+    return {
+      begins,
+      tasks: [],
+      equipment: [],
+      spanMinutes: 0,
+      leastMinutes: 0,
+      bounds: [],
+      waits: [],
+      resting,
+      lacking,
+    };
   const names = new Map(jobs.map((job) => [job.activity.key, job.words.name] as const));
   // The helper may come at any time: the bound does not know when.
   const bounds = boundsOf({
@@ -211,6 +233,7 @@ export function benchDay(plan: PlanWork, day: Day, book: Book, enough = 0): Benc
     .filter(({ key, minutes }) => key !== MAKER && key !== HELPER && minutes > 0)
     .sort((a, b) => b.minutes - a.minutes);
   return {
+    begins,
     tasks: tasks.map(later),
     equipment: schedule.placed.flatMap(({ activity: { key }, uses }) =>
       uses

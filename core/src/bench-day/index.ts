@@ -1,4 +1,4 @@
-export { benchDay, type BenchDay, type BenchTask } from './bench-day.js';
+export { benchDay, type BenchDay, type BenchTask, sayBenchTime } from './bench-day.js';
 export { endsLate } from './ends-late.js';
 export { equipmentKey, ownedOf } from './operations.js';
 export { whileWaiting } from './while-waiting.js';

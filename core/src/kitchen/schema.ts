@@ -2,11 +2,19 @@ import { z } from 'zod';
 import { type Conventions, percentSchema, writingSchema } from '../quantity/index.js';
 import { daySchema, minorSchema, nameSchema, versionSchema } from '../record/index.js';
 
-/** A weekday on which the maker works, and for how long. */
+/** When a day at the bench begins, in minutes after midnight; null or absent where nobody has said. */
+const beginsSchema = z
+  .int('must be a time such as 18:00')
+  .min(0, 'must be a time such as 18:00')
+  .max(24 * 60 - 1, 'must be a time such as 18:00')
+  .nullish();
+
+/** A weekday on which the maker works, from when, and for how long. */
 const benchDaySchema = z.strictObject({
   /** 0 Sunday to 6 Saturday. */
   weekday: z.int().min(0).max(6),
   hours: z.number('must be a number').positive('must be more than zero').max(18),
+  begins: beginsSchema,
 });
 
 /** One day that is not as its weekday is. */
@@ -15,6 +23,8 @@ const dayChangeSchema = z
     day: daySchema,
     /** Hours of the maker; null for those of the weekday, 0 for a day that is lost. */
     hours: z.number('must be a number').min(0, 'must not be negative').max(18).nullable().default(null),
+    /** When it begins; null as on its weekday. */
+    begins: beginsSchema,
     /** Hours of somebody who helps. */
     helperHours: z.number('must be a number').min(0, 'must not be negative').max(40).default(0),
     /** A humid day: nothing that draws damp is made on it. */

@@ -22,6 +22,7 @@ export {
   benchHours,
   type Bookings,
   finishingDay,
+  beginsAt,
   helperHours,
   isBenchDay,
   isHumid,

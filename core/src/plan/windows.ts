@@ -28,6 +28,10 @@ export function makerHours(day: Day, kitchen: KitchenDraft): number {
   return changeOf(day, kitchen)?.hours ?? usual;
 }
 
+/** When the bench day begins, in minutes after midnight; null where nobody has said. */
+export const beginsAt = (day: Day, kitchen: KitchenDraft): number | null =>
+  changeOf(day, kitchen)?.begins ?? kitchen.benchWeek.find((each) => each.weekday === weekday(day))?.begins ?? null;
+
 /** Hours of somebody who helps to finish and to pack on a day. */
 export const helperHours = (day: Day, kitchen: KitchenDraft): number => changeOf(day, kitchen)?.helperHours ?? 0;
 

@@ -1,7 +1,17 @@
 import { afterEach, describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { typedNumber } from '../reading/index.js';
-import { decimalSign, lengthUnit, sayExact, sayGrams, sayHeight, sayLength, sayMoney, sayNumber } from './format.js';
+import {
+  decimalSign,
+  lengthUnit,
+  sayExact,
+  sayGrams,
+  sayHeight,
+  sayLength,
+  sayMoney,
+  sayNumber,
+  sayTime,
+} from './format.js';
 import { sayDay, sayShortDay, sayWeekday, weekdays } from './day.js';
 import { sayMeasure } from './fraction.js';
 import { sayTemperature } from './temperature.js';
@@ -60,6 +70,12 @@ describe('figures, dates and temperatures by place', () => {
         .map((day) => sayWeekday(day, 'short'))
         .join(' '),
     ).toBe('Sun Mon Tue Wed Thu Fri Sat');
+  });
+
+  it('say a time on the kitchen’s clock', () => {
+    expect([0, 5, 1112, 1445].map((minutes) => sayTime(minutes))).toEqual(['00:00', '00:05', '18:32', '00:05']);
+    writeAs(usualWriting['en-US']);
+    expect([0, 720, 1112].map((minutes) => plain(sayTime(minutes)))).toEqual(['12:00 AM', '12:00 PM', '6:32 PM']);
   });
 
   it('leave a text that is no day as it is', () => {

@@ -66,6 +66,18 @@ export function sayClock(minutes: number): string {
   return `${String(Math.floor(whole / 60))}:${String(whole % 60).padStart(2, '0')}`;
 }
 
+const timeFormat = perWriting(
+  ({ locale, hours }) =>
+    new Intl.DateTimeFormat(locale, {
+      timeZone: 'UTC',
+      minute: '2-digit',
+      ...(hours === '12' ? { hour: 'numeric', hourCycle: 'h12' } : { hour: '2-digit', hourCycle: 'h23' }),
+    }),
+);
+
+/** A time of day, on the kitchen's clock. @param minutes after midnight @example sayTime(1112) // '18:32' */
+export const sayTime = (minutes: number): string => timeFormat().format(Math.round(minutes) * 60_000);
+
 /** Minutes as `3 h 10 min`, `45 min` or `2 h`. */
 export function sayMinutes(minutes: number): string {
   const whole = Math.round(minutes);

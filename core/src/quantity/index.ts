@@ -38,6 +38,7 @@ export {
   sayMoney,
   sayNumber,
   sayOunces,
+  sayTime,
 } from './format.js';
 
 export { sayMeasure } from './fraction.js';

@@ -19,7 +19,7 @@ const SignIn = lazy(async () => ({ default: (await import('../door/SignIn')).Sig
 /** Navigation, season strip, and the screen in its place. */
 export function Shell() {
   const narrow = useMediaQuery(useTheme().breakpoints.down('md'));
-  const { data: plan } = usePlanQuery();
+  const { data: plan, isError } = usePlanQuery();
   const { data: door } = useDoorQuery();
   const writing = useAppSelector((state) => state.writing);
   const [over, setOver] = useState<Over>(null);
@@ -61,9 +61,12 @@ export function Shell() {
           sx={{ p: { xs: 1.5, md: 2.75 }, pt: { xs: 1.5, md: 2.25 }, outline: 'none' }}
         >
           {isComing && <LinearProgress aria-label="The screen is coming" sx={{ mb: 1 }} />}
-          <Fragment key={writing}>
-            <ScreenForVisitor />
-          </Fragment>
+          {/* Nothing is written in one way and a moment later in another: what was typed meanwhile would be lost. */}
+          {(writing !== null || isError) && (
+            <Fragment key={writing}>
+              <ScreenForVisitor />
+            </Fragment>
+          )}
         </Box>
       </Box>
       {narrow && (

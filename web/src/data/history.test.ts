@@ -4,6 +4,7 @@ import { api, seen } from './api';
 import { redo, undo } from './history';
 import { noticeReducer } from './notices';
 import type { OrderDraft } from '@usual-pantry/core/order';
+import { usualWriting } from '@usual-pantry/core/quantity';
 import { planApi } from './plan';
 import { recordApi } from './records';
 
@@ -144,6 +145,7 @@ describe('the API', () => {
 
   it('notes the newest revision that an answer names', async () => {
     seen.revision = 0;
+    answer = () => ({ status: 200, body: { conventions: usualWriting['en-GB'] } });
     await store.dispatch(planApi.endpoints.plan.initiate());
     expect(seen.revision).toBe(7);
   });

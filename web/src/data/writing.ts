@@ -13,13 +13,17 @@ function remembered(): Conventions | null {
   }
 }
 
+/** The same for the same way of writing. */
+const keyOf = (conventions: Conventions): string =>
+  JSON.stringify(Object.entries(conventions).sort(([a], [b]) => (a < b ? -1 : 1)));
+
 const slice = createSlice({
   name: 'writing',
-  /** Names the way in which everything is written, so that what is on the screen can be written anew. */
-  initialState: () => {
+  /** Names the way in which everything is written, so that what is on the screen can be written anew; null until it is known. */
+  initialState: (): string | null => {
     const before = remembered();
     if (before) writeAs(before);
-    return before ? JSON.stringify(before) : '';
+    return before && keyOf(before);
   },
   reducers: { writtenAs: (_state, { payload }: PayloadAction<string>) => payload },
 });
@@ -29,11 +33,10 @@ export const writingReducer = slice.reducer;
 /** Writes everything as the kitchen does from now on. */
 export function follow(conventions: Conventions): ReturnType<typeof slice.actions.writtenAs> {
   writeAs(conventions);
-  const key = JSON.stringify(conventions);
   try {
-    localStorage.setItem(KEPT, key);
+    localStorage.setItem(KEPT, JSON.stringify(conventions));
   } catch {
     // Without room to keep it, it is heard again with the next visit.
   }
-  return slice.actions.writtenAs(key);
+  return slice.actions.writtenAs(keyOf(conventions));
 }

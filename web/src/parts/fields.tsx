@@ -200,6 +200,35 @@ export function AmountInput({
   );
 }
 
+const MINUTES_AN_HOUR = 60;
+
+/** A time of day, stored in minutes after midnight; an empty field is null. */
+export function TimeInput({ name, label, help }: FieldProps) {
+  const { field, message, note } = useField(name);
+  const { ref, value, onChange, ...rest } = field as Field;
+  const text =
+    typeof value === 'number'
+      ? [Math.floor(value / MINUTES_AN_HOUR), value % MINUTES_AN_HOUR]
+          .map((part) => String(part).padStart(2, '0'))
+          .join(':')
+      : '';
+  return (
+    <TextField
+      type="time"
+      label={label}
+      {...rest}
+      value={text}
+      onChange={({ target }) => {
+        const [hours = NaN, minutes = NaN] = target.value.split(':').map(Number);
+        onChange(target.value === '' ? null : hours * MINUTES_AN_HOUR + minutes);
+      }}
+      inputRef={ref}
+      {...helper(message, note, help)}
+      slotProps={{ inputLabel: { shrink: true } }}
+    />
+  );
+}
+
 /** One of a list. */
 export function ChoiceInput({
   name,

@@ -111,6 +111,15 @@ export const theme = createTheme({
         },
       },
     },
+    MuiDialog: {
+      styleOverrides: {
+        // On a phone a dialog is a sheet from the foot, within the thumb's reach.
+        container: { '@media (max-width: 599px)': { alignItems: 'flex-end' } },
+        paper: {
+          '@media (max-width: 599px)': { margin: 0, width: '100%', maxWidth: '100%', borderRadius: '10px 10px 0 0' },
+        },
+      },
+    },
     MuiPaper: { defaultProps: { elevation: 0 } },
     MuiTextField: { defaultProps: { size: 'small', fullWidth: true } },
     MuiTableCell: { styleOverrides: { root: { padding: '7px 10px' }, head: { fontWeight: 650 } } },

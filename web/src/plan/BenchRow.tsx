@@ -3,7 +3,7 @@ import Box from '@mui/material/Box';
 import Link from '@mui/material/Link';
 import { doneOn, type LabelRun, type SeasonDay } from '@usual-pantry/core/plan';
 import type { PlanRuns } from '@usual-pantry/core/api';
-import { whileWaiting, type BenchDay, type BenchTask } from '@usual-pantry/core/bench-day';
+import { whileWaiting, type BenchDay, type BenchTask, sayBenchTime } from '@usual-pantry/core/bench-day';
 import { sayClock, sayDay, sayList, sayMinutes, sayShortDay } from '@usual-pantry/core/quantity';
 import { Link as RouterLink } from 'react-router';
 import { BenchStrip } from './BenchStrip';
@@ -42,7 +42,9 @@ function RowLabel({ entry, sheet }: Pick<Props, 'entry' | 'sheet'>) {
       </Box>
       {sheet.tasks.length > 0 && (
         <Box sx={{ ...small, color: late ? 'error.main' : 'text.secondary' }}>
-          ends at +{sayClock(sheet.spanMinutes)}
+          {sheet.begins !== null && `${sayBenchTime(sheet, 0)} to `}
+          {sheet.begins === null && 'ends at '}
+          {sayBenchTime(sheet, sheet.spanMinutes)}
           {late && ', overtime'}
         </Box>
       )}

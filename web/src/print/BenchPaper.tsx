@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import type { PlanRuns } from '@usual-pantry/core/api';
-import { benchDay, type BenchTask } from '@usual-pantry/core/bench-day';
-import { sayClock, sayCount, sayDay, sayMinutes, sayShortDay } from '@usual-pantry/core/quantity';
+import { benchDay, type BenchTask, sayBenchTime, type BenchDay } from '@usual-pantry/core/bench-day';
+import { sayCount, sayDay, sayMinutes, sayShortDay } from '@usual-pantry/core/quantity';
 import { useSearchParams } from 'react-router';
 import { usePlanQuery, usePlanRunsQuery } from '../data/plan';
 import { useSeasonBook, type SeasonBook } from '../data/useSeason';
@@ -11,13 +11,14 @@ import { PaperLine, PaperList, PaperPart, Sheet } from './Sheet';
 import { Method, Weighing } from './Weighing';
 
 interface TaskProps {
+  readonly sheet: BenchDay;
   readonly task: BenchTask;
   /** What is weighed and done, where this is the first stretch of a recipe on the day. */
   readonly run: PlanRuns['runs'][number] | undefined;
   readonly season: SeasonBook;
 }
 
-function Task({ task, run, season }: TaskProps) {
+function Task({ sheet, task, run, season }: TaskProps) {
   const facts = run && season.book.recipes.get(run.recipeId);
   const words = [
     task.code,
@@ -27,7 +28,7 @@ function Task({ task, run, season }: TaskProps) {
     ...(task.who === 'helper' ? ['by the helper'] : []),
   ];
   return (
-    <PaperLine aside={`+${sayClock(task.from)}`}>
+    <PaperLine aside={sayBenchTime(sheet, task.from)}>
       <strong>{task.pack ? sayPacked(task.name, task.pack, season.book) : task.name}</strong>
       <Box component="span" sx={{ typography: 'figures', color: '#111' }}>
         {' '}
@@ -56,7 +57,7 @@ function DayPaper({ day, work, season }: { day: PlanRuns['days'][number]; work: 
     <Box sx={{ breakAfter: 'page', '&:last-child': { breakAfter: 'auto' } }}>
       <PaperPart
         title={sayDay(day.day)}
-        aside={`${sayMinutes(day.bookedMinutes)} of ${sayMinutes(day.benchMinutes)} · begins at ________`}
+        aside={`${sayMinutes(day.bookedMinutes)} of ${sayMinutes(day.benchMinutes)} · begins at ${sheet.begins === null ? '________' : sayBenchTime(sheet, 0)}`}
       >
         {sheet.resting.length > 0 && (
           <Box sx={{ my: 0.5 }}>
@@ -66,7 +67,7 @@ function DayPaper({ day, work, season }: { day: PlanRuns['days'][number]; work: 
         )}
         <PaperList>
           {sheet.tasks.map((task) => (
-            <Task key={task.key} task={task} run={runOf(task)} season={season} />
+            <Task key={task.key} sheet={sheet} task={task} run={runOf(task)} season={season} />
           ))}
         </PaperList>
       </PaperPart>
@@ -86,7 +87,7 @@ export function BenchPaper() {
   return (
     <Sheet
       title={`Bench sheet, ${plan.maker}`}
-      lead={`${sayCount(days.length, 'day')}. Times count from when you begin; temperatures are for your thermometer in your kitchen.`}
+      lead={`${sayCount(days.length, 'day')}. A time with a + counts from when you begin; temperatures are for your thermometer in your kitchen.`}
       back={only === null ? '/plan/days' : `/?day=${only}`}
     >
       {days.map((day) => (

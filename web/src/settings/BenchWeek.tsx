@@ -4,7 +4,7 @@ import Switch from '@mui/material/Switch';
 import { useFieldArray } from 'react-hook-form';
 import type { KitchenDraft } from '@usual-pantry/core/kitchen';
 import { sayWeekday, weekdays } from '@usual-pantry/core/quantity';
-import { NumberInput } from '../parts/fields';
+import { NumberInput, TimeInput } from '../parts/fields';
 
 /** On which weekdays the maker works, and for how long. */
 export function BenchWeek() {
@@ -12,7 +12,7 @@ export function BenchWeek() {
     name: 'benchWeek',
   });
   return (
-    <Box sx={{ display: 'grid', gap: 1, gridTemplateColumns: 'repeat(auto-fill, minmax(250px, 1fr))' }}>
+    <Box sx={{ display: 'grid', gap: 1, gridTemplateColumns: 'repeat(auto-fill, minmax(390px, 1fr))' }}>
       {weekdays().map((weekday) => {
         const name = sayWeekday(weekday);
         const index = fields.findIndex((day) => day.weekday === weekday);
@@ -21,7 +21,8 @@ export function BenchWeek() {
             key={weekday}
             sx={{
               display: 'grid',
-              gridTemplateColumns: '150px 100px',
+              gridTemplateColumns: '150px 90px 130px',
+              gap: 1,
               alignItems: 'center',
               minHeight: 48,
             }}
@@ -32,13 +33,18 @@ export function BenchWeek() {
                 <Switch
                   checked={index >= 0}
                   onChange={(_event, on) => {
-                    if (on) append({ weekday, hours: 4 });
+                    if (on) append({ weekday, hours: 4, begins: null });
                     else remove(index);
                   }}
                 />
               }
             />
-            {index >= 0 && <NumberInput name={`benchWeek.${index}.hours`} label="Hours" />}
+            {index >= 0 && (
+              <>
+                <NumberInput name={`benchWeek.${index}.hours`} label="Hours" />
+                <TimeInput name={`benchWeek.${index}.begins`} label="Begins" />
+              </>
+            )}
           </Box>
         );
       })}

@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { CheckInput } from '../parts/CheckInput';
-import { NumberInput, TextInput } from '../parts/fields';
+import { NumberInput, TextInput, TimeInput } from '../parts/fields';
 import { Lines } from '../parts/Lines';
 
 /** Days that are not as their weekday is: lost, longer, with somebody who helps, or humid. */
@@ -13,12 +13,13 @@ export const DayChanges = () => (
     <Lines
       name="dayChanges"
       one="day that is different"
-      fresh={{ day: '', hours: null, helperHours: 0, humid: false }}
-      columns="170px 1fr 1fr 110px"
+      fresh={{ day: '', begins: null, hours: null, helperHours: 0, humid: false }}
+      columns="160px 130px 1fr 1fr 100px"
     >
       {(path) => (
         <>
           <TextInput name={`${path}.day`} label="Day" type="date" />
+          <TimeInput name={`${path}.begins`} label="Begins" />
           <NumberInput name={`${path}.hours`} label="My hours" optional />
           <NumberInput name={`${path}.helperHours`} label="Helper’s hours" />
           <CheckInput name={`${path}.humid`} label="Humid" />

@@ -3,10 +3,10 @@ import Button from '@mui/material/Button';
 import Link from '@mui/material/Link';
 import Typography from '@mui/material/Typography';
 import type { NamedThings } from '@usual-pantry/core/ingredient';
-import { benchDay, type BenchDay, type BenchTask } from '@usual-pantry/core/bench-day';
+import { benchDay, type BenchDay, type BenchTask, sayBenchTime } from '@usual-pantry/core/bench-day';
 import { doneOn } from '@usual-pantry/core/plan';
 import type { DayInShort, PlanRuns, PlanSummary } from '@usual-pantry/core/api';
-import { addDays, sayClock, sayCount, sayMinutes, sayShortDay } from '@usual-pantry/core/quantity';
+import { addDays, sayCount, sayMinutes, sayShortDay } from '@usual-pantry/core/quantity';
 import { useMemo, type ReactNode } from 'react';
 import { Link as RouterLink } from 'react-router';
 import { EndOfTask } from '../batches/EndOfTask';
@@ -42,18 +42,19 @@ function addressOfTask({ recipeId, pieceId, pack }: BenchTask): string {
 }
 
 interface TimedTapeProps {
+  readonly sheet: BenchDay;
   readonly task: BenchTask;
   readonly to: string | null;
   readonly names: NamedThings;
   readonly children: ReactNode;
 }
 
-/** A stretch of work with the time at which it begins, counted from the start of the day, and what ends it. */
-const TimedTape = ({ task, to, names, children }: TimedTapeProps) => (
+/** A stretch of work with the time at which it begins and what ends it. */
+const TimedTape = ({ sheet, task, to, names, children }: TimedTapeProps) => (
   <Box
     sx={{ display: 'grid', gridTemplateColumns: { xs: '54px 1fr 62px', sm: '72px 1fr 76px' }, alignItems: 'center' }}
   >
-    <Box sx={{ typography: 'figures', color: 'text.secondary' }}>+{sayClock(task.from)}</Box>
+    <Box sx={{ typography: 'figures', color: 'text.secondary' }}>{sayBenchTime(sheet, task.from)}</Box>
     <Tape
       to={to}
       name={task.pack ? sayPacked(task.name, task.pack, names) : task.name}
@@ -107,6 +108,7 @@ function InOrder({ sheet, day, work, today }: { sheet: BenchDay; day: string; wo
       {sheet.tasks.map((task) => (
         <TimedTape
           key={task.key}
+          sheet={sheet}
           task={task}
           to={isHelper ? null : addressOfTask(task)}
           names={season?.book ?? NO_NAMES}
@@ -119,6 +121,12 @@ function InOrder({ sheet, day, work, today }: { sheet: BenchDay; day: string; wo
     </Section>
   );
 }
+
+/** From when to when, or when it ends counted from its beginning. */
+const sayEnd = (sheet: BenchDay): string =>
+  sheet.begins === null
+    ? `, ends at ${sayBenchTime(sheet, sheet.spanMinutes)}`
+    : `, ${sayBenchTime(sheet, 0)} to ${sayBenchTime(sheet, sheet.spanMinutes)}`;
 
 /** One day in order, with times: make, finish, pack; what still rests; and what is handed over. */
 export function DaySheet({ entry, plan, title }: { entry: DayInShort; plan: PlanSummary; title: string }) {
@@ -133,7 +141,7 @@ export function DaySheet({ entry, plan, title }: { entry: DayInShort; plan: Plan
   const nothing = !hasWork(entry) && entry.bookedMinutes === 0;
   const aside =
     entry.benchMinutes > 0 ? `${sayMinutes(entry.bookedMinutes)} of ${sayMinutes(entry.benchMinutes)}` : 'no bench day';
-  const ends = sheet && sheet.tasks.length > 0 ? `, ends at +${sayClock(sheet.spanMinutes)}` : '';
+  const ends = sheet && sheet.tasks.length > 0 ? sayEnd(sheet) : '';
   return (
     <Panel
       title={title}

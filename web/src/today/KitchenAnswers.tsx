@@ -39,7 +39,7 @@ function BenchDays() {
         value={week.map(({ weekday }) => weekday)}
         onChange={(_event, days: number[]) => {
           const kept = days.map(
-            (weekday) => week.find((day) => day.weekday === weekday) ?? { weekday, hours: USUAL_HOURS },
+            (weekday) => week.find((day) => day.weekday === weekday) ?? { weekday, hours: USUAL_HOURS, begins: null },
           );
           setValue('benchWeek', kept, { shouldDirty: true });
         }}

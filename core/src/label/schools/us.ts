@@ -12,7 +12,7 @@ import {
   type Allergen,
   type IngredientFiled,
 } from '../../ingredient/index.js';
-import { GRAMS_PER_OUNCE, sayLabelDay, sayNumber } from '../../quantity/index.js';
+import { GRAMS_PER_OUNCE, sayLabelDay } from '../../quantity/index.js';
 import { sayEntry, type ListEntry } from '../ingredients.js';
 import type { LabelSchool } from '../school.js';
 
@@ -77,6 +77,9 @@ const POUNDS_FIRST = 4;
 /** Rounded down, so that a box never holds less than it says. */
 const floorTo = (value: number, decimals: number): number => Math.floor(value * 10 ** decimals + 1e-9) / 10 ** decimals;
 
+/** A label is written as its rules want it, however the kitchen writes. */
+const wholeGrams = new Intl.NumberFormat('en-US', { maximumFractionDigits: 0 });
+
 const trimmed = (value: number): string => String(Number(value.toFixed(1)));
 
 /**
@@ -89,7 +92,7 @@ const trimmed = (value: number): string => String(Number(value.toFixed(1)));
  * @example netQuantity(2041.2) // 'Net Wt 4 lb 8 oz (2,041 g)'
  */
 export function netQuantity(grams: number): string {
-  const metric = grams < 10 ? `${trimmed(floorTo(grams, 1))} g` : `${sayNumber(floorTo(grams, 0))} g`;
+  const metric = grams < 10 ? `${trimmed(floorTo(grams, 1))} g` : `${wholeGrams.format(floorTo(grams, 0))} g`;
   const ounces = floorTo(grams / GRAMS_PER_OUNCE, 1);
   if (ounces < OUNCES_PER_POUND) return `Net Wt ${trimmed(ounces)} oz (${metric})`;
   const pounds = Math.floor(ounces / OUNCES_PER_POUND);
