@@ -14,6 +14,7 @@ describe('the set-up', () => {
       dataDir: resolve('data'),
       pagesDir: resolve('web/dist'),
       seedFile: null,
+      exampleFile: null,
       today: null,
     });
   });
@@ -27,6 +28,7 @@ describe('the set-up', () => {
         DATA_DIR: '/srv/pantry',
         PAGES_DIR: '/srv/pages',
         SEED_FILE: '/srv/demo.json',
+        EXAMPLE_FILE: '/srv/example.json',
         TODAY: '2026-12-05',
         DATABASE_AS_IT_IS: 'yes',
       }),
@@ -40,6 +42,7 @@ describe('the set-up', () => {
       dataDir: '/srv/pantry',
       pagesDir: '/srv/pages',
       seedFile: '/srv/demo.json',
+      exampleFile: '/srv/example.json',
       today: '2026-12-05',
     });
   });

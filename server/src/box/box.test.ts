@@ -39,7 +39,7 @@ describe('a box that somebody has bought', () => {
     const box = await sampler();
     const tray = { columnsMm: Array(box.columns).fill(12), rowsMm: Array(box.rows).fill(12), depthMm: 12 };
     const { body } = await put({ ...box, tray, cells: box.cells.map(() => box.cells[0] ?? null) }).expect(422);
-    expect(JSON.stringify(body)).toMatch(/does not fit: it is about .* cell 1 is 12 x 12 mm, 12 mm deep/);
+    expect(JSON.stringify(body)).toMatch(/does not fit: it is about .* cell 1 is 12 × 12 mm, 12 mm deep/);
     const { body: refused } = await put({ ...box, tray: { ...tray, columnsMm: [12] } }).expect(422);
     expect(refused).toMatchObject({ wrong: [{ path: 'tray' }] });
   });

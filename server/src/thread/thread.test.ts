@@ -16,7 +16,7 @@ beforeAll(async () => {
     file,
     `import { parentPort } from 'node:worker_threads';
      let sum = 0;
-     parentPort.on('message', (job) => {
+     parentPort.on('message', ({ job }) => {
        if (job === 'die') throw new Error('it died');
        if (job === 'never') for (;;);
        parentPort.postMessage(job === 'fail' ? { error: 'it cannot' } : { result: (sum += job.add) });
