@@ -162,6 +162,13 @@ function waitsIn(tasks: readonly BenchTask[]): BenchDay['waits'] {
   return waits;
 }
 
+/** What was made on earlier days and still rests. */
+const restingOn = (plan: PlanWork, day: Day, book: Book): BenchDay['resting'] =>
+  [...plan.made, ...plan.runs].flatMap(({ recipeId, recipeName, day: madeOn }) => {
+    const rest = book.recipes.get(recipeId)?.recipe.restDays ?? 0;
+    return madeOn < day && day <= addDays(madeOn, rest) ? [{ recipeName, madeOn }] : [];
+  });
+
 /**
  * Puts a day's work in order on the hands, burners, oven, pans and tools that there are: without nuts before tree nuts before peanut,
  * with a clean-down between, and before whatever lacks an allergen of what was there; components before what uses them; what rests gives the hands free for other work; packing when everything
@@ -197,10 +204,7 @@ export function benchDay(plan: PlanWork, day: Day, book: Book, enough = 0): Benc
       enough,
     );
   }
-  const resting = [...plan.made, ...plan.runs].flatMap(({ recipeId, recipeName, day: madeOn }) => {
-    const rest = book.recipes.get(recipeId)?.recipe.restDays ?? 0;
-    return madeOn < day && day <= addDays(madeOn, rest) ? [{ recipeName, madeOn }] : [];
-  });
+  const resting = restingOn(plan, day, book);
   const begins = beginsAt(day, book.kitchen);
   if (!schedule)
     return {
