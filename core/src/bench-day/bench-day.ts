@@ -162,6 +162,19 @@ function waitsIn(tasks: readonly BenchTask[]): BenchDay['waits'] {
   return waits;
 }
 
+/** When which piece of equipment is in use. @param names what is done, by the key of its activity */
+const usesOf = (schedule: BestSchedule, names: ReadonlyMap<string, string>): EquipmentUse[] =>
+  schedule.placed.flatMap(({ activity: { key }, uses }) =>
+    uses
+      .filter(({ resource }) => resource !== MAKER && resource !== HELPER)
+      .map(({ resource, from, until }) => ({
+        equipment: resource,
+        what: names.get(key) ?? '',
+        from,
+        minutes: until - from,
+      })),
+  );
+
 /** What was made on earlier days and still rests. */
 const restingOn = (plan: PlanWork, day: Day, book: Book): BenchDay['resting'] =>
   [...plan.made, ...plan.runs].flatMap(({ recipeId, recipeName, day: madeOn }) => {
@@ -239,13 +252,7 @@ export function benchDay(plan: PlanWork, day: Day, book: Book, enough = 0): Benc
   return {
     begins,
     tasks: tasks.map(later),
-    equipment: schedule.placed.flatMap(({ activity: { key }, uses }) =>
-      uses
-        .filter(({ resource }) => resource !== MAKER && resource !== HELPER)
-        .map(({ resource, from, until }) =>
-          later({ equipment: resource, what: names.get(key) ?? '', from, minutes: until - from }),
-        ),
-    ),
+    equipment: usesOf(schedule, names).map(later),
     spanMinutes: schedule.span + (tasks.length > 0 ? done : 0),
     leastMinutes: bounds.leastMinutes + (tasks.length > 0 ? done : 0),
     bounds: [
