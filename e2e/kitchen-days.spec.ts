@@ -24,7 +24,9 @@ test('a day that is lost is set, and what falls on it is a decision with a way o
   await page.getByRole('button', { name: 'Save settings' }).click();
   await expect(page.getByText('Settings saved.')).toBeVisible();
   const { kitchen } = await ask<{ kitchen: KitchenDraft }>(request, '/api/book');
-  expect(kitchen.dayChanges).toContainEqual({ day: '2026-12-10', hours: 0, helperHours: 0, humid: false });
+  expect(kitchen.dayChanges).toContainEqual(
+    expect.objectContaining({ day: '2026-12-10', hours: 0, helperHours: 0, humid: false }),
+  );
 
   await page.goto('/plan/days');
   await openFindings(page);

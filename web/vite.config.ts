@@ -25,7 +25,7 @@ export default defineConfig({
   build: {
     target: 'es2022',
     sourcemap: false,
-    chunkSizeWarningLimit: 700,
+    chunkSizeWarningLimit: 1000,
     rolldownOptions: {
       output: {
         // What the first screen needs comes in few files: a browser asks a server for six at a time.

@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Drawer from '@mui/material/Drawer';
 import Typography from '@mui/material/Typography';
 import { skipToken } from '@reduxjs/toolkit/query';
-import { useDeferredValue, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { useBookQuery } from '../data/book';
 import { useOrdersQuery } from '../data/orders';
@@ -20,16 +20,29 @@ interface FinderProps {
 
 function Found({ onClose }: Pick<FinderProps, 'onClose'>) {
   const [text, setText] = useState('');
-  const sought = useDeferredValue(text);
+  const [isWanted, setWanted] = useState(false);
+  const sought = text.trim();
   const navigate = useNavigate();
   const { data: book } = useBookQuery();
-  const { data: orders } = useOrdersQuery(
-    sought.trim() === ''
+  // What was found for other words is none of what is sought now.
+  const { currentData: orders, isFetching } = useOrdersQuery(
+    sought === ''
       ? skipToken
-      : { page: 1, size: MOST, sort: 'handOverOn', direction: 'asc', search: sought.trim(), show: 'all' },
+      : { page: 1, size: MOST, sort: 'handOverOn', direction: 'asc', search: sought, show: 'all' },
   );
-  const groups = book ? find(book, sought.trim() === '' ? [] : (orders?.items ?? []), sought, MOST) : [];
-  const first = sought.trim() === '' ? undefined : groups[0]?.places[0];
+  const groups = book ? find(book, orders?.items ?? [], sought, MOST) : [];
+  const first = sought === '' ? undefined : groups[0]?.places[0];
+  // Pressed before all is found, Enter opens the first of it when it is.
+  useEffect(() => {
+    if (isWanted && !isFetching && first) {
+      onClose();
+      void navigate(first.to);
+    }
+  }, [isWanted, isFetching, first, navigate, onClose]);
+  const change = (typed: string) => {
+    setText(typed);
+    setWanted(false);
+  };
   return (
     <Box
       component="form"
@@ -37,15 +50,13 @@ function Found({ onClose }: Pick<FinderProps, 'onClose'>) {
       onKeyDown={arrowKeys}
       onSubmit={(event) => {
         event.preventDefault();
-        if (!first) return;
-        onClose();
-        void navigate(first.to);
+        if (sought !== '') setWanted(true);
       }}
       sx={{ p: 2.25, display: 'grid', gap: 2 }}
     >
-      <SearchField label="Find a record or something to do" value={text} onChange={setText} autoFocus />
+      <SearchField label="Find a record or something to do" value={text} onChange={change} autoFocus />
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 3, alignItems: 'flex-start', minHeight: 220 }}>
-        {groups.length === 0 && <p>Nothing is called “{sought}”.</p>}
+        {groups.length === 0 && !isFetching && <p>Nothing is called “{sought}”.</p>}
         {groups.map(({ title, places }) => (
           <Box key={title} component="section" aria-label={title} sx={{ flex: '1 1 165px', maxWidth: 260 }}>
             <Typography variant="h3" sx={{ borderBottom: 2, borderColor: 'rim', pb: 0.5, mb: 0.5 }}>

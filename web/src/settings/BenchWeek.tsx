@@ -12,7 +12,9 @@ export function BenchWeek() {
     name: 'benchWeek',
   });
   return (
-    <Box sx={{ display: 'grid', gap: 1, gridTemplateColumns: 'repeat(auto-fill, minmax(390px, 1fr))' }}>
+    <Box
+      sx={{ display: 'grid', gap: 1, gridTemplateColumns: { xs: '1fr', sm: 'repeat(auto-fill, minmax(390px, 1fr))' } }}
+    >
       {weekdays().map((weekday) => {
         const name = sayWeekday(weekday);
         const index = fields.findIndex((day) => day.weekday === weekday);
@@ -21,7 +23,7 @@ export function BenchWeek() {
             key={weekday}
             sx={{
               display: 'grid',
-              gridTemplateColumns: '150px 90px 130px',
+              gridTemplateColumns: { xs: 'minmax(0, 1fr) 64px 124px', sm: '150px 90px 130px' },
               gap: 1,
               alignItems: 'center',
               minHeight: 48,
