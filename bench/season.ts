@@ -29,7 +29,7 @@ export function madeUpSeason(
   const kitchen = kitchenDraftSchema.parse({
     makerName: 'Bench',
     handsRateMinorPerHour: 1800,
-    benchWeek: [2, 4, 6].map((weekday) => ({ weekday, hours: 8 })),
+    benchWeek: [2, 4, 6].map((weekday) => ({ weekday, hours: 8, begins: null })),
   });
   const ingredients = Array.from({ length: 60 }, (_, index) =>
     ingredientFiledSchema.parse({

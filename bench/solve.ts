@@ -94,7 +94,7 @@ const large = madeUpSeason(300, 25, 3);
 const kitchen = {
   ...large.data.kitchen,
   overtimeMinutes: 240,
-  benchWeek: [0, 1, 2, 3, 4, 5, 6].map((weekday) => ({ weekday, hours: 12 })),
+  benchWeek: [0, 1, 2, 3, 4, 5, 6].map((weekday) => ({ weekday, hours: 12, begins: null })),
 };
 await season(
   '300 orders, 25 recipes, 36 days',

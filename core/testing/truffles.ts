@@ -20,9 +20,9 @@ export const truffle = (more: Parameters<typeof piece>[2] = {}) =>
 export const bench = {
   ...kitchen,
   benchWeek: [
-    { weekday: 2, hours: 2 },
-    { weekday: 4, hours: 2 },
-    { weekday: 6, hours: 3 },
+    { weekday: 2, hours: 2, begins: null },
+    { weekday: 4, hours: 2, begins: null },
+    { weekday: 6, hours: 3, begins: null },
   ],
   overtimeMinutes: 60,
   setUpMinutes: 5,

@@ -203,7 +203,7 @@ describe('the kitchen', () => {
     await server.http.put('/api/kitchen').send(kitchen).expect(409);
     await server.http
       .put('/api/kitchen')
-      .send({ ...kitchen, version: 2, benchWeek: [{ weekday: 8, hours: 3 }] })
+      .send({ ...kitchen, version: 2, benchWeek: [{ weekday: 8, hours: 3, begins: null }] })
       .expect(422);
   });
 });

@@ -31,9 +31,9 @@ const saturday = (lines: Record<string, number>, helperHours = 0, more: Partial<
     kitchen: {
       ...kitchen,
       promisedDays: 5,
-      benchWeek: [{ weekday: 6, hours: 8 }],
+      benchWeek: [{ weekday: 6, hours: 8, begins: null }],
       cleanMinutes: 10,
-      dayChanges: [{ day: DAY, hours: null, helperHours, humid: false }],
+      dayChanges: [{ day: DAY, hours: null, begins: null, helperHours, humid: false }],
       ...more,
     },
   });
@@ -90,7 +90,11 @@ describe('a day of work', () => {
     const book = bookOf({
       ...pantry,
       recipes: overnight,
-      kitchen: { ...kitchen, promisedDays: 0, benchWeek: [5, 6].map((weekday) => ({ weekday, hours: 8 })) },
+      kitchen: {
+        ...kitchen,
+        promisedDays: 0,
+        benchWeek: [5, 6].map((weekday) => ({ weekday, hours: 8, begins: null })),
+      },
     });
     const plan = planSeason(book, [order('a', { nuts: 20 }, '2026-12-06')], TODAY);
     const day = plan.runs[0]?.day ?? '';

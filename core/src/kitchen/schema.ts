@@ -2,12 +2,13 @@ import { z } from 'zod';
 import { type Conventions, percentSchema, writingSchema } from '../quantity/index.js';
 import { daySchema, minorSchema, nameSchema, versionSchema } from '../record/index.js';
 
-/** When a day at the bench begins, in minutes after midnight; null or absent where nobody has said. */
+/** When a day at the bench begins, in minutes after midnight; null where nobody has said. */
 const beginsSchema = z
   .int('must be a time such as 18:00')
   .min(0, 'must be a time such as 18:00')
   .max(24 * 60 - 1, 'must be a time such as 18:00')
-  .nullish();
+  .nullable()
+  .default(null);
 
 /** A weekday on which the maker works, from when, and for how long. */
 const benchDaySchema = z.strictObject({

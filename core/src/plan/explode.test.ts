@@ -16,7 +16,7 @@ const pantry = {
   pieces: [piece('square', { kind: 'rolled', recipeId: 'fudge', centreGrams: 25 }, { keepsDays: 20 })],
   boxes: [box('b', ['square'])],
 };
-const week = [2, 4, 6].map((weekday) => ({ weekday, hours: 4 }));
+const week = [2, 4, 6].map((weekday) => ({ weekday, hours: 4, begins: null }));
 const book = bookOf({ ...pantry, kitchen: { ...kitchen, benchWeek: week } });
 const orders = [order('a', { b: 6 }, '2026-12-05'), order('z', { b: 6 }, '2026-12-12')];
 const NOTHING: Guide = { pieces: {}, components: {}, batches: [], pins: [] };

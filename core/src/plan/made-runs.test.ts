@@ -120,7 +120,7 @@ describe('a batch that is made', () => {
     const hours = {
       ...kitchen,
       setUpMinutes: 5,
-      benchWeek: [0, 1, 2, 3, 4, 5, 6].map((weekday) => ({ weekday, hours: 2 })),
+      benchWeek: [0, 1, 2, 3, 4, 5, 6].map((weekday) => ({ weekday, hours: 2, begins: null })),
     };
     const batches = [batch('one', 'fudge', '2026-12-01')];
     const plan = planOf({ ...squares, kitchen: hours, batches }, [order('a', { b: 8 }, '2026-12-03')], '2026-12-01');

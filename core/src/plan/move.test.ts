@@ -11,8 +11,8 @@ const book = bookOf({
   boxes: [box('bag', ['shard'])],
   kitchen: {
     ...kitchen,
-    benchWeek: [2, 4, 6].map((weekday) => ({ weekday, hours: 2 })),
-    dayChanges: [{ day: '2026-12-03', hours: null, helperHours: 0, humid: true }],
+    benchWeek: [2, 4, 6].map((weekday) => ({ weekday, hours: 2, begins: null })),
+    dayChanges: [{ day: '2026-12-03', hours: null, helperHours: 0, humid: true, begins: null }],
   },
 });
 const orders = [order('a', { bag: 4 }, '2026-12-05'), order('z', { bag: 8 }, '2026-12-12')];
@@ -100,7 +100,7 @@ describe('why a run is where it is', () => {
       recipes: [recipe('toffee', [line('sugar', 100)])],
       pieces: [piece('shard', { kind: 'rolled', recipeId: 'toffee', centreGrams: 25 }, { keepsDays: 12 })],
       boxes: [box('bag', ['shard'])],
-      kitchen: { ...kitchen, benchWeek: [{ weekday: 6, hours: 2 }] },
+      kitchen: { ...kitchen, benchWeek: [{ weekday: 6, hours: 2, begins: null }] },
     });
     const pinned: Guide = {
       pieces: { 'shard 2026-12-05': [{ day: '2026-11-28', amount: 4 }] },

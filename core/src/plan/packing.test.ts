@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { bookOf, box, ingredient, kitchen, line, order, piece, recipe, TODAY } from '../../testing/kitchen.js';
 import { bookPacking } from './packing.js';
+import type { KitchenDraft } from '../kitchen/index.js';
 import type { Book } from '../book/index.js';
 import type { OrderFiled } from '../order/index.js';
 import { ordersByDay } from './by-day.js';
@@ -17,7 +18,7 @@ const pantry = {
   ],
   boxes: [box('plain', ['square'], { packMinutes: 3 }), box('mixed', ['square', 'bar'], { packMinutes: 5 })],
 };
-const packed = (orders: readonly OrderFiled[], benchWeek: { weekday: number; hours: number }[]) => {
+const packed = (orders: readonly OrderFiled[], benchWeek: KitchenDraft['benchWeek']) => {
   const book = bookOf({ ...pantry, kitchen: { ...kitchen, benchWeek } });
   const boxes = demandOf(orders, book);
   return bookPacking(boxes, [], book, TODAY);
@@ -27,7 +28,7 @@ describe('packing', () => {
   it('is done on the last bench day before the hand-over, equal boxes together', () => {
     const { minutes, packs } = packed(
       [order('a', { plain: 2 }, '2026-12-07'), order('b', { plain: 1, mixed: 1 }, '2026-12-07')],
-      [{ weekday: 6, hours: 5 }],
+      [{ weekday: 6, hours: 5, begins: null }],
     );
     expect([...minutes]).toEqual([['2026-12-05', 3 * 3 + 5]]);
     expect(packs.get('2026-12-05')).toMatchObject([
@@ -37,7 +38,7 @@ describe('packing', () => {
   });
 
   it('is done the day before when there is no bench day near, and today when it is due today', () => {
-    const sundays = [{ weekday: 0, hours: 5 }];
+    const sundays = [{ weekday: 0, hours: 5, begins: null }];
     expect([...packed([order('a', { plain: 1 }, '2026-12-05')], sundays).minutes.keys()]).toEqual(['2026-11-29']);
     expect([...packed([order('a', { plain: 1 }, '2026-12-05')], []).minutes.keys()]).toEqual(['2026-12-04']);
   });
@@ -45,7 +46,7 @@ describe('packing', () => {
   it('is never before what goes into the box is finished', () => {
     const book = bookOf({
       ...pantry,
-      kitchen: { ...kitchen, benchWeek: [{ weekday: 6, hours: 5 }], packingLeadDays: 0 },
+      kitchen: { ...kitchen, benchWeek: [{ weekday: 6, hours: 5, begins: null }], packingLeadDays: 0 },
     });
     const boxes = demandOf([order('a', { plain: 1 }, '2026-12-05')], book);
     const on = (finished: { pieceId: string; handOver: string; day: string }[]) => [

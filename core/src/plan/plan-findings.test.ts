@@ -3,8 +3,8 @@ import { bookOf, box, ingredient, kitchen, line, order, piece, recipe, TODAY } f
 import { planSeason } from './plan.js';
 
 const week = [
-  { weekday: 2, hours: 2 },
-  { weekday: 6, hours: 3 },
+  { weekday: 2, hours: 2, begins: null },
+  { weekday: 6, hours: 3, begins: null },
 ];
 const square = piece('square', { kind: 'rolled', recipeId: 'fudge', centreGrams: 25 }, { keepsDays: 30 });
 const pantry = {
@@ -27,7 +27,7 @@ describe('what stands in the way of a plan', () => {
   });
 
   it('says that no bench day is left', () => {
-    const lost = { day: '2026-11-28', hours: 0, helperHours: 0, humid: false };
+    const lost = { day: '2026-11-28', hours: 0, helperHours: 0, humid: false, begins: null };
     const rest = ['2026-12-01', '2026-12-05'].map((day) => ({ ...lost, day }));
     expect(codes({ kitchen: { ...bench, dayChanges: [lost, ...rest] } })).toEqual(
       expect.arrayContaining(['no-day-left', 'too-late']),
@@ -43,7 +43,7 @@ describe('what stands in the way of a plan', () => {
   });
 
   it('offers a day with room for what is over the hours of its own', () => {
-    const late = { ...bench, benchWeek: [...week, { weekday: 4, hours: 0.5 }], packingLeadDays: 2 };
+    const late = { ...bench, benchWeek: [...week, { weekday: 4, hours: 0.5, begins: null }], packingLeadDays: 2 };
     const guide = {
       pieces: { 'square 2026-12-05': [{ day: '2026-11-26', amount: 4 }] },
       components: {},

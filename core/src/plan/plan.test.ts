@@ -12,8 +12,8 @@ import type { Plan } from './shape.js';
 const bench = {
   ...kitchen,
   benchWeek: [
-    { weekday: 2, hours: 3.5 },
-    { weekday: 6, hours: 7 },
+    { weekday: 2, hours: 3.5, begins: null },
+    { weekday: 6, hours: 7, begins: null },
   ],
 };
 const sugar = ingredient('sugar', {

@@ -3,7 +3,7 @@ import { bookOf, order, TODAY } from '../../testing/kitchen.js';
 import { bench, trufflePantry } from '../../testing/truffles.js';
 import { planSeason } from './plan.js';
 
-const helped = { day: '2026-12-12', hours: null, helperHours: 5, humid: true };
+const helped = { day: '2026-12-12', hours: null, helperHours: 5, humid: true, begins: null };
 const book = bookOf({ ...trufflePantry, kitchen: { ...bench, dayChanges: [helped] } });
 const orders = [
   order('a', { mixed: 4 }, '2026-12-05', { depositMinor: 1500, state: 'confirmed' }),

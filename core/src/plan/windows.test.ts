@@ -17,13 +17,13 @@ import {
 const week = {
   ...kitchen,
   benchWeek: [
-    { weekday: 2, hours: 3 },
-    { weekday: 6, hours: 7 },
+    { weekday: 2, hours: 3, begins: null },
+    { weekday: 6, hours: 7, begins: null },
   ],
   dayChanges: [
-    { day: '2026-12-05', hours: 0, helperHours: 0, humid: false },
-    { day: '2026-12-08', hours: null, helperHours: 2, humid: true },
-    { day: '2026-12-09', hours: 4, helperHours: 0, humid: false },
+    { day: '2026-12-05', hours: 0, helperHours: 0, humid: false, begins: null },
+    { day: '2026-12-08', hours: null, helperHours: 2, humid: true, begins: null },
+    { day: '2026-12-09', hours: 4, helperHours: 0, humid: false, begins: null },
   ],
 };
 

@@ -33,7 +33,14 @@ async function solved(orders: Orders, more: Pantry = {}, before: Guide | null = 
   return { status, objective, made: batches.map(({ recipeId, day, count }) => `${recipeId} ${day} x${String(count)}`) };
 }
 const kitchenWith = (more: Partial<typeof bench>): Pantry => ({ kitchen: { ...bench, cleanMinutes: 0, ...more } });
-const changed = (day: string, more: object) => ({ day, hours: null, helperHours: 0, humid: false, ...more });
+const changed = (day: string, more: object) => ({
+  day,
+  hours: null,
+  begins: null,
+  helperHours: 0,
+  humid: false,
+  ...more,
+});
 
 describe('the model of a season', () => {
   it('costs hands and getting ready, once for each recipe on a day', async () => {
@@ -44,7 +51,7 @@ describe('the model of a season', () => {
   });
 
   it('works overtime at time and a half, and no more of it than is allowed', async () => {
-    const evening = { benchWeek: [{ weekday: 6, hours: 1 }], setUpMinutes: 0 };
+    const evening = { benchWeek: [{ weekday: 6, hours: 1, begins: null }], setUpMinutes: 0 };
     const orders = [order('a', { squares: 8 }, '2026-11-29')];
     const { objective } = await solved(orders, kitchenWith({ ...evening, overtimeMinutes: 20 }));
     expect(objective).toBeCloseTo(rate * (80 + 20 * weights.overtime), 6);
@@ -61,7 +68,7 @@ describe('the model of a season', () => {
 
   it('lets a helper finish and pack, and not cook', async () => {
     const slow = pantry.pieces.map((each) => ({ ...each, handSeconds: 600 }));
-    const short = { benchWeek: [{ weekday: 6, hours: 1 }], overtimeMinutes: 0, setUpMinutes: 0 };
+    const short = { benchWeek: [{ weekday: 6, hours: 1, begins: null }], overtimeMinutes: 0, setUpMinutes: 0 };
     const orders = [order('a', { squares: 4 }, '2026-11-29')];
     // Forty minutes of cooking fit into the hour, forty of rolling do not.
     expect((await solved(orders, { pieces: slow, ...kitchenWith(short) })).status).toBe('impossible');
@@ -72,7 +79,7 @@ describe('the model of a season', () => {
   });
 
   it('cleans between what has no nuts and what has, and fills the hours with it', async () => {
-    const day = { benchWeek: [{ weekday: 6, hours: 1 }], overtimeMinutes: 0, setUpMinutes: 0 };
+    const day = { benchWeek: [{ weekday: 6, hours: 1, begins: null }], overtimeMinutes: 0, setUpMinutes: 0 };
     const orders = [order('a', { both: 4 }, '2026-11-29')];
     // 40 + 20 minutes fill the hour; with cleaning they do not fit.
     expect((await solved(orders, kitchenWith({ ...day, cleanMinutes: 0 }))).status).toBe('best');
@@ -97,7 +104,7 @@ describe('the model of a season', () => {
     const more = {
       pieces: [dome],
       boxes: [box('domes', ['dome'])],
-      ...kitchenWith({ benchWeek: [{ weekday: 6, hours: 8 }] }),
+      ...kitchenWith({ benchWeek: [{ weekday: 6, hours: 8, begins: null }] }),
     };
     // Twice ten cavities, a tenth of them broken: eighteen a day, and one Saturday.
     expect((await solved([order('a', { domes: 18 }, '2026-11-29')], more)).status).toBe('best');
@@ -125,7 +132,7 @@ describe('the model of a season', () => {
       pieces: [slab],
       boxes: [box('squares', ['square'])],
       ...kitchenWith({
-        benchWeek: [5, 6].map((weekday) => ({ weekday, hours: 8 })),
+        benchWeek: [5, 6].map((weekday) => ({ weekday, hours: 8, begins: null })),
         pans: [{ name: 'pan', lengthMm: 200, widthMm: 200, depthMm: 40, count }],
       }),
     });

@@ -12,7 +12,7 @@ import { weights } from './builder.js';
 
 describe('the season solved', () => {
   it('keeps every rule, whatever the orders, and is never dearer than what was proven', async () => {
-    const humid = [{ day: '2026-12-05', hours: null, helperHours: 0, humid: true }];
+    const humid = [{ day: '2026-12-05', hours: null, helperHours: 0, humid: true, begins: null }];
     const book = bookOf({ ...trufflePantry, kitchen: { ...bench, dayChanges: humid } });
     await fc.assert(
       fc.asyncProperty(anyTruffleOrders(), async (orders) => {
@@ -148,7 +148,7 @@ describe('the season solved', () => {
     const book = bookOf({
       ...trufflePantry,
       recipes: slow,
-      kitchen: { ...bench, benchWeek: [{ weekday: 4, hours: 2 }], overtimeMinutes: 0 },
+      kitchen: { ...bench, benchWeek: [{ weekday: 4, hours: 2, begins: null }], overtimeMinutes: 0 },
     });
     const orders = [order('a', { bag: 5 }, '2026-12-12')];
     const { status, guide } = await solveProgramme({ book, orders, today: TODAY }, solver, { seconds: 20 });
@@ -160,10 +160,15 @@ describe('the season solved', () => {
   });
 
   it('gives to a helper only what a helper can do', async () => {
-    const hired = { day: '2026-12-05', hours: 0.5, helperHours: 3, humid: false };
+    const hired = { day: '2026-12-05', hours: 0.5, helperHours: 3, humid: false, begins: null };
     const book = bookOf({
       ...trufflePantry,
-      kitchen: { ...bench, benchWeek: [{ weekday: 4, hours: 2 }], overtimeMinutes: 0, dayChanges: [hired] },
+      kitchen: {
+        ...bench,
+        benchWeek: [{ weekday: 4, hours: 2, begins: null }],
+        overtimeMinutes: 0,
+        dayChanges: [hired],
+      },
     });
     const orders = [order('a', { bag: 40 }, '2026-12-06')];
     const { guide } = await solveProgramme({ book, orders, today: TODAY }, solver, { seconds: 20 });

@@ -13,12 +13,12 @@ const change = whatIfSchema.parse({
   boxes: [{ boxId: 'b', count: 20, on: '2026-12-19' }],
   moulds: [{ pieceId: 'dome', count: 2 }],
 });
-const week = { ...kitchen, benchWeek: [{ weekday: 2, hours: 3 }, { weekday: 6, hours: 7 }] }; // prettier-ignore
+const week = { ...kitchen, benchWeek: [{ weekday: 2, hours: 3, begins: null }, { weekday: 6, hours: 7, begins: null }] }; // prettier-ignore
 
 describe('what if', () => {
   it('a day is lost and somebody helps: other days stay as they are', () => {
     const then = kitchenIf(
-      { ...week, dayChanges: [{ day: '2026-12-12', hours: null, helperHours: 1, humid: true }] },
+      { ...week, dayChanges: [{ day: '2026-12-12', hours: null, helperHours: 1, humid: true, begins: null }] },
       change,
     );
     expect(['2026-12-01', '2026-12-05', '2026-12-08', '2026-12-12'].map((day) => benchHours(day, then))).toEqual([

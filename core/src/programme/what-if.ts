@@ -43,7 +43,7 @@ export type WhatIf = z.infer<typeof whatIfSchema>;
 export function kitchenIf(kitchen: KitchenDraft, { loseDays, helpers }: WhatIf): KitchenDraft {
   const changes = new Map(kitchen.dayChanges.map((each) => [each.day, each] as const));
   const change = (day: Day, more: Partial<KitchenDraft['dayChanges'][number]>) =>
-    changes.set(day, { hours: null, helperHours: 0, humid: false, ...changes.get(day), ...more, day });
+    changes.set(day, { hours: null, begins: null, helperHours: 0, humid: false, ...changes.get(day), ...more, day });
   for (const day of loseDays) change(day, { hours: 0, helperHours: 0 });
   for (const { day, hours } of helpers) change(day, { helperHours: (changes.get(day)?.helperHours ?? 0) + hours });
   return { ...kitchen, dayChanges: [...changes.values()].sort((a, b) => (a.day < b.day ? -1 : 1)) };

@@ -11,8 +11,8 @@ const book = bookOf({
   kitchen: {
     ...kitchen,
     benchWeek: [
-      { weekday: 2, hours: 3.5 },
-      { weekday: 6, hours: 7 },
+      { weekday: 2, hours: 3.5, begins: null },
+      { weekday: 6, hours: 7, begins: null },
     ],
   },
   ingredients: [ingredient('sugar')],
@@ -99,7 +99,7 @@ describe('a promise', () => {
       shell: { recipeId: 'coat', shellPercent: 20, capPercent: 10, gramsPerMl: 1.25, poolFactor: 1 },
       layers: [{ recipeId: 'fill', grams: 8.05, gramsPerMl: 1.15 }],
     };
-    const days = [6].map((weekday) => ({ weekday, hours: 10 }));
+    const days = [6].map((weekday) => ({ weekday, hours: 10, begins: null }));
     const moulded = bookOf({
       kitchen: { ...kitchen, benchWeek: days, overtimeMinutes: 600 },
       ingredients: [ingredient('sugar')],
@@ -161,7 +161,7 @@ describe('a promise', () => {
       recipes: [recipe('plain', [line('sugar', 100)]), recipe('nutty', [line('nut', 100)], { handsMinutes: 600 })],
       pieces: ['plain', 'nutty'].map((id) => piece(id, { kind: 'rolled', recipeId: id, centreGrams: 20 })),
       boxes: [box('box', ['nutty'])],
-      kitchen: { ...kitchen, benchWeek: [{ weekday: 6, hours: 2 }] },
+      kitchen: { ...kitchen, benchWeek: [{ weekday: 6, hours: 2, begins: null }] },
     });
     const desk = new PromiseDesk({ book: two, orders: [], today: TODAY, guide: null });
     const wanted = order('asked', { box: 1 }, '2026-12-05', { exclusions: ['nuts'] });
@@ -185,8 +185,8 @@ describe('a promise', () => {
     const short = {
       ...bench,
       benchWeek: [
-        { weekday: 2, hours: 1.5 },
-        { weekday: 6, hours: 2 },
+        { weekday: 2, hours: 1.5, begins: null },
+        { weekday: 6, hours: 2, begins: null },
       ],
       overtimeMinutes: 20,
     };

@@ -7,7 +7,7 @@ import { addDays } from '../quantity/index.js';
 import { benchDay } from '../bench-day/index.js';
 import { breachesOf, planSeason, readyOn, tryMove, workDays } from '../plan/index.js';
 
-const week = [2, 4, 6].map((weekday) => ({ weekday, hours: 6 }));
+const week = [2, 4, 6].map((weekday) => ({ weekday, hours: 6, begins: null }));
 const bench = { ...kitchen, benchWeek: week, setUpMinutes: 5, cleanMinutes: 10 };
 const night = { typicalMinutes: 600, safeMinutes: 720, kind: 'minimum' as const };
 
@@ -74,7 +74,7 @@ describe('nights within a method', () => {
           const steps = nights.map((rest) => ({ text: 'Work.', handsMinutes: 10, rest }));
           const own = bookOf({
             ...jellies,
-            kitchen: { ...bench, benchWeek: days.map((weekday) => ({ weekday, hours: 8 })) },
+            kitchen: { ...bench, benchWeek: days.map((weekday) => ({ weekday, hours: 8, begins: null })) },
             recipes: [jelly({ steps, handsMinutes: 10 * steps.length + 5 })],
           });
           const orders = [order('a', { b: count }, addDays(TODAY, ahead))];
@@ -233,7 +233,7 @@ describe('an order that is left out', () => {
   it('is no reason to speak of the last hand-over when nothing is ordered', () => {
     const book = bookOf({
       ...jellies,
-      kitchen: { ...bench, dayChanges: [{ day: TODAY, hours: 0, helperHours: 0, humid: false }] },
+      kitchen: { ...bench, dayChanges: [{ day: TODAY, hours: 0, helperHours: 0, humid: false, begins: null }] },
     });
     expect(planSeason(book, [], TODAY).findings.map(({ code }) => code)).not.toContain('no-day-left');
   });
