@@ -1,4 +1,4 @@
-import { sayCount, sayDay, sayGrams, sayList, sayMinutes, sayNumber, type Day, sayLength } from '../quantity/index.js';
+import { sayCount, sayDay, sayGrams, sayLength, sayList, sayMinutes, sayNumber, type Day } from '../quantity/index.js';
 import type { Noun, Severity } from './way-out.js';
 
 /**

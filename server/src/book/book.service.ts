@@ -1,4 +1,4 @@
-import { Injectable } from '@nestjs/common';
+import { Injectable, type OnApplicationBootstrap } from '@nestjs/common';
 import { openBook, type Book } from '@usual-pantry/core/book';
 import { costOfBoxes, type BoxCost } from '@usual-pantry/core/money';
 import { planSeason, type Plan, type StoredDecision } from '@usual-pantry/core/plan';
@@ -29,7 +29,7 @@ interface OpenBook {
 
 /** What core makes of the stored records, worked out once for each revision. */
 @Injectable()
-export class BookService {
+export class BookService implements OnApplicationBootstrap {
   private opened: OpenBook | null = null;
   private latest: Season | null = null;
   private planned: { readonly season: Season; readonly today: Day; readonly plan: Plan } | null = null;
@@ -42,6 +42,12 @@ export class BookService {
     private readonly clock: Clock,
     private readonly parts: Parts,
   ) {}
+
+  /** What is said before anybody has asked for the season is written as its kitchen writes, too. */
+  async onApplicationBootstrap(): Promise<void> {
+    const kitchen = await this.work.read((manager) => this.parts.load('kitchen', manager));
+    writeAs(conventionsOf(kitchen));
+  }
 
   /** The season as of the last commit; inside a write, as it is at that moment. What is said of it is written as its kitchen writes. */
   async season(): Promise<Season> {

@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import LinearProgress from '@mui/material/LinearProgress';
 import useMediaQuery from '@mui/material/useMediaQuery';
 import { useTheme } from '@mui/material/styles';
-import { Fragment, lazy, Suspense, useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { ScrollRestoration, useNavigation } from 'react-router';
 import { BottomBar, Navigation } from './Navigation';
 import { isExample } from '../parts/kitchenAt';
@@ -12,16 +12,15 @@ import { SeasonStrip } from './SeasonStrip';
 import { Shortcuts, type Over } from './Shortcuts';
 import { usePlanQuery } from '../data/plan';
 import { useDoorQuery } from '../data/door';
-import { useAppSelector } from '../data/store';
+import { Written } from './Written';
 
 const SignIn = lazy(async () => ({ default: (await import('../door/SignIn')).SignIn }));
 
 /** Navigation, season strip, and the screen in its place. */
 export function Shell() {
   const narrow = useMediaQuery(useTheme().breakpoints.down('md'));
-  const { data: plan, isError } = usePlanQuery();
+  const { data: plan } = usePlanQuery();
   const { data: door } = useDoorQuery();
-  const writing = useAppSelector((state) => state.writing);
   const [over, setOver] = useState<Over>(null);
   const isComing = useNavigation().state === 'loading';
   if (door?.isLocked && !door.visitor)
@@ -51,7 +50,9 @@ export function Shell() {
       <Box sx={{ flex: 1, minWidth: 0, pb: narrow ? 'calc(var(--foot, 62px) + 10px)' : 0 }}>
         <Box sx={{ displayPrint: 'none' }}>
           {isExample && <ExampleBar />}
-          <SeasonStrip key={writing} plan={plan} />
+          <Written>
+            <SeasonStrip plan={plan} />
+          </Written>
         </Box>
         <Box
           component="main"
@@ -61,12 +62,9 @@ export function Shell() {
           sx={{ p: { xs: 1.5, md: 2.75 }, pt: { xs: 1.5, md: 2.25 }, outline: 'none' }}
         >
           {isComing && <LinearProgress aria-label="The screen is coming" sx={{ mb: 1 }} />}
-          {/* Nothing is written in one way and a moment later in another: what was typed meanwhile would be lost. */}
-          {(writing !== null || isError) && (
-            <Fragment key={writing}>
-              <ScreenForVisitor />
-            </Fragment>
-          )}
+          <Written>
+            <ScreenForVisitor />
+          </Written>
         </Box>
       </Box>
       {narrow && (

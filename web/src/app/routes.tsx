@@ -1,8 +1,9 @@
-import { createBrowserRouter } from 'react-router';
+import { createBrowserRouter, Outlet } from 'react-router';
 import { Today } from '../today/Today';
 import { chunks } from './chunks';
 import { Lost } from './Lost';
 import { Shell } from './Shell';
+import { Written } from './Written';
 import { PAGES_AT } from '../parts/kitchenAt';
 
 /** Every screen but the first comes when it is asked for. */
@@ -15,6 +16,11 @@ export const router = createBrowserRouter(
     },
     {
       path: 'print',
+      element: (
+        <Written>
+          <Outlet />
+        </Written>
+      ),
       errorElement: <Lost />,
       HydrateFallback: () => null,
       children: [

@@ -5,7 +5,6 @@ import type { LabelRun } from '@usual-pantry/core/plan';
 import type { PlanJob, WhatIf, WhatIfAnswer } from '@usual-pantry/core/programme';
 import type { PromiseCheck } from '@usual-pantry/core/promise';
 import type { ShoppingLine } from '@usual-pantry/core/shopping';
-import { writeAs } from '@usual-pantry/core/quantity';
 import { follow } from './writing';
 import { api, EVERYTHING, ORDERS, unlessRefused } from './api';
 
@@ -24,11 +23,6 @@ export const planApi = api.injectEndpoints({
     plan: build.query<PlanSummary, void>({
       query: () => 'plan',
       providesTags: ['Orders'],
-      // Before anything of it is shown, it is known how it is written.
-      transformResponse: (plan: PlanSummary) => {
-        writeAs(plan.conventions);
-        return plan;
-      },
       onQueryStarted: async (_query, { dispatch, queryFulfilled }) => {
         const answer = await queryFulfilled.catch(() => null);
         if (answer) dispatch(follow(answer.data.conventions));

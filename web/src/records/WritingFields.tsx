@@ -1,5 +1,5 @@
 import { measureHabits, type KitchenDraft, type MeasureHabit } from '@usual-pantry/core/kitchen';
-import { usualWriting, type Locale } from '@usual-pantry/core/quantity';
+import { usualWriting, type Locale, type Writing } from '@usual-pantry/core/quantity';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { ChoiceInput, HeightInput } from '../parts/fields';
 
@@ -59,48 +59,28 @@ export const CupInput = () => (
   />
 );
 
+/** What is chosen beside the place, each by itself: the field, its name, and what each choice is called. */
+const others = [
+  ['amountsFirst', 'In a recipe first', { grams: 'what the scale shows', measures: 'cups and spoons' }],
+  ['lengths', 'Lengths', { mm: 'millimetres', in: 'inches' }],
+  ['heights', 'Height above the sea', { m: 'metres', ft: 'feet' }],
+  ['hours', 'The clock', { '24': '24 hours, 14:05', '12': '12 hours, 2:05 pm' }],
+  ['weekStart', 'A week begins on', { Monday: 'Monday', Sunday: 'Sunday', Saturday: 'Saturday' }],
+] as const satisfies readonly (readonly [keyof Writing, string, Readonly<Record<string, string>>])[];
+
 /** Everything about how the kitchen measures and writes. */
 export const WritingFields = () => (
   <>
     <PlaceInput />
     <TemperatureFirst />
     <CupInput />
-    <ChoiceInput
-      name="writing.amountsFirst"
-      label="In a recipe first"
-      choices={[
-        { value: 'grams', label: 'what the scale shows' },
-        { value: 'measures', label: 'cups and spoons' },
-      ]}
-    />
-    <ChoiceInput
-      name="writing.lengths"
-      label="Lengths"
-      choices={[
-        { value: 'mm', label: 'millimetres' },
-        { value: 'in', label: 'inches' },
-      ]}
-    />
-    <ChoiceInput
-      name="writing.heights"
-      label="Height above the sea"
-      choices={[
-        { value: 'm', label: 'metres' },
-        { value: 'ft', label: 'feet' },
-      ]}
-    />
-    <ChoiceInput
-      name="writing.hours"
-      label="The clock"
-      choices={[
-        { value: '24', label: '24 hours, 14:05' },
-        { value: '12', label: '12 hours, 2:05 pm' },
-      ]}
-    />
-    <ChoiceInput
-      name="writing.weekStart"
-      label="A week begins on"
-      choices={['Monday', 'Sunday', 'Saturday'].map((day) => ({ value: day, label: day }))}
-    />
+    {others.map(([field, label, named]) => (
+      <ChoiceInput
+        key={field}
+        name={`writing.${field}`}
+        label={label}
+        choices={Object.entries(named).map(([value, called]) => ({ value, label: called }))}
+      />
+    ))}
   </>
 );

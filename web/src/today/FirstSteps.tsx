@@ -5,6 +5,7 @@ import TextLink from '@mui/material/Link';
 import Typography from '@mui/material/Typography';
 import type { BookAnswer } from '@usual-pantry/core/api';
 import { Link } from 'react-router';
+import { useExampleQuery } from '../data/example';
 import { useSeasonBook, type SeasonBook } from '../data/useSeason';
 import { PlanFindings } from '../findings/Findings';
 import { AnswerLine, Mark } from '../parts/AnswerLine';
@@ -126,6 +127,7 @@ function StepEntry({ step: { title, unlocks, isDone, ways: waysFor }, season, is
 /** A season without open orders: the path from an empty pantry to the first label, left and taken up again at any point. */
 export function FirstSteps() {
   const { season, error, again } = useSeasonBook();
+  const { data: example } = useExampleQuery();
   if (!season) return <Waiting error={error} again={again} />;
   const next = steps.find((step) => !step.isDone(season));
   const isBegun = steps.some((step) => step.isDone(season));
@@ -146,11 +148,17 @@ export function FirstSteps() {
           <TextLink component={Link} to="/settings#season-file">
             Settings, Season file
           </TextLink>
-          . Or look first at an example kitchen in the middle of its season:{' '}
-          <TextLink component={Link} to="/settings#example">
-            Settings, Example kitchen
-          </TextLink>
           .
+          {example?.isOffered && (
+            <>
+              {' '}
+              Or look first at an example kitchen in the middle of its season:{' '}
+              <TextLink component={Link} to="/settings#example">
+                Settings, Example kitchen
+              </TextLink>
+              .
+            </>
+          )}
         </Box>
       </Panel>
     </>
