@@ -217,7 +217,7 @@ export function BoxComposer({ season, box }: { season: SeasonBook; box: StoredBo
         <Panel title="Compose for me">
           <ComposeForMe season={season} />
         </Panel>
-        <TextInput name="notes" label="Notes" multiline minRows={2} />
+        <TextInput name="notes" label="Notes" multiline />
         {box && (
           <Panel title="The same box without something">
             <BoxWithout season={season} box={box} />

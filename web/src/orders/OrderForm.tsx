@@ -184,7 +184,7 @@ const OrderFields = memo(function OrderFields({ season, isNew }: { season: Seaso
         <Deposit season={season} />
       </Box>
       <OwnStandIns season={season} />
-      <TextInput name="notes" label="Notes" multiline minRows={2} />
+      <TextInput name="notes" label="Notes" multiline />
     </>
   );
 });

@@ -141,7 +141,7 @@ export function IngredientForm({ season, ingredient }: { season: SeasonBook; ing
             />
           </Box>
         </Panel>
-        <TextInput name="notes" label="Notes" multiline minRows={2} />
+        <TextInput name="notes" label="Notes" multiline />
         {ingredient && ingredient.prices.length > 0 && (
           <Panel title="Prices over time">
             <Suspense fallback={null}>

@@ -31,7 +31,14 @@ const helper = (message: string | undefined, note: ReactNode, help: string | und
   helperText: message ?? note ?? help,
 });
 
-type Look = Pick<TextFieldProps, 'multiline' | 'minRows' | 'type' | 'autoFocus' | 'sx' | 'placeholder'>;
+type Look = Pick<TextFieldProps, 'multiline' | 'type' | 'autoFocus' | 'sx' | 'placeholder'>;
+
+/** Several lines, as many as the text has where the browser can do that by itself: measuring by script lays the whole form out anew. */
+const severalLines = {
+  sx: { '& textarea': { fieldSizing: 'content', minHeight: '2lh', height: 'auto', resize: 'vertical' } },
+  slotProps: { input: { inputComponent: 'textarea' } },
+} as const;
+const dated = { slotProps: { inputLabel: { shrink: true } } };
 
 export function TextInput({ name, label, help, ...look }: FieldProps & Look) {
   const { field, message, note } = useField(name);
@@ -44,7 +51,7 @@ export function TextInput({ name, label, help, ...look }: FieldProps & Look) {
       inputRef={ref}
       {...helper(message, note, help)}
       {...look}
-      slotProps={look.type === 'date' ? { inputLabel: { shrink: true } } : {}}
+      {...(look.multiline ? severalLines : look.type === 'date' ? dated : {})}
     />
   );
 }

@@ -92,7 +92,7 @@ function PieceForm({ season, piece, recipeId }: { season: SeasonBook; piece: Pie
           <FormFields season={season} />
         </Panel>
         <PieceSizeFields />
-        <TextInput name="notes" label="Notes" multiline minRows={2} />
+        <TextInput name="notes" label="Notes" multiline />
       </PieceFigures>
     </RecordFrame>
   );

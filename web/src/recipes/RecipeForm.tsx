@@ -54,7 +54,7 @@ function WholeFields({ season, recipe }: { season: SeasonBook; recipe: Recipe | 
       <Panel title="Steps">
         <StepFields season={season} />
       </Panel>
-      <TextInput name="method" label="Notes" multiline minRows={2} />
+      <TextInput name="method" label="Notes" multiline />
     </RecipeFigures>
   );
 }

@@ -56,7 +56,6 @@ export function KitchenForm({ kitchen }: { kitchen: Kitchen }) {
               label="Home-kitchen statement"
               help="A placeholder to be checked, never law."
               multiline
-              minRows={2}
             />
             <CheckInput name="statementChecked" label="I have checked it against my local code" />
             <Box sx={grid}>
