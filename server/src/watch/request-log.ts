@@ -1,5 +1,5 @@
 import { join } from 'node:path';
-import { Inject, Injectable } from '@nestjs/common';
+import { Inject, Injectable, type OnModuleDestroy } from '@nestjs/common';
 import type { NextFunction, Request, Response } from 'express';
 import { DATA_DIR } from '../config.js';
 import { LineFile } from '../storage/line-file.js';
@@ -32,10 +32,12 @@ export function routeOf(request: Pick<Request, 'route' | 'path'>): string {
 
 /** Writes down how requests were answered: for a report when something goes wrong. */
 @Injectable()
-export class RequestLog {
+export class RequestLog implements OnModuleDestroy {
   private readonly file: LineFile<LoggedRequest>;
   private waiting: LoggedRequest[] = [];
   private timer: NodeJS.Timeout | null = null;
+  /** Afterwards nothing is written any more: the folder may be another's. */
+  private isOver = false;
 
   constructor(@Inject(DATA_DIR) folder: string) {
     this.file = new LineFile(join(folder, FILE), MOST_BYTES);
@@ -45,6 +47,7 @@ export class RequestLog {
     return (request: Request, response: Response, next: NextFunction): void => {
       const since = performance.now();
       response.once('close', () => {
+        if (this.isOver) return;
         this.waiting.push({
           at: new Date().toISOString(),
           method: request.method,
@@ -58,6 +61,11 @@ export class RequestLog {
       });
       next();
     };
+  }
+
+  onModuleDestroy(): void {
+    this.write();
+    this.isOver = true;
   }
 
   /** The newest lines, the oldest first. */

@@ -174,7 +174,9 @@ export function OrderImport() {
             Save the refused rows
           </Button>
         )}
-        <Button href={apiAt('/order-file')}>Save all orders as CSV</Button>
+        <Button href={apiAt('/order-file')} download>
+          Save all orders as CSV
+        </Button>
       </Box>
       {(checking || taking) && <LinearProgress aria-label="Reading the file" />}
       {trouble && <Alert severity="error">{trouble}</Alert>}

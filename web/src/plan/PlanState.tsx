@@ -53,7 +53,7 @@ export function PlanState({ plan }: { plan: PlanSummary }) {
           >
             What if
           </Button>
-          <Button href={apiAt('/plan/calendar.ics')} startIcon={<Icon path={mdiCalendarExport} />}>
+          <Button href={apiAt('/plan/calendar.ics')} download startIcon={<Icon path={mdiCalendarExport} />}>
             Calendar
           </Button>
           <Button startIcon={<Icon path={mdiPrinterOutline} />} component={Link} to="/print/bench">

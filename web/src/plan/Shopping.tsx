@@ -149,7 +149,9 @@ export function Shopping({ plan }: { plan: PlanSummary }) {
             </ToggleButton>
           ))}
         </ToggleButtonGroup>
-        <Button href={apiAt('/plan/shopping.csv')}>As CSV</Button>
+        <Button href={apiAt('/plan/shopping.csv')} download>
+          As CSV
+        </Button>
         <Button href={apiAt('/plan/shopping.txt')} target="_blank" rel="noreferrer">
           As text, by shop
         </Button>

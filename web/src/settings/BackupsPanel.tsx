@@ -60,7 +60,11 @@ function BackupRow({ backup, onCheck, onPutBack }: { backup: Backup; onCheck: ()
       <Button size="small" aria-label={`Check ${backup.name}`} onClick={onCheck}>
         Check
       </Button>
-      <Link href={apiAt(`/backups/${encodeURIComponent(backup.name)}/file`)} aria-label={`Download ${backup.name}`}>
+      <Link
+        href={apiAt(`/backups/${encodeURIComponent(backup.name)}/file`)}
+        download
+        aria-label={`Download ${backup.name}`}
+      >
         Download
       </Link>
       <Button size="small" color="error" aria-label={`Put back ${backup.name}`} onClick={onPutBack}>
