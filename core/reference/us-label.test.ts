@@ -9,6 +9,7 @@ import {
   netLetterHeightMm,
   netQuantity,
   TEXT_LETTER_HEIGHT_MM,
+  textOf,
   usContains,
 } from '../src/label/index.js';
 
@@ -29,7 +30,7 @@ const statement = (amounts: Record<string, number>, group: boolean) => {
     pieces: [piece('p', { kind: 'rolled', recipeId: 'r', centreGrams: 10 })],
     boxes: [box('b', ['p'])],
   });
-  return ingredientStatement(ingredientList([{ pieceId: 'p', count: 1 }], book), group);
+  return textOf(ingredientStatement(ingredientList([{ pieceId: 'p', count: 1 }], book), group));
 };
 
 describe('21 CFR 101.4: the ingredient list', () => {

@@ -23,8 +23,8 @@ export const typedShelf: Shelf = shelfOf(
   ],
   {
     ingredients: [
-      { id: 'plum-brandy', name: 'Plum brandy', declaration: { labelName: 'plum brandy', parts: [] } },
-      { id: 'ginger', name: 'Candied ginger', declaration: { labelName: 'candied ginger', parts: [] } },
+      { id: 'plum-brandy', name: 'Plum brandy', declaration: { labelName: 'plum brandy', french: '', parts: [] } },
+      { id: 'ginger', name: 'Candied ginger', declaration: { labelName: 'candied ginger', french: '', parts: [] } },
     ],
     pieces: [{ id: 'dome', name: 'Hazelnut praline dome' }],
   },

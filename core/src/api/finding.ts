@@ -14,7 +14,7 @@ export const batchCountSchema = z.strictObject({ size: z.number(), count: z.numb
 
 const ofOrder = { orderId: z.string() };
 const ofBox = { ...ofOrder, boxId: z.string() };
-const wayOutSchema = z
+export const wayOutSchema = z
   .strictObject({
     label: z.string(),
     action: z.discriminatedUnion('kind', [

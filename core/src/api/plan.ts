@@ -7,6 +7,7 @@ import { decisionSchema, nutClasses, type HandOverDay, type LabelRun, type Plan 
 import type { PlanJob, WhatIfAnswer } from '../programme/index.js';
 import type { PromiseCheck } from '../promise/index.js';
 import { conventionsSchema } from '../quantity/index.js';
+import { schoolCodeSchema } from '../kitchen/index.js';
 import { daySchema, idSchema } from '../record/index.js';
 import type { ShoppingLine } from '../shopping/index.js';
 import type { Answer } from './answer.js';
@@ -16,6 +17,7 @@ const packedShape = {
   edition: z.number().nullable(),
   without: z.array(z.string()),
   leaveOut: z.boolean(),
+  school: schoolCodeSchema.nullable(),
   standIns: z.array(z.strictObject({ pieceId: z.string(), withId: z.string() })),
 };
 

@@ -44,6 +44,8 @@ const contentShape = {
   name: nameSchema(),
   /** What the label calls the food. */
   foodName: nameSchema(120),
+  /** The same in French, for Canada; '' where nobody has said it. */
+  foodNameFrench: z.string().trim().max(120).default(''),
   rows: side,
   columns: side,
   /** Trays on top of each other, all of one kind. */

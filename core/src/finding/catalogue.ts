@@ -498,6 +498,30 @@ export const catalogue = {
     () =>
       'The home-kitchen statement is a placeholder: check your local code, write what it asks for, and tick it off.',
   ),
+  'label-not-french': kind(
+    'stop',
+    'box',
+    ['label without its French', 'labels without their French'],
+    ['label'],
+    (name, { what }: { what: string }) =>
+      `A label of Canada is in both languages, and ${name} has no French yet. ${what}`,
+  ),
+  'label-planned': kind(
+    'know',
+    'box',
+    ['label of what is not made yet', 'labels of what is not made yet'],
+    [],
+    (name, { madeOn }: { madeOn: Day }) =>
+      `${name} is planned to be made on ${sayDay(madeOn)}: print its labels when it is made, or check the date then.`,
+  ),
+  'label-words-changed': kind(
+    'decide',
+    'box',
+    ['printed label that says something else now', 'printed labels that say something else now'],
+    [],
+    (name, { count, on }: { count: number; on: Day }) =>
+      `${sayCount(count, 'label')} of ${name}, printed on ${sayDay(on)}, would say something else now: look whether they are on boxes already.`,
+  ),
   'label-too-small': kind(
     'stop',
     'kitchen',

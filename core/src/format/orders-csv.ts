@@ -82,7 +82,7 @@ interface ReadRow {
   readonly key: string;
   readonly reference: string;
   readonly line: OrderDraft['lines'][number];
-  readonly draft: Omit<OrderDraft, 'lines' | 'agreed' | 'leftOut' | 'standIns' | 'history' | 'words'>;
+  readonly draft: Omit<OrderDraft, 'lines' | 'agreed' | 'leftOut' | 'standIns' | 'labelSchool' | 'history' | 'words'>;
 }
 
 /** Everything that an import rests on. */
@@ -295,6 +295,7 @@ export function planImport(
       ...agreed,
       agreed: before?.agreed ?? [],
       leftOut: before?.leftOut ?? [],
+      labelSchool: before?.labelSchool ?? null,
       standIns: before?.standIns ?? [],
       history: before?.history ?? [],
       words: before?.words ?? '',

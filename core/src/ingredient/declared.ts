@@ -110,6 +110,8 @@ const ABSENT_BEFORE = /\b(?:no|without|free (?:from|of))(?: \w+,?){0,1}$/;
 export interface Declared {
   /** The word, as it stands there in lower case. */
   readonly word: string;
+  /** Where it begins in the text, each run of blanks taken for one. */
+  readonly at: number;
   /** What it stands for: one of these is in it. */
   readonly anyOf: readonly Allergen[];
 }
@@ -126,7 +128,7 @@ export function declaredIn(text: string): Declared[] {
         notBefore?.test(behind) === true ||
         ABSENT_BEHIND.test(behind) ||
         ABSENT_BEFORE.test(before);
-      return isOther ? [] : [{ word, anyOf }];
+      return isOther ? [] : [{ word, at: index, anyOf }];
     }),
   );
 }

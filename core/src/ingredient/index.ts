@@ -11,7 +11,7 @@ export {
 export { nameTaken, wrongInIngredient } from './check.js';
 export { partsOf } from './composition.js';
 export { declarationFindings } from './declaration.js';
-export { callsItChocolate, isCompound } from './declared.js';
+export { callsItChocolate, declaredIn, isCompound } from './declared.js';
 export {
   brokenBy,
   type Contents,
@@ -45,6 +45,7 @@ export {
 
 export { withPack, withPriceHistory } from './prices.js';
 export {
+  allergenSchema,
   type ChocolateKind,
   chocolateKinds,
   type Composition,

@@ -63,15 +63,21 @@ const compositionSchema = z
   })
   .meta({ id: 'Composition' });
 
+/** A name in French; '' where nobody has said it. */
+const frenchSchema = z.string().trim().max(200).default('');
+
 /** What the label calls it, and its own ingredients in descending order. */
 const declarationSchema = z
   .strictObject({
     labelName: nameSchema(120),
+    /** The same in French, for Canada; '' where nobody has said it. */
+    french: frenchSchema,
     parts: z
       .array(
         z.strictObject({
           name: nameSchema(200),
           percent: percentSchema().nullable().default(null),
+          french: frenchSchema,
         }),
       )
       .max(60)

@@ -7,7 +7,7 @@ const named = (pairs: readonly (readonly [id: string, name: string])[]) => pairs
 const ingredient = (id: string, name: string, labelName: string, ...parts: string[]) => ({
   id,
   name,
-  declaration: { labelName, parts: parts.map((part) => ({ name: part, percent: null })) },
+  declaration: { labelName, french: '', parts: parts.map((part) => ({ name: part, percent: null, french: '' })) },
 });
 
 const shelf = shelfOf(

@@ -130,6 +130,7 @@ export function planMessage(
   const draft = orderDraftSchema.parse({
     agreed: stored?.agreed ?? [],
     leftOut: stored?.leftOut ?? [],
+    labelSchool: stored?.labelSchool ?? null,
     standIns: stored?.standIns ?? [],
     history: stored?.history ?? [],
     words: stored?.words ?? '',

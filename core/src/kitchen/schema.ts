@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { distinct } from '../ingredient/index.js';
 import { type Conventions, percentSchema, writingSchema } from '../quantity/index.js';
 import { daySchema, minorSchema, nameSchema, versionSchema } from '../record/index.js';
 
@@ -75,6 +76,95 @@ const mouldSchema = z
 /** What a cup and a spoon mean where they are not said: by where the maker's recipes come from. */
 export const measureHabits = ['US', 'UK', 'Australia', 'metric'] as const;
 
+/** Where a label must hold, by code; the rules of each stand in label/schools/. */
+export const schoolCodes = ['us', 'eu', 'uk', 'canada', 'anz'] as const;
+export const schoolCodeSchema = z.enum(schoolCodes).meta({ id: 'LabelSchool' });
+export type SchoolCode = (typeof schoolCodes)[number];
+
+/** How an assortment is declared: as one list, piece by piece, or in both ways. */
+export const declaringWays = ['merged', 'by piece', 'both'] as const;
+
+/** The paragraphs of a label, in the order in which they stand where nobody has said otherwise. */
+export const blockKinds = [
+  'name',
+  'food',
+  'ingredients',
+  'piece',
+  'contains',
+  'also',
+  'may',
+  'warning',
+  'nutrition',
+  'dates',
+  'storage',
+  'lot',
+  'maker',
+  'permit',
+  'statement',
+  'net',
+] as const;
+export type BlockKind = (typeof blockKinds)[number];
+
+const sheetMm = (least: number) => z.number('must be a number').min(least, 'is too small').max(450, 'is absurdly large');
+
+/** A sheet of labels that is none of the common ones; its cells lie in the middle of the paper. */
+export const ownSheetSchema = z
+  .strictObject({
+    paper: z.enum(['A4', 'Letter']),
+    columns: z.int('must be a whole number').min(1, 'must be one or more').max(20),
+    rows: z.int('must be a whole number').min(1, 'must be one or more').max(40),
+    widthMm: sheetMm(10),
+    heightMm: sheetMm(10),
+    gapXMm: sheetMm(0),
+    gapYMm: sheetMm(0),
+  })
+  .meta({ id: 'OwnSheet' });
+
+const shiftMm = z.number('must be a number').min(-20, 'must be 20 mm or less').max(20, 'must be 20 mm or less').default(0);
+
+/** A picture as it is kept: a PNG that this program has written itself. */
+const logoSchema = z
+  .string()
+  .regex(/^data:image\/png;base64,[A-Za-z0-9+/=]+$/, 'must be a picture')
+  .max(400_000, 'is too large: 300 kB at most')
+  .nullable()
+  .default(null);
+
+/** How labels are written and how large they are. */
+export const labelSettingsSchema = z
+  .strictObject({
+    school: schoolCodeSchema.default('us'),
+    declared: z.enum(declaringWays).default('merged'),
+    widthMm: z.number().min(30, 'must be 30 mm or more').max(300, 'must be 300 mm or less').default(102),
+    heightMm: z.number().min(20, 'must be 20 mm or more').max(400, 'must be 400 mm or less').default(76),
+    twoPercentGroup: z.boolean().default(true),
+    /** Whether what is not read first goes on a second label, for the back. */
+    back: z.boolean().default(false),
+    /** How it is to be kept. */
+    storage: z.string().trim().max(200).default(''),
+    /** The number of a permit or registration, with its words. */
+    permit: z.string().trim().max(120).default(''),
+    /** The home-kitchen statement in French, for Canada. */
+    statementFrench: z.string().trim().max(600).default(''),
+    /** Kinds of paragraphs that come first, in this order; the others follow as usual. */
+    order: distinct(z.enum(blockKinds)).default([]),
+    /** The colour of the name. */
+    accent: z.string().regex(/^#[0-9a-f]{6}$/i, 'must be a colour such as #1e3f66').default('#000000'),
+    /** In which face the name is set. */
+    nameFace: z.enum(['heading', 'bold']).default('heading'),
+    logo: logoSchema,
+    /** What carries the lot for a reader of codes. */
+    code: z.enum(['none', 'qr', 'bars']).default('none'),
+    /** Whether an estimate of the nutrition stands on the label. */
+    nutrition: z.boolean().default(false),
+    /** One label a page, a common sheet by its id, or the own one. */
+    sheet: z.string().max(40).default('single'),
+    ownSheet: ownSheetSchema.nullable().default(null),
+    offsetXMm: shiftMm,
+    offsetYMm: shiftMm,
+  })
+  .meta({ id: 'LabelSettings' });
+
 /** The maker, the kitchen's habits and what a label needs of them. One record. */
 export const kitchenDraftSchema = z
   .strictObject({
@@ -137,13 +227,7 @@ export const kitchenDraftSchema = z
     moulds: z.array(mouldSchema).max(40).default([]),
     burners: z.int('must be a whole number').min(0, 'must not be negative').max(20).default(2),
     fridgeLitres: z.number('must be a number').min(0, 'must not be negative').max(2000).default(20),
-    label: z
-      .strictObject({
-        widthMm: z.number().min(30, 'must be 30 mm or more').max(300, 'must be 300 mm or less'),
-        heightMm: z.number().min(20, 'must be 20 mm or more').max(400, 'must be 400 mm or less'),
-        twoPercentGroup: z.boolean(),
-      })
-      .default({ widthMm: 102, heightMm: 76, twoPercentGroup: true }),
+    label: labelSettingsSchema.default(labelSettingsSchema.parse({})),
   })
   .meta({ id: 'KitchenDraft' });
 
@@ -151,6 +235,7 @@ export const kitchenSchema = kitchenDraftSchema.safeExtend({ version: versionSch
 
 export type KitchenDraft = z.infer<typeof kitchenDraftSchema>;
 export type Pan = z.infer<typeof panSchema>;
+export type LabelSettings = z.infer<typeof labelSettingsSchema>;
 export type MeasureHabit = (typeof measureHabits)[number];
 export type Kitchen = z.infer<typeof kitchenSchema>;
 

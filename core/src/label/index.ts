@@ -1,8 +1,20 @@
-export { ingredientList } from './ingredients.js';
-export { type Label, labelOf } from './label.js';
-export { type LabelFace, type LabelLayout, layOutLabel, leastLabelHeight, type Measure, TEXT_FACE } from './layout.js';
+export { ingredientGrams, ingredientList, type ListEntry } from './ingredients.js';
+export { type Label, type LabelBlock, labelOf, type LabelOf, panelOf } from './label.js';
+export {
+  type LabelFace,
+  type LabelLayout,
+  layOutLabel,
+  leastLabelHeight,
+  sidesOf,
+  type Measure,
+  TEXT_FACE,
+} from './layout.js';
+export { fieldStates, type RequiredField } from './required.js';
+export type { LabelDates } from './dates.js';
 export type { LabelSchool } from './school.js';
 export { schools } from './schools/index.js';
+export { frenchFor } from './french.js';
+export { type Span, textOf } from './span.js';
 export {
   beyondUsMajors,
   ingredientStatement,
@@ -11,3 +23,18 @@ export {
   TEXT_LETTER_HEIGHT_MM,
   usContains,
 } from './schools/us.js';
+export { crossContact, type CrossContact } from './cross-contact.js';
+export { lotOf } from './lot.js';
+export { euRounded, NOT_ESTIMATED, type Nutrition, nutritionOf, partsOfBox, usRounded } from './nutrition.js';
+export {
+  cellsOf,
+  cornerOf,
+  fitsPaper,
+  type Placed,
+  placeOnSheets,
+  type PrinterOffset,
+  type SheetGrid,
+  sheetGrids,
+} from './sheet.js';
+export { carriersOf, whyInBox, whyNotInBox, type WhyStep } from './why.js';
+export { ENOUGH_BOXES, judgeWeights, tolerableError, type WeighingVerdict } from './weighing.js';

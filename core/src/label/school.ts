@@ -1,45 +1,53 @@
-import type { Book } from '../book/index.js';
-import type { BoxFacts } from '../box/index.js';
-import type { Finding } from '../finding/index.js';
-import type { Allergen, IngredientFiled } from '../ingredient/index.js';
-import type { Day } from '../quantity/index.js';
+import type { Allergen } from '../ingredient/index.js';
+import type { LabelDates } from './dates.js';
 import type { ListEntry } from './ingredients.js';
+import type { RequiredField, RequiredFacts } from './required.js';
+import type { Span } from './span.js';
 
-/** The dates that a label carries. */
-export interface LabelDates {
-  readonly madeOn: Day;
-  readonly bestBefore: Day;
+/** The side of a package that is shown and read first. */
+export interface DisplayPanel {
+  readonly widthMm: number;
+  readonly heightMm: number;
 }
 
-/** How the allergens of a box are declared. */
-export interface DeclaredAllergens {
-  /** What the law lists, under the heading of that list. */
-  readonly listed: string;
-  /** What else somebody must know. */
-  readonly also: string;
+/** What is declared together: a whole box, or one of its pieces. */
+export interface ToDeclare {
+  /** What the food is called, by which the emphasised ingredients go. */
+  readonly foodName: string;
+  /** The heaviest first. */
+  readonly list: readonly ListEntry[];
+  readonly contains: readonly Allergen[];
+  /** Traces: what suppliers say, and what the kitchen itself can bring. */
+  readonly mayContain: readonly Allergen[];
+  /** Whether the least go together, where that is allowed. */
+  readonly group: boolean;
+}
+
+/** A paragraph of a declaration. */
+export interface DeclaredText {
+  readonly kind: 'ingredients' | 'contains' | 'also' | 'may';
+  readonly heading: string;
+  readonly spans: readonly Span[];
 }
 
 /** All that varies between the places where a label must hold: one file a school under schools/. */
 export interface LabelSchool {
-  /** What stands before each list. */
-  readonly headings: {
-    readonly ingredients: string;
-    readonly listed: string;
-    readonly also: string;
-    readonly may: string;
-  };
-  /** The list of ingredients without its heading, from one that is ordered by weight. @param group whether the least go together, where that is allowed */
-  readonly list: (list: readonly ListEntry[], group: boolean) => string;
-  readonly allergens: (codes: readonly Allergen[]) => DeclaredAllergens;
+  readonly name: string;
+  /** In which languages its labels are written. */
+  readonly languages: readonly ('English' | 'French')[];
+  /** What the law lists and asks to be named. */
+  readonly listed: (code: Allergen) => boolean;
+  /** Ingredients, allergens and traces, in this order. What nobody has to name is named all the same. */
+  readonly declare: (food: ToDeclare) => readonly DeclaredText[];
   readonly dates: (dates: LabelDates) => string;
   /** @param grams above zero */
   readonly netQuantity: (grams: number) => string;
-  /** Least height of the letters of the net quantity, by the front of the package, mm. */
-  readonly netLetterMm: (widthMm: number, heightMm: number) => number;
+  /** Least height of the letters of the net quantity, mm. */
+  readonly netLetterMm: (panel: DisplayPanel, grams: number) => number;
   /** Least height of all other letters, mm. */
-  readonly textLetterMm: number;
+  readonly textLetterMm: (panel: DisplayPanel) => number;
   /** What follows from what is in it, such as a word about infants; empty when nothing does. */
-  readonly warning: (contains: readonly Allergen[]) => string;
-  /** Required fields that are missing, and what must be checked. */
-  readonly findings: (facts: BoxFacts, ingredients: readonly IngredientFiled[], book: Book) => readonly Finding[];
+  readonly warnings: (contains: readonly Allergen[]) => readonly string[];
+  /** What a label must say beside, and whether it is known. */
+  readonly required: (facts: RequiredFacts) => readonly RequiredField[];
 }

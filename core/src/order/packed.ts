@@ -1,6 +1,7 @@
 import { boxAsSold, type Book } from '../book/index.js';
 import { resolveBox, type BoxFacts, type OwnStandIn, type ResolvedBox } from '../box/index.js';
 import { sayCount } from '../quantity/index.js';
+import type { SchoolCode } from '../kitchen/index.js';
 import type { OrderDraft, OrderLine } from './schema.js';
 
 /** Whether an order still has to be made: neither handed over nor cancelled. */
@@ -8,7 +9,8 @@ export const isOpen = (order: Pick<OrderDraft, 'state'>): boolean =>
   order.state !== 'handed over' && order.state !== 'cancelled';
 
 /** The part of an order that says how its boxes are packed. */
-type Wishes = Pick<OrderDraft, 'exclusions' | 'agreed' | 'leftOut' | 'standIns' | 'lines'>;
+type Wishes = Pick<OrderDraft, 'exclusions' | 'agreed' | 'leftOut' | 'standIns' | 'lines'> &
+  Partial<Pick<OrderDraft, 'labelSchool'>>;
 type Line = Pick<OrderLine, 'boxId' | 'edition' | 'without'>;
 
 /** All that a customer rules out of the boxes of a line: for the whole order, and for these boxes. */
@@ -96,12 +98,14 @@ export interface PackedAs {
   readonly without: readonly string[];
   /** Whether cells without a stand-in stay empty. */
   readonly leaveOut: boolean;
+  /** Where its label must hold; null where that is as for the kitchen. */
+  readonly school: SchoolCode | null;
   /** What orders put in place of pieces themselves. */
   readonly standIns: readonly OwnStandIn[];
 }
 
 /** A box as it is, without a word of any order. */
-export const AS_IT_IS: PackedAs = { edition: null, without: [], leaveOut: false, standIns: [] };
+export const AS_IT_IS: PackedAs = { edition: null, without: [], leaveOut: false, school: null, standIns: [] };
 
 /**
  * How the boxes of a line are packed. As long as something must still be decided, they are planned as they are sold.
@@ -110,11 +114,12 @@ export function packedAs(order: Wishes, line: Line, book: Book): PackedAs {
   const edition = line.edition === (book.boxes.get(line.boxId)?.box.edition ?? null) ? null : line.edition;
   const resolved = boxFor(order, line, book);
   const changed = resolved?.clear === true && (resolved.standIns.length > 0 || resolved.leftOut > 0);
-  if (!changed) return { ...AS_IT_IS, edition };
+  const school = order.labelSchool === book.kitchen.label.school ? null : (order.labelSchool ?? null);
+  if (!changed) return { ...AS_IT_IS, edition, school };
   const used = standInsOf(order, line).filter(({ pieceId, withId }) =>
     resolved.standIns.some(({ fromId, toId }) => fromId === pieceId && toId === withId),
   );
-  return { edition, without: withoutOf(order, line), leaveOut: resolved.leftOut > 0, standIns: used };
+  return { edition, without: withoutOf(order, line), leaveOut: resolved.leftOut > 0, school, standIns: used };
 }
 
 /** The box packed in that way; undefined when it is not there. */
@@ -128,19 +133,21 @@ export function packBox(
 }
 
 /** Two boxes with the same key are packed alike. */
-export const packedKey = (boxId: string, { edition, without, leaveOut, standIns }: PackedAs): string =>
+export const packedKey = (boxId: string, { edition, without, leaveOut, school, standIns }: PackedAs): string =>
   [
     boxId,
     edition ?? '',
     leaveOut ? 'less' : '',
+    school ?? '',
     ...without,
     ...standIns.map(({ pieceId, withId }) => `${pieceId}>${withId}`).sort(),
   ].join(' ');
 
 /** How a packed box differs from the box as it is. */
-export const packingOf = ({ edition, without, leaveOut, standIns }: PackedAs): PackedAs => ({
+export const packingOf = ({ edition, without, leaveOut, school, standIns }: PackedAs): PackedAs => ({
   edition,
   without,
   leaveOut,
+  school,
   standIns,
 });

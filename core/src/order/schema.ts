@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { distinct, isExclusion } from '../ingredient/index.js';
+import { schoolCodeSchema } from '../kitchen/index.js';
 import { daySchema, filedShape, idSchema, minorSchema, nameSchema, noteSchema, storedShape } from '../record/index.js';
 
 /** States of an order, in the order in which they follow each other. */
@@ -59,6 +60,8 @@ export const orderDraftSchema = z
       )
       .max(50)
       .default([]),
+    /** Where its labels must hold; null where that is as for the kitchen. */
+    labelSchool: schoolCodeSchema.nullable().default(null),
     state: z.enum(orderStates).default('asked'),
     /** When it came into which state, the first one first. */
     history: z

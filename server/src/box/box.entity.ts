@@ -8,6 +8,7 @@ export class BoxRow {
   @Column('text', { select: false }) searchText: string;
   @Column('text') name: string;
   @Column('text') foodName: string;
+  @Column('text') foodNameFrench: string;
   @Column('integer') rows: number;
   @Column('integer') columns: number;
   @Column('integer') layers: number;

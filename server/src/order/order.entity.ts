@@ -14,6 +14,7 @@ export class OrderRow {
   @Column('simple-json') exclusions: string[];
   @Column('simple-json') standIns: OrderDraft['standIns'];
   @Column('simple-json') leftOut: OrderDraft['leftOut'];
+  @Column('text', { nullable: true }) labelSchool: OrderDraft['labelSchool'];
   @Column('text') state: OrderDraft['state'];
   @Column('simple-json') history: OrderDraft['history'];
   @Column('integer') depositMinor: number;

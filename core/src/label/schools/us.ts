@@ -1,20 +1,10 @@
-import type { Book } from '../../book/index.js';
-import type { BoxFacts } from '../../box/index.js';
-import { finding, openWayOut, type Finding, type Subject } from '../../finding/index.js';
-import {
-  allergens,
-  callsItChocolate,
-  declarationFindings,
-  inLabelOrder,
-  isCompound,
-  isUsMajor,
-  kindIsMissing,
-  type Allergen,
-  type IngredientFiled,
-} from '../../ingredient/index.js';
+import { allergens, inLabelOrder, isUsMajor, kindIsMissing, type Allergen } from '../../ingredient/index.js';
 import { GRAMS_PER_OUNCE, sayLabelDay } from '../../quantity/index.js';
-import { sayEntry, type ListEntry } from '../ingredients.js';
+import type { ListEntry } from '../ingredients.js';
+import { allergenSpans, entrySpans } from '../list.js';
+import { commonFields } from '../required.js';
 import type { LabelSchool } from '../school.js';
+import { joinSpans, plain, textOf, warning, type Span } from '../span.js';
 
 /** Ingredients at or under this share may stand in any order behind a quantifying statement. */
 const GROUP_PERCENT = 2;
@@ -27,12 +17,13 @@ const isSmall = ({ percent }: ListEntry): boolean => percent <= GROUP_PERCENT + 
  * @param group whether those of 2 % or less go behind "contains 2% or less of", where at least two of them do
  * Source: 21 CFR 101.4(a)(2) (as restated in the design; from memory).
  */
-export function ingredientStatement(list: readonly ListEntry[], group: boolean): string {
+export function ingredientStatement(list: readonly ListEntry[], group: boolean): Span[] {
   const small = group ? list.filter(isSmall) : [];
   const main = small.length < 2 ? list : list.filter((entry) => !isSmall(entry));
-  const head = main.map(sayEntry).join(', ');
+  const head = joinSpans(main.map((entry) => entrySpans(entry)));
   if (small.length < 2) return head;
-  return `${head}${head ? ', ' : ''}contains 2% or less of: ${small.map(sayEntry).join(', ')}`;
+  const tail = joinSpans(small.map((entry) => entrySpans(entry)));
+  return [...head, plain(`${head.length > 0 ? ', ' : ''}contains 2% or less of: `), ...tail];
 }
 
 /** Families of the nine that a US label names by kind, and how it calls the family. */
@@ -42,26 +33,35 @@ const namedByKind: Readonly<Partial<Record<(typeof allergens)[Allergen]['family'
   'crustacean shellfish': 'Crustacean Shellfish',
 };
 
+/** What follows "Contains:" on a US label, by majors: tree nuts, fish and crustacean shellfish by kind. Source: FALCPA 2004, FASTER Act 2021. */
+function containsSpans(codes: Iterable<Allergen>): Span[] {
+  const majors = inLabelOrder(codes).filter(isUsMajor);
+  const done = new Set<string>();
+  const lists = majors.flatMap((code): Span[][] => {
+    const { family, name } = allergens[code];
+    const heading = namedByKind[family];
+    if (heading === undefined) return [[warning(name, code, false)]];
+    if (done.has(family)) return [];
+    done.add(family);
+    const ofIt = majors.filter((each) => allergens[each].family === family);
+    const kinds = ofIt
+      .filter((each) => !kindIsMissing(each))
+      .map((each) => [warning(allergens[each].name, each, false)]);
+    const unnamed = ofIt.filter(kindIsMissing);
+    const [one] = unnamed;
+    if (kinds.length === 0) return [[one ? warning(heading, one, false) : plain(heading)]];
+    const rest = one ? [[warning('others', one, false)]] : [];
+    return [[plain(`${heading} (`), ...joinSpans([...kinds, ...rest]), plain(')')]];
+  });
+  return joinSpans(lists);
+}
+
 /**
- * What follows "Contains:" on a US label: the majors among `codes`, tree nuts, fish and crustacean shellfish by kind.
- * Source: FALCPA 2004, FASTER Act 2021.
+ * What follows "Contains:" on a US label, in words.
  * @returns '' when there is none
  * @example usContains(['pecan', 'milk']) // 'Milk, Tree Nuts (Pecans)'
  */
-export function usContains(codes: Iterable<Allergen>): string {
-  const majors = inLabelOrder(codes).filter(isUsMajor);
-  const words = majors.map((code) => {
-    const { family, name } = allergens[code];
-    const heading = namedByKind[family];
-    if (heading === undefined) return name;
-    const kinds = majors.filter((each) => allergens[each].family === family && !kindIsMissing(each));
-    const rest = majors.some((each) => allergens[each].family === family && kindIsMissing(each)) ? ['others'] : [];
-    return kinds.length > 0
-      ? `${heading} (${[...kinds.map((kind) => allergens[kind].name), ...rest].join(', ')})`
-      : heading;
-  });
-  return [...new Set(words)].join(', ');
-}
+export const usContains = (codes: Iterable<Allergen>): string => textOf(containsSpans(codes));
 
 /**
  * Those among `codes` that the US nine leave out but that somebody must know: gluten cereals, sulphites, alcohol, what comes of animals,
@@ -127,24 +127,6 @@ export function netLetterHeightMm(widthMm: number, heightMm: number): number {
 /** The least letter height of everything else on the information panel, mm: 1/16 inch (21 CFR 101.2(c), from memory). */
 export const TEXT_LETTER_HEIGHT_MM = MM_PER_INCH / 16;
 
-function findings(facts: BoxFacts, ingredients: readonly IngredientFiled[], book: Book): Finding[] {
-  const { kitchen } = book;
-  const box: Subject<'box'> = { noun: 'box', id: facts.box.id, name: facts.box.name };
-  const settings: Subject<'kitchen'> = { noun: 'kitchen', id: 'kitchen', name: 'Settings' };
-  const found: Finding[] = [];
-  if (!facts.complete) found.push(finding('label-incomplete', box, {}));
-  if (!kitchen.address) found.push(finding('label-no-address', settings, {}));
-  if (!kitchen.homeKitchenStatement) found.push(finding('label-no-statement', settings, {}));
-  else if (!kitchen.statementChecked) found.push(finding('label-statement-unchecked', settings, {}));
-  if (facts.box.panel === null)
-    found.push(finding('label-no-panel', box, {}, { waysOut: [openWayOut(box, 'Say its size')] }));
-  const real = ingredients.some((each) => each.chocolate !== null && !isCompound(each));
-  const called = [facts.box.name, facts.box.foodName].find(callsItChocolate);
-  if (called !== undefined && !real && ingredients.some(isCompound))
-    found.push(finding('box-called-chocolate', box, { called }));
-  return [...found, ...ingredients.flatMap(declarationFindings)];
-}
-
 /** Honey may hold spores that an infant’s gut cannot stand. Common practice, no source. */
 const INFANTS = 'Contains honey: not for infants under one year.';
 
@@ -154,18 +136,27 @@ const INFANTS = 'Contains honey: not for infants under one year.';
  * Sources: 21 CFR 101.3, 101.4, 101.5, 101.7; FALCPA 2004; FASTER Act 2021. An estimate that defers to the local code.
  */
 export const us: LabelSchool = {
-  headings: { ingredients: 'Ingredients:', listed: 'Contains:', also: 'Also contains:', may: 'May contain:' },
-  list: ingredientStatement,
-  allergens: (codes) => ({
-    listed: usContains(codes),
-    also: beyondUsMajors(codes)
-      .map((code) => allergens[code].name.toLowerCase())
-      .join(', '),
-  }),
+  name: 'United States',
+  languages: ['English'],
+  listed: isUsMajor,
+  declare: ({ list, contains, mayContain, group }) => {
+    const others = (codes: readonly Allergen[]) =>
+      allergenSpans(beyondUsMajors(codes), (code) => allergens[code].name.toLowerCase());
+    return [
+      { kind: 'ingredients', heading: 'Ingredients:', spans: ingredientStatement(list, group) },
+      { kind: 'contains', heading: 'Contains:', spans: containsSpans(contains) },
+      { kind: 'also', heading: 'Also contains:', spans: others(contains) },
+      {
+        kind: 'may',
+        heading: 'May contain:',
+        spans: joinSpans([containsSpans(mayContain), others(mayContain)].filter((spans) => spans.length > 0)),
+      },
+    ];
+  },
   dates: ({ madeOn, bestBefore }) => `Made ${sayLabelDay(madeOn)}. Best before ${sayLabelDay(bestBefore)}.`,
   netQuantity,
-  netLetterMm: netLetterHeightMm,
-  textLetterMm: TEXT_LETTER_HEIGHT_MM,
-  warning: (contains) => (contains.includes('honey') ? INFANTS : ''),
-  findings,
+  netLetterMm: ({ widthMm, heightMm }) => netLetterHeightMm(widthMm, heightMm),
+  textLetterMm: () => TEXT_LETTER_HEIGHT_MM,
+  warnings: (contains) => (contains.includes('honey') ? [INFANTS] : []),
+  required: commonFields,
 };

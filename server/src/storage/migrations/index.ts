@@ -9,6 +9,8 @@ import { PanelOfBoxes1764120000000 } from './1764120000000-panel-of-boxes.js';
 import { NothingLost1764130000000 } from './1764130000000-nothing-lost.js';
 import { History1764140000000 } from './1764140000000-history.js';
 import { OneWord1764150000000 } from './1764150000000-one-word.js';
+import { LabelSchools1764160000000 } from './1764160000000-label-schools.js';
+import { LabelPrints1764170000000 } from './1764170000000-label-prints.js';
 import { FirstTables1764000000000 } from './1764000000000-first-tables.js';
 
 /** Every migration, the oldest first. Never change one that has been released: add another. */
@@ -25,4 +27,6 @@ export const migrations = [
   NothingLost1764130000000,
   History1764140000000,
   OneWord1764150000000,
+  LabelSchools1764160000000,
+  LabelPrints1764170000000,
 ];

@@ -1,0 +1,135 @@
+/** A sheet of labels: equal cells in rows and columns, in the middle of the paper. All in mm. */
+export interface SheetGrid {
+  readonly id: string;
+  readonly name: string;
+  readonly paper: { readonly name: 'A4' | 'Letter'; readonly widthMm: number; readonly heightMm: number };
+  readonly columns: number;
+  readonly rows: number;
+  readonly widthMm: number;
+  readonly heightMm: number;
+  /** Between two cells. */
+  readonly gapXMm: number;
+  readonly gapYMm: number;
+}
+
+const A4 = { name: 'A4', widthMm: 210, heightMm: 297 } as const;
+const LETTER = { name: 'Letter', widthMm: 215.9, heightMm: 279.4 } as const;
+const INCH = 25.4;
+
+const metric = (
+  columns: number,
+  rows: number,
+  widthMm: number,
+  heightMm: number,
+  gapXMm = 0,
+  gapYMm = 0,
+): SheetGrid => ({
+  id: `a4-${String(columns)}x${String(rows)}`,
+  name: `A4, ${String(columns)} × ${String(rows)} of ${String(widthMm)} × ${String(heightMm)} mm`,
+  paper: A4,
+  columns,
+  rows,
+  widthMm,
+  heightMm,
+  gapXMm,
+  gapYMm,
+});
+
+const inches = (
+  columns: number,
+  rows: number,
+  width: number,
+  height: number,
+  said: string,
+  gapX = 0,
+  gapY = 0,
+): SheetGrid => ({
+  id: `letter-${String(columns)}x${String(rows)}`,
+  name: `Letter, ${String(columns)} × ${String(rows)} of ${said} in`,
+  paper: LETTER,
+  columns,
+  rows,
+  widthMm: width * INCH,
+  heightMm: height * INCH,
+  gapXMm: gapX * INCH,
+  gapYMm: gapY * INCH,
+});
+
+/** Common grids; an own one goes beside them. Their sizes are common practice, no source. */
+export const sheetGrids: readonly SheetGrid[] = [
+  metric(1, 2, 199.6, 143.5),
+  metric(2, 2, 99.1, 139, 2.5),
+  metric(2, 3, 99.1, 93.1, 2.5),
+  metric(2, 4, 99.1, 67.7, 2.5),
+  metric(2, 7, 99.1, 38.1, 2.5),
+  metric(3, 4, 63.5, 72, 2.5),
+  metric(3, 6, 63.5, 46.6, 2.5),
+  metric(3, 7, 63.5, 38.1, 2.5),
+  metric(3, 8, 70, 37),
+  inches(1, 2, 8, 5, '8 × 5'),
+  inches(2, 2, 4, 5, '4 × 5', 0.1875),
+  inches(2, 3, 4, 10 / 3, '4 × 3 1/3', 0.1875),
+  inches(2, 5, 4, 2, '4 × 2', 0.1875),
+  inches(2, 7, 4, 4 / 3, '4 × 1 1/3', 0.1875),
+  inches(3, 10, 2.625, 1, '2 5/8 × 1', 0.125),
+];
+
+export const cellsOf = ({ columns, rows }: SheetGrid): number => columns * rows;
+
+/** Whether the cells are on the paper. */
+export const fitsPaper = ({ paper, columns, rows, widthMm, heightMm, gapXMm, gapYMm }: SheetGrid): boolean =>
+  columns * widthMm + (columns - 1) * gapXMm <= paper.widthMm + 1e-6 &&
+  rows * heightMm + (rows - 1) * gapYMm <= paper.heightMm + 1e-6;
+
+/** How far what is printed must be moved so that it is where it should, mm to the right and down. */
+export interface PrinterOffset {
+  readonly xMm: number;
+  readonly yMm: number;
+}
+
+/** The top left corner of a cell, counted row by row from 0, mm from that of the paper. */
+export function cornerOf(
+  grid: SheetGrid,
+  cell: number,
+  offset: PrinterOffset = { xMm: 0, yMm: 0 },
+): { xMm: number; yMm: number } {
+  const { paper, columns, rows, widthMm, heightMm, gapXMm, gapYMm } = grid;
+  const left = (paper.widthMm - columns * widthMm - (columns - 1) * gapXMm) / 2;
+  const top = (paper.heightMm - rows * heightMm - (rows - 1) * gapYMm) / 2;
+  return {
+    xMm: left + (cell % columns) * (widthMm + gapXMm) + offset.xMm,
+    yMm: top + Math.floor(cell / columns) * (heightMm + gapYMm) + offset.yMm,
+  };
+}
+
+/** A label on its sheet. */
+export interface Placed {
+  /** Which of the runs it is of. */
+  readonly run: number;
+  readonly xMm: number;
+  readonly yMm: number;
+}
+
+/**
+ * Puts runs of labels on sheets, one after another and cell by cell.
+ * @param startCell the first free cell of the first sheet, from 0
+ * @param counts of each run, in the order of packing
+ * @returns the labels of each sheet
+ */
+export function placeOnSheets(
+  grid: SheetGrid,
+  startCell: number,
+  counts: readonly number[],
+  offset?: PrinterOffset,
+): Placed[][] {
+  const pages: Placed[][] = [];
+  let cell = startCell;
+  counts.forEach((count, run) => {
+    for (let label = 0; label < count; label++) {
+      const page = Math.floor(cell / cellsOf(grid));
+      (pages[page] ??= []).push({ run, ...cornerOf(grid, cell % cellsOf(grid), offset) });
+      cell++;
+    }
+  });
+  return pages;
+}
