@@ -34,6 +34,7 @@ const nouns = [
   PlanModule,
   InboxModule,
   HistoryModule,
+  LabelModule,
 ] as const;
 
 /** The tables of all nouns. */
@@ -60,7 +61,6 @@ export class AppModule {
         HttpModule,
         BookModule,
         ...nouns,
-        LabelModule,
         MoneyModule,
         SeasonFileModule,
         ExampleModule.with(example),

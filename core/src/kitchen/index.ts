@@ -11,9 +11,11 @@ export {
   labelSettingsSchema,
   type MeasureHabit,
   measureHabits,
+  type OwnSheet,
   ownSheetSchema,
   type Pan,
   type SchoolCode,
   schoolCodes,
+  schoolNames,
   schoolCodeSchema,
 } from './schema.js';

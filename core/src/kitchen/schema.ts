@@ -79,6 +79,15 @@ export const measureHabits = ['US', 'UK', 'Australia', 'metric'] as const;
 /** Where a label must hold, by code; the rules of each stand in label/schools/. */
 export const schoolCodes = ['us', 'eu', 'uk', 'canada', 'anz'] as const;
 export const schoolCodeSchema = z.enum(schoolCodes).meta({ id: 'LabelSchool' });
+/** What the places are called. */
+export const schoolNames = {
+  us: 'United States',
+  eu: 'European Union',
+  uk: 'United Kingdom',
+  canada: 'Canada',
+  anz: 'Australia and New Zealand',
+} as const satisfies Record<SchoolCode, string>;
+
 export type SchoolCode = (typeof schoolCodes)[number];
 
 /** How an assortment is declared: as one list, piece by piece, or in both ways. */
@@ -105,7 +114,8 @@ export const blockKinds = [
 ] as const;
 export type BlockKind = (typeof blockKinds)[number];
 
-const sheetMm = (least: number) => z.number('must be a number').min(least, 'is too small').max(450, 'is absurdly large');
+const sheetMm = (least: number) =>
+  z.number('must be a number').min(least, 'is too small').max(450, 'is absurdly large');
 
 /** A sheet of labels that is none of the common ones; its cells lie in the middle of the paper. */
 export const ownSheetSchema = z
@@ -120,7 +130,13 @@ export const ownSheetSchema = z
   })
   .meta({ id: 'OwnSheet' });
 
-const shiftMm = z.number('must be a number').min(-20, 'must be 20 mm or less').max(20, 'must be 20 mm or less').default(0);
+export type OwnSheet = z.infer<typeof ownSheetSchema>;
+
+const shiftMm = z
+  .number('must be a number')
+  .min(-20, 'must be 20 mm or less')
+  .max(20, 'must be 20 mm or less')
+  .default(0);
 
 /** A picture as it is kept: a PNG that this program has written itself. */
 const logoSchema = z
@@ -149,7 +165,10 @@ export const labelSettingsSchema = z
     /** Kinds of paragraphs that come first, in this order; the others follow as usual. */
     order: distinct(z.enum(blockKinds)).default([]),
     /** The colour of the name. */
-    accent: z.string().regex(/^#[0-9a-f]{6}$/i, 'must be a colour such as #1e3f66').default('#000000'),
+    accent: z
+      .string()
+      .regex(/^#[0-9a-f]{6}$/i, 'must be a colour such as #1e3f66')
+      .default('#000000'),
     /** In which face the name is set. */
     nameFace: z.enum(['heading', 'bold']).default('heading'),
     logo: logoSchema,

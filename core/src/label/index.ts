@@ -3,6 +3,7 @@ export { type Label, type LabelBlock, labelOf, type LabelOf, panelOf } from './l
 export {
   type LabelFace,
   type LabelLayout,
+  type LabelPage,
   layOutLabel,
   leastLabelHeight,
   sidesOf,
@@ -30,6 +31,7 @@ export {
   cellsOf,
   cornerOf,
   fitsPaper,
+  ownGrid,
   type Placed,
   placeOnSheets,
   type PrinterOffset,
@@ -38,3 +40,7 @@ export {
 } from './sheet.js';
 export { carriersOf, whyInBox, whyNotInBox, type WhyStep } from './why.js';
 export { ENOUGH_BOXES, judgeWeights, tolerableError, type WeighingVerdict } from './weighing.js';
+export { isReprint, type Printed, printedOf, printsOf, wordsOnLabel } from './prints.js';
+export { type LabelPrint, labelPrintSchema, type Weighing, weighingSchema } from './schema.js';
+export { type Ticket, type TicketKind, ticketKinds, ticketsOf } from './tickets.js';
+export { contrastOnWhite } from './contrast.js';

@@ -1,3 +1,5 @@
+import type { OwnSheet } from '../kitchen/index.js';
+
 /** A sheet of labels: equal cells in rows and columns, in the middle of the paper. All in mm. */
 export interface SheetGrid {
   readonly id: string;
@@ -73,6 +75,14 @@ export const sheetGrids: readonly SheetGrid[] = [
   inches(2, 7, 4, 4 / 3, '4 × 1 1/3', 0.1875),
   inches(3, 10, 2.625, 1, '2 5/8 × 1', 0.125),
 ];
+
+/** The own sheet of a kitchen as a grid. */
+export const ownGrid = ({ paper, ...cells }: OwnSheet): SheetGrid => ({
+  ...cells,
+  id: 'own',
+  name: `${paper}, ${String(cells.columns)} × ${String(cells.rows)} of your own`,
+  paper: paper === 'A4' ? A4 : LETTER,
+});
 
 export const cellsOf = ({ columns, rows }: SheetGrid): number => columns * rows;
 

@@ -4,6 +4,7 @@ import { boxFiledSchema } from '../box/index.js';
 import { ingredientFiledSchema } from '../ingredient/index.js';
 import { messageFates, shopMessageSchema } from '../intake/index.js';
 import { kitchenDraftSchema } from '../kitchen/index.js';
+import { labelPrintSchema, weighingSchema } from '../label/index.js';
 import { guideSchema } from '../plan/index.js';
 import { orderFiledSchema } from '../order/index.js';
 import { pieceFiledSchema } from '../piece/index.js';
@@ -50,6 +51,8 @@ export const seasonFileSchema = z
     recipeVersions: z.array(recipeVersionFiledSchema).max(50000).default([]),
     /** What the shop has sent. */
     messages: z.array(messageFiledSchema).max(50000).default([]),
+    labelPrints: z.array(labelPrintSchema).max(50000).default([]),
+    weighings: z.array(weighingSchema).max(50000).default([]),
     /** What was decided about the days; null when nothing was. */
     plan: guideSchema.nullable().default(null),
   })

@@ -21,7 +21,7 @@ export class DoorModule {
         DoorService,
         { provide: APP_INTERCEPTOR, useClass: VisitorInterceptor },
       ],
-      exports: [Audit, DoorService],
+      exports: [Audit, DoorService, SERVED_AT],
     };
   }
 }

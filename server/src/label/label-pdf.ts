@@ -1,12 +1,15 @@
 import {
   layOutLabel,
   leastLabelHeight,
-  type Label,
+  sidesOf,
   type LabelFace,
   type LabelLayout,
+  type LabelPage,
   type Measure,
+  type Ticket,
 } from '@usual-pantry/core/label';
 import PDFDocument from 'pdfkit';
+import { letOthersIn } from '../thread/thread.js';
 import { labelFonts } from './fonts.js';
 
 const POINTS_PER_MM = 72 / 25.4;
@@ -16,56 +19,120 @@ const withFaces = (document: PDFKit.PDFDocument): PDFKit.PDFDocument => {
   return document;
 };
 
+/** What the types of the library leave out: a picture that is read once and drawn many times. */
+const withImages = (document: PDFKit.PDFDocument) =>
+  document as unknown as { openImage: (png: Buffer) => PDFKit.Mixins.ImageSrc };
+
 let ruler: PDFKit.PDFDocument | null = null;
+const widths = new Map<string, number>();
+const MOST_WIDTHS = 20_000;
 
 /** Measures with the very fonts of the PDF. Reading them takes a while, so one document serves as the ruler for all. */
 const measure: Measure = (text, face, sizeMm) => {
-  ruler ??= withFaces(new PDFDocument({ autoFirstPage: false }));
-  return (
-    ruler
-      .font(face)
-      .fontSize(sizeMm * POINTS_PER_MM)
-      .widthOfString(text) / POINTS_PER_MM
+  const key = `${face}|${text}`;
+  let width = widths.get(key);
+  if (width === undefined) {
+    ruler ??= withFaces(new PDFDocument({ autoFirstPage: false }));
+    // At 100 points: a width grows with its size.
+    width = ruler.font(face).fontSize(100).widthOfString(text) / 100;
+    if (widths.size > MOST_WIDTHS) widths.clear();
+    widths.set(key, width);
+  }
+  return width * sizeMm;
+};
+
+/** The front of a label, and its back where it has one, set in type with the faces of the PDF. The code stands on the last side. */
+export const setLabel = (label: Ticket, page: LabelPage, back: boolean): LabelLayout[] => {
+  const sides = sidesOf(label, back);
+  return sides.map(
+    (side, index) =>
+    layOutLabel(side, { ...page, code: index === sides.length - 1 ? (page.code ?? null) : null, logo: index === 0 ? (page.logo ?? null) : null }, measure), // prettier-ignore
   );
 };
 
-/** A label set in type with the faces of the PDF. */
-export const setLabel = (label: Label, widthMm: number, heightMm: number): LabelLayout =>
-  layOutLabel(label, widthMm, heightMm, measure);
+/** The least height in mm at which all sides fit, set with the same faces. */
+export const leastHeight = (label: Ticket, page: LabelPage, back: boolean): number =>
+  Math.max(...sidesOf(label, back).map((side) => leastLabelHeight(side, page, measure)));
 
-/** The least height in mm at which it fits, set with the same faces. */
-export const leastHeight = (label: Label, widthMm: number, heightMm: number): number =>
-  leastLabelHeight(label, widthMm, heightMm, measure);
+/** A side of a label on a page, at its place. */
+export interface OnPage {
+  /** Which of the layouts. */
+  readonly layout: number;
+  readonly xMm: number;
+  readonly yMm: number;
+}
+
+/** Pages of labels. */
+export interface LabelJob {
+  readonly title: string;
+  readonly layouts: readonly { readonly layout: LabelLayout; readonly codePng: Uint8Array | null }[];
+  readonly pages: readonly {
+    readonly widthMm: number;
+    readonly heightMm: number;
+    readonly labels: readonly OnPage[];
+    /** Outlines and cross-hairs, for a page by which the printer is set. */
+    readonly outlines: boolean;
+  }[];
+  /** The colour of names, such as #1e3f66. */
+  readonly accent: string;
+  readonly logoPng: Uint8Array | null;
+}
+
+/** Lines by which it is seen how far a printer is off: the edge of each cell, and a scale of millimetres at the first one. */
+function drawOutline(
+  document: PDFKit.PDFDocument,
+  { layout, xMm, yMm }: { layout: LabelLayout; xMm: number; yMm: number },
+): void {
+  const at = (mm: number) => mm * POINTS_PER_MM;
+  document.lineWidth(0.3).strokeColor('#000000');
+  document.rect(at(xMm), at(yMm), at(layout.widthMm), at(layout.heightMm)).stroke();
+  for (let mm = 0; mm <= 10; mm++) {
+    const long = mm % 5 === 0 ? 3 : 1.5;
+    document.moveTo(at(xMm + mm), at(yMm)).lineTo(at(xMm + mm), at(yMm + long)).stroke(); // prettier-ignore
+    document.moveTo(at(xMm), at(yMm + mm)).lineTo(at(xMm + long), at(yMm + mm)).stroke(); // prettier-ignore
+  }
+}
 
 /**
- * A PDF of equal labels at true size, one a page, with the fonts embedded.
- * @param copies one or more
+ * A PDF of labels at true size, with the fonts embedded.
+ * @param tell is told how many pages are done
  * @returns the whole file
  */
-export function labelPdf(layout: LabelLayout, title: string, copies: number): Promise<Buffer> {
+export async function labelPdf(job: LabelJob, tell: (pages: number) => void = () => undefined): Promise<Buffer> {
   const document = withFaces(
-    new PDFDocument({
-      autoFirstPage: false,
-      margin: 0,
-      size: [layout.widthMm * POINTS_PER_MM, layout.heightMm * POINTS_PER_MM],
-      info: { Title: title, Creator: 'Usual Pantry' },
-    }),
+    new PDFDocument({ autoFirstPage: false, margin: 0, info: { Title: job.title, Creator: 'Usual Pantry' } }),
   );
-  return new Promise((resolve, reject) => {
-    const chunks: Buffer[] = [];
+  const chunks: Buffer[] = [];
+  const whole = new Promise<Buffer>((resolve, reject) => {
     document.on('data', (chunk: Buffer) => chunks.push(chunk));
     document.on('end', () => {
       resolve(Buffer.concat(chunks));
     });
     document.on('error', reject);
-    for (let copy = 0; copy < copies; copy++) {
-      document.addPage();
+  });
+  const open = (png: Uint8Array | null) => (png ? withImages(document).openImage(Buffer.from(png)) : null);
+  const codes = job.layouts.map(({ codePng }) => open(codePng));
+  const logo = open(job.logoPng);
+  const at = (mm: number) => mm * POINTS_PER_MM;
+  for (const [done, { widthMm, heightMm, labels, outlines }] of job.pages.entries()) {
+    document.addPage({ size: [at(widthMm), at(heightMm)], margin: 0 });
+    for (const { layout: index, xMm, yMm } of labels) {
+      const layout = job.layouts[index]?.layout;
+      if (!layout) continue;
+      if (outlines) drawOutline(document, { layout, xMm, yMm });
+      const code = codes[index];
+      if (layout.code && code) document.image(code, at(xMm + layout.code.x), at(yMm + layout.code.y), { width: at(layout.code.widthMm), height: at(layout.code.heightMm) }); // prettier-ignore
+      if (layout.logo && logo) document.image(logo, at(xMm + layout.logo.x), at(yMm + layout.logo.y), { width: at(layout.logo.widthMm), height: at(layout.logo.heightMm) }); // prettier-ignore
       for (const run of layout.runs)
         document
           .font(run.face)
-          .fontSize(run.sizeMm * POINTS_PER_MM)
-          .text(run.text, run.x * POINTS_PER_MM, run.y * POINTS_PER_MM, { lineBreak: false, baseline: 'alphabetic' });
+          .fontSize(at(run.sizeMm))
+          .fillColor(run.accent ? job.accent : '#000000')
+          .text(run.text, at(xMm + run.x), at(yMm + run.y), { lineBreak: false, baseline: 'alphabetic' });
     }
-    document.end();
-  });
+    tell(done + 1);
+    await letOthersIn();
+  }
+  document.end();
+  return whole;
 }

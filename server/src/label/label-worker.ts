@@ -1,12 +1,4 @@
-import type { LabelLayout } from '@usual-pantry/core/label';
 import { answerJobs } from '../thread/answer.js';
-import { labelPdf } from './label-pdf.js';
+import { labelPdf, type LabelJob } from './label-pdf.js';
 
-/** Labels to put into a PDF. */
-export interface LabelJob {
-  readonly layout: LabelLayout;
-  readonly title: string;
-  readonly copies: number;
-}
-
-answerJobs<LabelJob, Uint8Array>(({ layout, title, copies }) => labelPdf(layout, title, copies));
+answerJobs<LabelJob, Uint8Array>((job, tell) => labelPdf(job, tell));

@@ -1,27 +1,44 @@
-import { Controller, Get, Inject, Param, Query, Res } from '@nestjs/common';
+import { randomUUID } from 'node:crypto';
+import { Body, Controller, Delete, Get, HttpCode, Inject, Param, Post, Query, Res } from '@nestjs/common';
 import { ApiOperation, ApiQuery, ApiTags } from '@nestjs/swagger';
-import { labelRunsSchema, setLabelSchema, type SetLabel } from '@usual-pantry/core/api';
-import { finding, type Finding } from '@usual-pantry/core/finding';
-import { labelOf, schools } from '@usual-pantry/core/label';
-import { exclusionSchema, packBox, packedKey } from '@usual-pantry/core/order';
-import type { LabelRun } from '@usual-pantry/core/plan';
+import {
+  labelPrintsSchema,
+  labelRunStatesSchema,
+  lotContentsSchema,
+  newWeighingSchema,
+  printJobSchema,
+  printLabelsSchema,
+  setLabelSchema,
+  weighingsSchema,
+  type LabelRunState,
+  type LotContents,
+  type NewWeighing,
+  type PrintJob,
+  type SetLabel,
+} from '@usual-pantry/core/api';
+import { allergens, type Allergen } from '@usual-pantry/core/ingredient';
+import { ownSheetSchema, schoolCodeSchema } from '@usual-pantry/core/kitchen';
+import type { LabelPrint, Weighing } from '@usual-pantry/core/label';
+import { exclusionSchema, packBox } from '@usual-pantry/core/order';
 import { daySchema, idSchema } from '@usual-pantry/core/record';
 import type { Response } from 'express';
 import { z } from 'zod';
 import { BookService } from '../book/book.service.js';
-import { leastHeight, setLabel } from './label-pdf.js';
-import type { LabelJob } from './label-worker.js';
-import { Answers, AnswersFile } from '../http/contract.js';
+import { Clock } from '../clock/clock.js';
+import { Answers, AnswersFile, Takes } from '../http/contract.js';
 import { whenGone } from '../http/gone.js';
 import { runIn } from '../http/readers.js';
-import { Thread } from '../thread/thread.js';
 import { notFound, wrongValues } from '../refusal/refused.js';
+import { UnitOfWork } from '../storage/unit-of-work.js';
+import { Thread } from '../thread/thread.js';
+import { WeighingRow } from './label.entity.js';
+import type { LabelJob } from './label-pdf.js';
+import { LabelService } from './label.service.js';
+import { bytesOfPng } from './png.js';
+import { gridOf, LABEL_PRESS, PrintService, testPage } from './print.service.js';
 
 const MOST_COPIES = 500;
 const MOST_MS = 60_000;
-
-/** Injection token of the thread that sets PDFs. */
-export const LABEL_PRESS = Symbol('LABEL_PRESS');
 
 const labelQuerySchema = z.strictObject({
   handOver: daySchema.optional(),
@@ -35,6 +52,8 @@ const labelQuerySchema = z.strictObject({
   edition: z.coerce.number().int().min(1).nullable().default(null),
   /** Whether cells without a stand-in stay empty. */
   leaveOut: z.stringbool().default(false),
+  /** Where it must hold, where that is not as for the kitchen. */
+  school: schoolCodeSchema.nullable().default(null),
   /** What an order puts in place of pieces itself: `piece.other` with commas between. */
   standIns: z
     .string()
@@ -53,46 +72,71 @@ const labelQuerySchema = z.strictObject({
 const pdfQuerySchema = labelQuerySchema.extend({
   copies: z.coerce.number().int().min(1).max(MOST_COPIES).default(1),
 });
+const sheetQuerySchema = z.strictObject({
+  sheet: z.string().max(40),
+  /** The own sheet as JSON. */
+  own: z
+    .string()
+    .transform((text, context): unknown => {
+      try {
+        return JSON.parse(text);
+      } catch {
+        context.addIssue('must be JSON');
+        return z.NEVER;
+      }
+    })
+    .pipe(ownSheetSchema)
+    .nullable()
+    .default(null),
+});
+
+const namesOf = (codes: readonly Allergen[]): string[] => codes.map((code) => allergens[code].name.toLowerCase());
 
 @ApiTags('Labels')
 @Controller('api')
 export class LabelController {
   constructor(
+    private readonly labels: LabelService,
+    private readonly printing: PrintService,
     private readonly books: BookService,
+    private readonly work: UnitOfWork,
+    private readonly clock: Clock,
     @Inject(LABEL_PRESS) private readonly press: Thread<LabelJob, Uint8Array>,
   ) {}
 
   @Get('labels')
   @ApiOperation({
-    summary: 'Which labels the open orders need: box, hand-over, number, made on, best before',
+    summary: 'Which labels the open orders need: box, hand-over, number, dates, lot, and what was printed',
   })
-  @Answers(labelRunsSchema)
-  async runs(): Promise<readonly LabelRun[]> {
-    return (await this.books.plan()).plan.labels;
+  @Answers(labelRunStatesSchema)
+  runs(): Promise<LabelRunState[]> {
+    return this.labels.runs();
   }
 
   @Get('boxes/:id/label')
-  @ApiOperation({ summary: 'The US label of a box in words and set in type, with what is missing' })
+  @ApiOperation({ summary: 'The label of a box in words and set in type, with what is missing' })
   @ApiQuery({ name: 'handOver', required: false, schema: { type: 'string', format: 'date' } })
   @ApiQuery({ name: 'without', required: false, schema: { type: 'string', example: 'nuts,sesame' } })
   @ApiQuery({ name: 'edition', required: false, schema: { type: 'integer', minimum: 1 } })
   @ApiQuery({ name: 'leaveOut', required: false, schema: { type: 'boolean' } })
+  @ApiQuery({ name: 'school', required: false, schema: { type: 'string', example: 'eu' } })
   @ApiQuery({ name: 'standIns', required: false, schema: { type: 'string', example: 'praline.malted' } })
   @Answers(setLabelSchema)
   label(
     @Param('id') id: string,
     @Query({ schema: labelQuerySchema }) query: z.infer<typeof labelQuerySchema>,
   ): Promise<SetLabel> {
-    return this.set(id, query);
+    return this.labels.set({ ...query, boxId: id });
   }
 
   @Get('boxes/:id/label.pdf')
-  @ApiOperation({ summary: 'The same as a PDF at true size, one label a page' })
+  @ApiOperation({ summary: 'The same as a PDF at true size, one side a page; nothing is noted as printed' })
   @AnswersFile('application/pdf')
   @ApiQuery({ name: 'handOver', required: false, schema: { type: 'string', format: 'date' } })
   @ApiQuery({ name: 'without', required: false, schema: { type: 'string', example: 'nuts,sesame' } })
   @ApiQuery({ name: 'edition', required: false, schema: { type: 'integer', minimum: 1 } })
   @ApiQuery({ name: 'leaveOut', required: false, schema: { type: 'boolean' } })
+  @ApiQuery({ name: 'school', required: false, schema: { type: 'string', example: 'eu' } })
   @ApiQuery({ name: 'standIns', required: false, schema: { type: 'string', example: 'praline.malted' } })
   @ApiQuery({
     name: 'copies',
@@ -101,43 +145,141 @@ export class LabelController {
   })
   async pdf(
     @Param('id') id: string,
-    @Query({ schema: pdfQuerySchema }) query: z.infer<typeof pdfQuerySchema>,
+    @Query({ schema: pdfQuerySchema }) { copies, ...query }: z.infer<typeof pdfQuerySchema>,
     @Res() response: Response,
   ): Promise<void> {
-    const { findings, layout, blocks } = await this.set(id, query);
+    const { findings, layouts, blocks, lot } = await this.labels.set({ ...query, boxId: id });
     const stops = findings.filter((each) => each.severity === 'stop');
     if (stops.length > 0)
       throw wrongValues(
         stops.map(({ message }) => ({ path: ['label'], message })),
         'This label is not ready to be printed.',
       );
-    const job = { layout, title: blocks[0]?.text ?? 'Label', copies: query.copies };
-    const pdf = await runIn(this.press, job, { signal: whenGone(response), mostMs: MOST_MS });
-    response
-      .type('application/pdf')
-      .set('Content-Disposition', `inline; filename="label-${id}.pdf"`)
-      .send(Buffer.from(pdf));
+    const { kitchen } = (await this.books.season()).book;
+    const sides = await Promise.all(layouts.map((layout) => this.labels.withCode(kitchen, layout, lot)));
+    const copy = sides.map(({ layout: { widthMm, heightMm } }, layout) => ({
+      widthMm,
+      heightMm,
+      outlines: false,
+      labels: [{ layout, xMm: 0, yMm: 0 }],
+    }));
+    const job: LabelJob = {
+      title: blocks[0]?.text ?? 'Label',
+      layouts: sides,
+      pages: Array.from({ length: copies }, () => copy).flat(),
+      accent: kitchen.label.accent,
+      logoPng: kitchen.label.logo === null ? null : bytesOfPng(kitchen.label.logo),
+    };
+    await this.send(job, `label-${id}.pdf`, response);
   }
 
-  private async set(boxId: string, { handOver, ...packed }: z.infer<typeof labelQuerySchema>): Promise<SetLabel> {
-    const { season, plan } = await this.books.plan();
-    const box = packBox(season.book, boxId, packed);
-    if (!box) throw notFound('box', boxId);
-    const key = packedKey(boxId, packed);
-    const run = plan.labels.find((each) => each.handOver === handOver && packedKey(each.boxId, each) === key) ?? null;
-    const label = labelOf(schools.us, box.facts, season.book, run);
-    const { widthMm, heightMm } = season.book.kitchen.label;
-    const layout = setLabel(label, widthMm, heightMm);
-    const tooSmall: Finding[] =
-      layout.overflowMm > 0
-        ? [
-            finding(
-              'label-too-small',
-              { noun: 'kitchen', id: 'kitchen', name: 'Settings' },
-              { heightMm: leastHeight(label, widthMm, heightMm) },
-            ),
-          ]
-        : [];
-    return { ...label, findings: [...tooSmall, ...label.findings], run, layout };
+  @Get('labels/test-page.pdf')
+  @ApiOperation({ summary: 'The edges of a sheet’s labels, by which it is seen how far a printer is off' })
+  @ApiQuery({ name: 'sheet', schema: { type: 'string', example: 'a4-2x4' } })
+  @ApiQuery({ name: 'own', required: false, schema: { type: 'string' } })
+  @AnswersFile('application/pdf')
+  async test(
+    @Query({ schema: sheetQuerySchema }) { sheet, own }: z.infer<typeof sheetQuerySchema>,
+    @Res() response: Response,
+  ): Promise<void> {
+    const grid = gridOf({ sheet, ownSheet: own, startCell: 1 });
+    if (!grid) throw wrongValues([{ path: ['sheet'], message: 'A single label needs no test page.' }]);
+    await this.send(testPage(grid, (await this.books.season()).book.kitchen), 'test-page.pdf', response);
+  }
+
+  @Get('labels/print')
+  @ApiOperation({ summary: 'How far the print is, or what came of the last one' })
+  @Answers(printJobSchema)
+  job(): PrintJob {
+    return this.printing.now;
+  }
+
+  @Post('labels/print')
+  @HttpCode(202)
+  @ApiOperation({
+    summary: 'Prints labels of several runs, or tickets, on sheets; what was printed is noted when it is done',
+  })
+  @Takes(printLabelsSchema)
+  @Answers(printJobSchema, 202)
+  print(@Body({ schema: printLabelsSchema }) wanted: z.output<typeof printLabelsSchema>): Promise<PrintJob> {
+    return this.printing.start(wanted);
+  }
+
+  @Delete('labels/print')
+  @ApiOperation({ summary: 'Stops the print; nothing of it is noted' })
+  @Answers(printJobSchema)
+  stop(): PrintJob {
+    return this.printing.stop();
+  }
+
+  @Get('labels/printed/:name')
+  @ApiOperation({ summary: 'What was printed, as PDF' })
+  @AnswersFile('application/pdf')
+  async printed(@Param('name') name: string, @Res() response: Response): Promise<void> {
+    const pdf = await this.printing.printed(name);
+    if (!pdf) throw notFound('print', name);
+    response.type('application/pdf').set('Content-Disposition', `inline; filename="${name}"`).send(Buffer.from(pdf));
+  }
+
+  @Get('labels/prints')
+  @ApiOperation({ summary: 'Every print of labels, the newest first' })
+  @Answers(labelPrintsSchema)
+  prints(): Promise<LabelPrint[]> {
+    return this.labels.prints();
+  }
+
+  @Get('boxes/:id/weighings')
+  @ApiOperation({ summary: 'Boxes of this kind that were weighed, the newest first' })
+  @Answers(weighingsSchema)
+  weighings(@Param('id') boxId: string): Promise<Weighing[]> {
+    return this.work.read((manager) =>
+      manager.find(WeighingRow, { where: { boxId }, order: { at: 'DESC', id: 'ASC' } }),
+    );
+  }
+
+  @Post('weighings')
+  @ApiOperation({ summary: 'Keeps the weights of boxes that were weighed one after another' })
+  @Takes(newWeighingSchema)
+  @Answers(weighingsSchema, 201)
+  weigh(@Body({ schema: newWeighingSchema }) weighing: NewWeighing): Promise<Weighing[]> {
+    return this.work.write(
+      async (manager) => {
+        const { data } = await this.books.season();
+        const box = data.boxes.find(({ id }) => id === weighing.boxId);
+        if (!box) throw notFound('box', weighing.boxId);
+        await manager.save(WeighingRow, { ...weighing, id: randomUUID(), at: this.clock.now() });
+        return manager.find(WeighingRow, { where: { boxId: weighing.boxId }, order: { at: 'DESC', id: 'ASC' } });
+      },
+      { part: 'orders' },
+    );
+  }
+
+  @Get('lots/:lot')
+  @ApiOperation({ summary: 'What is in the boxes of a lot' })
+  @Answers(lotContentsSchema)
+  async lot(@Param('lot') lot: string): Promise<LotContents> {
+    const run = (await this.labels.runs()).find((each) => each.lot === lot);
+    const { book } = await this.books.season();
+    const facts = run && packBox(book, run.boxId, run)?.facts;
+    if (!run || !facts) throw notFound('lot', lot);
+    const { boxId, boxName, madeOn, bestBefore } = run;
+    return {
+      lot,
+      boxId,
+      boxName,
+      madeOn,
+      bestBefore,
+      contains: namesOf(facts.contains),
+      mayContain: namesOf(facts.mayContain),
+      pieces: facts.pieces.flatMap(({ pieceId, count }) => {
+        const piece = book.pieces.get(pieceId);
+        return piece ? [{ name: piece.piece.name, count, contains: namesOf(piece.contains) }] : [];
+      }),
+    };
+  }
+
+  private async send(job: LabelJob, name: string, response: Response): Promise<void> {
+    const pdf = await runIn(this.press, job, { signal: whenGone(response), mostMs: MOST_MS });
+    response.type('application/pdf').set('Content-Disposition', `inline; filename="${name}"`).send(Buffer.from(pdf));
   }
 }

@@ -1,10 +1,30 @@
 import { Module } from '@nestjs/common';
+import { Parts } from '../book/parts.js';
+import { DeviceModule } from '../device/device.module.js';
 import { threadOf } from '../thread/thread.js';
-import { LABEL_PRESS, LabelController } from './label.controller.js';
+import { LabelController } from './label.controller.js';
+import { LabelPrintRow, WeighingRow } from './label.entity.js';
+import { LabelService } from './label.service.js';
+import { LABEL_PRESS, PrintService } from './print.service.js';
 
-/** Labels, set in type. */
+/** Labels, set in type, and what was printed and weighed. */
 @Module({
+  imports: [DeviceModule],
   controllers: [LabelController],
-  providers: [{ provide: LABEL_PRESS, useFactory: () => threadOf('label-worker') }],
+  providers: [LabelService, PrintService, { provide: LABEL_PRESS, useFactory: () => threadOf('label-worker') }],
 })
-export class LabelModule {}
+export class LabelModule {
+  static readonly entities = [LabelPrintRow, WeighingRow];
+
+  constructor(parts: Parts) {
+    // What was printed and weighed stays beside what a file brings.
+    parts.addToFile('labelPrints', {
+      write: (manager) => manager.find(LabelPrintRow, { order: { at: 'ASC', id: 'ASC' } }),
+      store: (storing, prints) => storing.manager.save(LabelPrintRow, prints, { chunk: 100 }),
+    });
+    parts.addToFile('weighings', {
+      write: (manager) => manager.find(WeighingRow, { order: { at: 'ASC', id: 'ASC' } }),
+      store: (storing, weighings) => storing.manager.save(WeighingRow, weighings, { chunk: 100 }),
+    });
+  }
+}

@@ -22,7 +22,7 @@ export const orderMapping: Mapping<OrderDraft, OrderRow> = {
   ],
   nameColumn: 'customerName',
   sortable: ['customerName', 'handOverOn', 'state'],
-  toRow: ({ customer, handOver, exclusions, standIns, leftOut, state, history, depositMinor, notes, words }) => ({
+  toRow: ({ customer, handOver, exclusions, standIns, leftOut, labelSchool, state, history, depositMinor, notes, words }) => ({
     customerName: customer.name,
     customerContact: customer.contact,
     handOverOn: handOver.on,
@@ -31,6 +31,7 @@ export const orderMapping: Mapping<OrderDraft, OrderRow> = {
     exclusions,
     standIns,
     leftOut,
+    labelSchool,
     state,
     history,
     depositMinor,
@@ -45,6 +46,7 @@ export const orderMapping: Mapping<OrderDraft, OrderRow> = {
     agreed: row.agreed.map(({ boxId, exclusion }) => ({ boxId, exclusion })),
     standIns: row.standIns,
     leftOut: row.leftOut,
+    labelSchool: row.labelSchool,
     state: row.state,
     history: row.history,
     depositMinor: row.depositMinor,

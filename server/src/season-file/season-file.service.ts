@@ -54,6 +54,8 @@ export class SeasonFileService {
         batches: await write('batches'),
         recipeVersions: await write('recipeVersions'),
         messages: await write('messages'),
+        labelPrints: await write('labelPrints'),
+        weighings: await write('weighings'),
         plan: await write('plan'),
       };
     });

@@ -8,5 +8,7 @@ export const seasonLists = [
   'batches',
   'recipeVersions',
   'messages',
+  'labelPrints',
+  'weighings',
 ] as const;
 export type SeasonList = (typeof seasonLists)[number];

@@ -3,8 +3,8 @@ import { speakPlainly } from '@usual-pantry/core/record';
 import { writeAs } from '@usual-pantry/core/quantity';
 import type { Outcome, Sent } from './thread.js';
 
-/** What a thread does with one job. */
-export type Work<Job, Result> = (job: Job) => Result | Promise<Result>;
+/** What a thread does with one job; it may tell how far it is. */
+export type Work<Job, Result> = (job: Job, tell: (done: number) => void) => Result | Promise<Result>;
 
 /** Answers each job that comes to this thread, one after another. */
 export function answerJobs<Job, Result>(work: Work<Job, Result>): void {
@@ -12,7 +12,7 @@ export function answerJobs<Job, Result>(work: Work<Job, Result>): void {
   const answer = async ({ job, conventions }: Sent<Job>): Promise<Outcome<Result>> => {
     writeAs(conventions);
     try {
-      return { result: await work(job) };
+      return { result: await work(job, (done) => parentPort?.postMessage({ done } satisfies Outcome<Result>)) };
     } catch (error) {
       return { error: (error as Error).message };
     }

@@ -13,7 +13,7 @@ export interface Sent<Job> {
 }
 
 /** What a job's thread answers with. */
-export type Outcome<Result> = { readonly result: Result } | { readonly error: string };
+export type Outcome<Result> = { readonly result: Result } | { readonly error: string } | { readonly done: number };
 
 /** How long a job may go on. */
 export interface Limits {
@@ -21,6 +21,8 @@ export interface Limits {
   readonly signal?: AbortSignal | undefined;
   /** Gives the job up after so long. */
   readonly mostMs: number;
+  /** Is told how far the job is, in its own measure. */
+  readonly onProgress?: (done: number) => void;
 }
 
 /**
@@ -35,8 +37,8 @@ export class Thread<Job, Result> implements OnModuleDestroy {
   constructor(private readonly file: string) {}
 
   /** @throws GivenUp when it was aborted or took too long; Error with what the job says */
-  run(job: Job, { signal, mostMs }: Limits): Promise<Result> {
-    const done = this.last.then(() => this.one(job, { signal, mostMs }));
+  run(job: Job, limits: Limits): Promise<Result> {
+    const done = this.last.then(() => this.one(job, limits));
     this.last = done.catch(() => undefined);
     return done;
   }
@@ -47,7 +49,7 @@ export class Thread<Job, Result> implements OnModuleDestroy {
     await worker?.terminate();
   }
 
-  private one(job: Job, { signal, mostMs }: Limits): Promise<Result> {
+  private one(job: Job, { signal, mostMs, onProgress }: Limits): Promise<Result> {
     // Whoever gave it up before its turn came has nothing ended.
     if (signal?.aborted) return Promise.reject(new GivenUp('It was given up.'));
     const worker = (this.worker ??= this.started());
@@ -72,6 +74,10 @@ export class Thread<Job, Result> implements OnModuleDestroy {
         drop(new GivenUp('The server stops.'));
       };
       const take = (outcome: Outcome<Result>) => {
+        if ('done' in outcome) {
+          onProgress?.(outcome.done);
+          return;
+        }
         finish();
         if ('error' in outcome) reject(new Error(outcome.error));
         else resolve(outcome.result);

@@ -80,6 +80,7 @@ export const router = createBrowserRouter(
           path: 'changes',
           lazy: async () => ({ Component: (await chunks.changes()).Changes }),
         },
+        { path: 'contents/:lot', lazy: async () => ({ Component: (await import('../labels/LotPage')).LotPage }) },
         { path: 'manual', lazy: async () => ({ Component: (await import('../help/Manual')).Manual }) },
         { path: 'words', lazy: async () => ({ Component: (await import('./Words')).Words }) },
         { path: '*', element: <Lost /> },

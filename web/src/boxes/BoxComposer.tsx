@@ -30,6 +30,7 @@ import { Tray } from './Tray';
 const freshBox: BoxDraft = {
   name: '',
   foodName: 'Assorted confections',
+  foodNameFrench: '',
   rows: 3,
   columns: 3,
   layers: 1,
@@ -199,12 +200,13 @@ export function BoxComposer({ season, box }: { season: SeasonBook; box: StoredBo
             sx={{
               display: 'grid',
               gap: 1.5,
-              gridTemplateColumns: { xs: '1fr', sm: '2fr 2fr 1fr 1fr' },
+              gridTemplateColumns: { xs: '1fr', sm: '2fr 2fr 2fr 1fr 1fr' },
               mb: 2,
             }}
           >
             <TextInput name="name" label="Name" />
             <TextInput name="foodName" label="What the label calls the food" />
+            <TextInput name="foodNameFrench" label="The same in French, for Canada" />
             <MoneyInput name="priceMinor" label="Price" currency={season.data.kitchen.currency} />
             <NumberInput name="packMinutes" label="Packing" unit="min" />
           </Box>

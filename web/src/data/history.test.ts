@@ -68,6 +68,7 @@ const order = {
   agreed: [],
   leftOut: [],
   standIns: [],
+  labelSchool: null,
   words: '',
   history: [],
   state: 'asked',

@@ -1,7 +1,14 @@
-import type { FindingPage, HandOverDays, MoveRun, PinRun, PlanRuns, PlanSummary } from '@usual-pantry/core/api';
+import type {
+  FindingPage,
+  HandOverDays,
+  LabelRunState,
+  MoveRun,
+  PinRun,
+  PlanRuns,
+  PlanSummary,
+} from '@usual-pantry/core/api';
 import type { Subject } from '@usual-pantry/core/finding';
 import type { OrderDraft } from '@usual-pantry/core/order';
-import type { LabelRun } from '@usual-pantry/core/plan';
 import type { PlanJob, WhatIf, WhatIfAnswer } from '@usual-pantry/core/programme';
 import type { PromiseCheck } from '@usual-pantry/core/promise';
 import type { ShoppingLine } from '@usual-pantry/core/shopping';
@@ -41,7 +48,7 @@ export const planApi = api.injectEndpoints({
       providesTags: ['Orders'],
     }),
     shopping: build.query<readonly ShoppingLine[], void>({ query: () => 'plan/shopping', providesTags: ['Orders'] }),
-    labelRuns: build.query<readonly LabelRun[], void>({ query: () => 'labels', providesTags: ['Orders'] }),
+    labelRuns: build.query<readonly LabelRunState[], void>({ query: () => 'labels', providesTags: ['Orders'] }),
     promise: build.query<PromiseCheck, OrderDraft & { id?: string }>({
       query: (body) => ({ url: 'plan/promise', method: 'POST', body }),
       // Asked anew each time that it is typed: an answer of before may be wrong by now. See usePromise.

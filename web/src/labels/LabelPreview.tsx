@@ -1,56 +1,125 @@
 import Box from '@mui/material/Box';
 import type { LabelFace } from '@usual-pantry/core/label';
-import type { SetLabel as LabelAnswer } from '@usual-pantry/core/api';
+import type { SetLabel } from '@usual-pantry/core/api';
+
 const faces: Record<LabelFace, { family: string; weight: number }> = {
   text: { family: '"Atkinson Hyperlegible Next Variable"', weight: 400 },
   bold: { family: '"Atkinson Hyperlegible Next Variable"', weight: 700 },
   heading: { family: '"Bricolage Grotesque Variable"', weight: 700 },
 };
 
-/** The label as it is set in type for the PDF, at true size: black on white in every scheme. */
-export function LabelPreview({ label }: { label: LabelAnswer }) {
-  const { widthMm, heightMm, overflowMm, runs } = label.layout;
-  const height = heightMm + overflowMm;
+const mm = (length: number): string => `${String(length)}mm`;
+const RULE_MM = 6;
+
+/** A rule in millimetres along the upper edge of a label. */
+function Rule({ lengthMm }: { lengthMm: number }) {
+  const marks = Array.from({ length: Math.floor(lengthMm) + 1 }, (_, at) => at);
   return (
-    <Box sx={{ overflow: 'auto', pb: 1 }} tabIndex={0} role="region" aria-label="Label at true size">
-      <svg
-        role="img"
-        aria-label={label.blocks.map((block) => `${block.heading} ${block.text}`.trim()).join('. ')}
-        viewBox={`0 0 ${String(widthMm)} ${String(height)}`}
-        style={{
-          width: `${String(widthMm)}mm`,
-          height: `${String(height)}mm`,
-          background: '#fff',
-          border: '1px solid #8b97a3',
-          boxShadow: '0 2px 8px rgba(0,0,0,.18)',
-          display: 'block',
-        }}
-      >
-        {overflowMm > 0 && (
-          <line
-            x1="0"
-            x2={widthMm}
-            y1={heightMm}
-            y2={heightMm}
-            stroke="#A81E3D"
-            strokeWidth="0.4"
-            strokeDasharray="2 1"
-          />
-        )}
-        {runs.map((run) => (
-          <text
-            key={`${String(run.x)} ${String(run.y)}`}
-            x={run.x}
-            y={run.y}
-            fontSize={run.sizeMm}
-            fontFamily={faces[run.face].family}
-            fontWeight={faces[run.face].weight}
-            fill="#000"
-          >
-            {run.text}
+    <svg
+      aria-hidden
+      viewBox={`0 0 ${String(lengthMm)} ${String(RULE_MM)}`}
+      style={{ width: mm(lengthMm), height: mm(RULE_MM), display: 'block', overflow: 'visible' }}
+    >
+      {marks.map((at) => (
+        <line
+          key={at}
+          x1={at}
+          x2={at}
+          y1={RULE_MM}
+          y2={at % 10 === 0 ? 2.8 : at % 5 === 0 ? 4 : 5}
+          stroke="currentColor"
+          strokeWidth="0.15"
+        />
+      ))}
+      {marks
+        .filter((at) => at % 10 === 0)
+        .map((at) => (
+          <text key={at} x={at} y={2.3} fontSize="2.6" textAnchor="middle" fill="currentColor">
+            {at}
           </text>
         ))}
-      </svg>
+    </svg>
+  );
+}
+
+/** One side of a label. */
+function Side({ label, layout, name }: { label: SetLabel; layout: SetLabel['layouts'][number]; name: string }) {
+  const { widthMm, heightMm, overflowMm, runs, code, logo } = layout;
+  const height = heightMm + overflowMm;
+  return (
+    <svg
+      role="img"
+      aria-label={`${name}: ${runs.map(({ text }) => text).join(' ')}`}
+      viewBox={`0 0 ${String(widthMm)} ${String(height)}`}
+      style={{
+        width: mm(widthMm),
+        height: mm(height),
+        background: '#fff',
+        border: '1px solid #8b97a3',
+        boxShadow: '0 2px 8px rgba(0,0,0,.18)',
+        display: 'block',
+      }}
+    >
+      {overflowMm > 0 && (
+        <line
+          x1="0"
+          x2={widthMm}
+          y1={heightMm}
+          y2={heightMm}
+          stroke="#A81E3D"
+          strokeWidth="0.4"
+          strokeDasharray="2 1"
+        />
+      )}
+      {runs.map((run) => (
+        <text
+          key={`${String(run.x)} ${String(run.y)}`}
+          x={run.x}
+          y={run.y}
+          fontSize={run.sizeMm}
+          fontFamily={faces[run.face].family}
+          fontWeight={faces[run.face].weight}
+          fill={run.accent ? label.accent : '#000'}
+        >
+          {run.text}
+        </text>
+      ))}
+      {logo && label.logoPng && (
+        <image href={label.logoPng} x={logo.x} y={logo.y} width={logo.widthMm} height={logo.heightMm} />
+      )}
+      {code && label.codeSvg && (
+        <image
+          href={`data:image/svg+xml;utf8,${encodeURIComponent(label.codeSvg)}`}
+          x={code.x}
+          y={code.y}
+          width={code.widthMm}
+          height={code.heightMm}
+          preserveAspectRatio="none"
+        />
+      )}
+    </svg>
+  );
+}
+
+/** The label as it is set in type for the PDF, at true size with a rule beside it: black on white in every scheme. */
+export function LabelPreview({ label }: { label: SetLabel }) {
+  return (
+    <Box
+      sx={{ overflow: 'auto', pb: 1, display: 'flex', gap: 2, flexWrap: 'wrap' }}
+      tabIndex={0}
+      role="region"
+      aria-label="Label at true size"
+    >
+      {label.layouts.map((layout, index) => {
+        const name = label.layouts.length === 1 ? 'Label' : index === 0 ? 'Front' : 'Back';
+        return (
+          <Box key={name} sx={{ color: 'text.secondary' }}>
+            <Rule lengthMm={layout.widthMm} />
+            <Side label={label} layout={layout} name={name} />
+            {label.layouts.length > 1 && <Box sx={{ typography: 'note', mt: 0.5 }}>{name}</Box>}
+          </Box>
+        );
+      })}
     </Box>
   );
 }

@@ -4,6 +4,7 @@ import Button from '@mui/material/Button';
 import Chip from '@mui/material/Chip';
 import IconButton from '@mui/material/IconButton';
 import { exclusionGroup, exclusionName, exclusionOptions } from '@usual-pantry/core/ingredient';
+import { schoolCodes, schoolNames } from '@usual-pantry/core/kitchen';
 import { orderDraftSchema, orderStates, priceOfOrder, type Order, type OrderDraft } from '@usual-pantry/core/order';
 import { percentOfMinor, sayMoney } from '@usual-pantry/core/quantity';
 import { memo } from 'react';
@@ -182,6 +183,16 @@ const OrderFields = memo(function OrderFields({ season, isNew }: { season: Seaso
         />
         <ChoiceInput name="state" label="State" choices={choices(orderStates)} />
         <Deposit season={season} />
+        <ChoiceInput
+          name="labelSchool"
+          label="Labels by the rules of"
+          empty={null}
+          choices={[
+            { value: '', label: `the kitchen (${schoolNames[season.data.kitchen.label.school]})` },
+            ...schoolCodes.map((value) => ({ value, label: schoolNames[value] })),
+          ]}
+          sx={{ maxWidth: 360 }}
+        />
       </Box>
       <OwnStandIns season={season} />
       <TextInput name="notes" label="Notes" multiline />

@@ -30,7 +30,7 @@ const freshIngredient: IngredientDraft = {
   densities: [],
   pieceGrams: null,
   composition: null,
-  declaration: { labelName: '', parts: [] },
+  declaration: { labelName: '', french: '', parts: [] },
   contains: [],
   mayContain: [],
   onHandGrams: 0,
@@ -108,7 +108,10 @@ export function IngredientForm({ season, ingredient }: { season: SeasonBook; ing
           <NumberInput name="pieceGrams" label="Weight of one" unit="g" optional sx={{ maxWidth: 200, mt: 1.5 }} />
         </Panel>
         <Panel title="Label">
-          <TextInput name="declaration.labelName" label="What the label calls it" />
+          <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' } }}>
+            <TextInput name="declaration.labelName" label="What the label calls it" />
+            <TextInput name="declaration.french" label="The same in French, for Canada" />
+          </Box>
           <PartLines />
         </Panel>
         <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' } }}>

@@ -56,11 +56,17 @@ export const DensityLines = () => (
 
 export const PartLines = () => (
   <Box sx={{ mt: 1.5 }}>
-    <Lines name="declaration.parts" one="sub-ingredient" fresh={{ name: '', percent: null }} columns="2fr 1fr">
+    <Lines
+      name="declaration.parts"
+      one="sub-ingredient"
+      fresh={{ name: '', percent: null, french: '' }}
+      columns="2fr 1fr 2fr"
+    >
       {(path) => (
         <>
           <TextInput name={`${path}.name`} label="Sub-ingredient" />
           <NumberInput name={`${path}.percent`} label="Share" unit="%" optional />
+          <TextInput name={`${path}.french`} label="In French" />
         </>
       )}
     </Lines>

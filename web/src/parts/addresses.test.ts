@@ -11,11 +11,12 @@ describe('the address of a label', () => {
   it('is read back as it was written', () => {
     for (const packed of [
       AS_IT_IS,
-      { edition: 3, without: [], leaveOut: false, standIns: [] },
+      { edition: 3, without: [], leaveOut: false, school: 'eu' as const, standIns: [] },
       {
         edition: null,
         without: ['nuts', 'ingredient:plum-brandy'],
         leaveOut: true,
+        school: null,
         standIns: [
           { pieceId: 'praline', withId: 'malted' },
           { pieceId: 'a', withId: 'b' },

@@ -1,4 +1,5 @@
 import type { Subject } from '@usual-pantry/core/finding';
+import { schoolCodes } from '@usual-pantry/core/kitchen';
 import type { PackedAs } from '@usual-pantry/core/order';
 
 const places: Record<Subject['noun'], (id: string) => string> = {
@@ -15,10 +16,11 @@ const places: Record<Subject['noun'], (id: string) => string> = {
 export const addressOf = ({ noun, id }: Pick<Subject, 'noun' | 'id'>): string => places[noun](id);
 
 /** How a box is packed, as it stands in an address; the box as it is says nothing. */
-export const packedQuery = ({ edition, without, leaveOut, standIns }: PackedAs): Record<string, string> => ({
+export const packedQuery = ({ edition, without, leaveOut, school, standIns }: PackedAs): Record<string, string> => ({
   ...(edition === null ? {} : { edition: String(edition) }),
   ...(without.length > 0 ? { without: without.join() } : {}),
   ...(leaveOut ? { leaveOut: 'true' } : {}),
+  ...(school === null ? {} : { school }),
   ...(standIns.length > 0 ? { standIns: standIns.map(({ pieceId, withId }) => `${pieceId}.${withId}`).join() } : {}),
 });
 
@@ -27,6 +29,7 @@ export const readPacked = (search: URLSearchParams): PackedAs => ({
   edition: Number(search.get('edition')) || null,
   without: (search.get('without') ?? '').split(',').filter(Boolean),
   leaveOut: search.get('leaveOut') === 'true',
+  school: schoolCodes.find((code) => code === search.get('school')) ?? null,
   standIns: (search.get('standIns') ?? '')
     .split(',')
     .filter(Boolean)

@@ -1,14 +1,20 @@
 import { exclusionName, type NamedThings } from '@usual-pantry/core/ingredient';
+import { schoolNames } from '@usual-pantry/core/kitchen';
 import type { PackedAs } from '@usual-pantry/core/order';
 
 /** `no sesame`, as the order says it. */
 export const sayExclusion = (code: string, names: NamedThings): string => `no ${exclusionName(code, names)}`;
 
 /** A box and how it is packed: `Table box, no sesame`. */
-export const sayPacked = (boxName: string, { edition, without, leaveOut }: PackedAs, names: NamedThings): string =>
+export const sayPacked = (
+  boxName: string,
+  { edition, without, leaveOut, school }: PackedAs,
+  names: NamedThings,
+): string =>
   [
     boxName,
     ...(edition === null ? [] : ['as it was sold']),
     ...without.map((code) => sayExclusion(code, names)),
     ...(leaveOut ? ['some left out'] : []),
+    ...(school === null ? [] : [`label for ${schoolNames[school]}`]),
   ].join(', ');

@@ -1,3 +1,4 @@
+import { schoolNames } from '../../kitchen/index.js';
 import { allergens, type Allergen } from '../../ingredient/index.js';
 import { allergenSpans, listSpans } from '../list.js';
 import { quantityInName } from '../quid.js';
@@ -99,7 +100,7 @@ const netLetterMm = ({ widthMm, heightMm }: DisplayPanel): number =>
  * Sources: FSANZ Standards 1.2.1 to 1.2.5, 1.2.10 and schedule 9. An estimate that defers to the local authority.
  */
 export const anz: LabelSchool = {
-  name: 'Australia and New Zealand',
+  name: schoolNames.anz,
   languages: ['English'],
   listed,
   declare,

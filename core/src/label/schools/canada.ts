@@ -1,3 +1,4 @@
+import { schoolNames } from '../../kitchen/index.js';
 import { allergens, type Allergen } from '../../ingredient/index.js';
 import type { Day } from '../../quantity/index.js';
 import { frenchFor } from '../french.js';
@@ -184,7 +185,7 @@ const untranslated = (list: readonly ListEntry[]): string[] => [
  * Sources: Food and Drug Regulations B.01.007 to B.01.010.3; Consumer Packaging and Labelling Regulations. An estimate that defers to the local authority.
  */
 export const canada: LabelSchool = {
-  name: 'Canada',
+  name: schoolNames.canada,
   languages: ['English', 'French'],
   listed,
   declare: (food) => [...declareIn('english', food), ...declareIn('french', food)],

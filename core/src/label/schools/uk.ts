@@ -1,3 +1,4 @@
+import { schoolNames } from '../../kitchen/index.js';
 import { commonFields, field } from '../required.js';
 import type { LabelSchool } from '../school.js';
 import { european } from './european.js';
@@ -9,7 +10,7 @@ import { european } from './european.js';
  */
 export const uk: LabelSchool = {
   ...european,
-  name: 'United Kingdom',
+  name: schoolNames.uk,
   required: (facts) => [
     ...commonFields(facts),
     field(

@@ -1,3 +1,4 @@
+import { schoolNames } from '../../kitchen/index.js';
 import { allergens, inLabelOrder, isUsMajor, kindIsMissing, type Allergen } from '../../ingredient/index.js';
 import { GRAMS_PER_OUNCE, sayLabelDay } from '../../quantity/index.js';
 import type { ListEntry } from '../ingredients.js';
@@ -136,7 +137,7 @@ const INFANTS = 'Contains honey: not for infants under one year.';
  * Sources: 21 CFR 101.3, 101.4, 101.5, 101.7; FALCPA 2004; FASTER Act 2021. An estimate that defers to the local code.
  */
 export const us: LabelSchool = {
-  name: 'United States',
+  name: schoolNames.us,
   languages: ['English'],
   listed: isUsMajor,
   declare: ({ list, contains, mayContain, group }) => {

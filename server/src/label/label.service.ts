@@ -1,0 +1,186 @@
+import { Inject, Injectable } from '@nestjs/common';
+import type { LabelRunState, SetLabel } from '@usual-pantry/core/api';
+import { finding, type Finding, type Subject } from '@usual-pantry/core/finding';
+import type { KitchenDraft } from '@usual-pantry/core/kitchen';
+import {
+  crossContact,
+  labelOf,
+  lotOf,
+  printedOf,
+  schools,
+  wordsOnLabel,
+  type Label,
+  type LabelLayout,
+  type LabelPage,
+  type Ticket,
+} from '@usual-pantry/core/label';
+import { packBox, packedKey, type PackedAs } from '@usual-pantry/core/order';
+import type { LabelRun, Plan } from '@usual-pantry/core/plan';
+import type { Day } from '@usual-pantry/core/quantity';
+import { BookService, type Season } from '../book/book.service.js';
+import { SERVED_AT } from '../door/door.controller.js';
+import { notFound } from '../refusal/refused.js';
+import { UnitOfWork } from '../storage/unit-of-work.js';
+import { codePng, codeSizeMm, codeSvg } from './code.js';
+import { LabelPrintRow } from './label.entity.js';
+import { leastHeight, setLabel } from './label-pdf.js';
+import { bytesOfPng, sizeOfPng } from './png.js';
+
+/** How large the maker's picture is on a label at most, mm. */
+const LOGO_MM = { widthMm: 20, heightMm: 12 };
+
+type Size = Pick<LabelPage, 'widthMm' | 'heightMm'>;
+
+/** A box as it is packed for a hand-over. */
+export interface Packed extends PackedAs {
+  readonly boxId: string;
+  readonly handOver?: Day | undefined;
+}
+
+/** The season as it is planned. */
+interface Planned {
+  readonly season: Season;
+  readonly plan: Plan;
+  readonly today: Day;
+}
+
+/** A label in words, and what it is of. */
+interface Worded {
+  readonly label: Label;
+  readonly school: SetLabel['school'];
+  readonly run: LabelRun | null;
+  readonly lot: string | null;
+  readonly crossContact: SetLabel['crossContact'];
+}
+
+/** Labels of boxes: their words, set in type, and what was printed of them. */
+@Injectable()
+export class LabelService {
+  constructor(
+    private readonly books: BookService,
+    private readonly work: UnitOfWork,
+    @Inject(SERVED_AT) private readonly servedAt: () => readonly string[],
+  ) {}
+
+  /** Every run of the season with what was printed of it. */
+  async runs(): Promise<LabelRunState[]> {
+    const planned = await this.books.plan();
+    const prints = await this.prints();
+    return planned.plan.labels.map((run) => {
+      const { label, lot } = wordedRun(run, planned);
+      const { count, changed, lastAt } = printedOf(run, prints, wordsOnLabel(label.blocks));
+      return { ...run, lot, printed: count, changed, lastPrintedAt: lastAt, planned: run.madeOn > planned.today };
+    });
+  }
+
+  /** Everything that was printed, the newest first. */
+  prints(): Promise<LabelPrintRow[]> {
+    return this.work.read((manager) => manager.find(LabelPrintRow, { order: { at: 'DESC', id: 'ASC' } }));
+  }
+
+  /** @throws Refused 404 when there is no such box */
+  worded(packed: Packed, planned: Planned): Worded {
+    const key = packedKey(packed.boxId, packed);
+    const run =
+      planned.plan.labels.find((each) => each.handOver === packed.handOver && packedKey(each.boxId, each) === key) ??
+      null;
+    if (run) return wordedRun(run, planned);
+    const { season, today } = planned;
+    const box = packBox(season.book, packed.boxId, packed);
+    if (!box) throw notFound('box', packed.boxId);
+    const school = packed.school ?? season.book.kitchen.label.school;
+    const label = labelOf(schools[school], box.facts, season.book, { dates: null, today });
+    return { label, school, run: null, lot: null, crossContact: [] };
+  }
+
+  /** The label of a box, set in type at the size of the kitchen's labels. */
+  async set(packed: Packed): Promise<SetLabel> {
+    const planned = await this.books.plan();
+    const { label, school, run, lot, crossContact: ways } = this.worded(packed, planned);
+    const { kitchen } = planned.season.book;
+    const page = this.pageOf(kitchen, kitchen.label, lot);
+    const layouts = setLabel(label, page, kitchen.label.back);
+    const fits = layouts.every(({ overflowMm }) => overflowMm === 0);
+    const leastHeightMm = fits ? null : leastHeight(label, page, kitchen.label.back);
+    const settings: Subject<'kitchen'> = { noun: 'kitchen', id: 'kitchen', name: 'Settings' };
+    const tooSmall: Finding[] =
+      leastHeightMm === null ? [] : [finding('label-too-small', settings, { heightMm: leastHeightMm })];
+    const later = run ? await this.findingsOfRun(run, label, planned) : [];
+    return {
+      school,
+      ...label,
+      findings: [...tooSmall, ...later, ...label.findings],
+      run,
+      lot,
+      crossContact: [...ways],
+      codeSvg: lot && kitchen.label.code !== 'none' ? codeSvg(kitchen.label.code, this.codeText(kitchen, lot)) : null,
+      accent: kitchen.label.accent,
+      logoPng: kitchen.label.logo,
+      leastHeightMm,
+      layouts,
+    };
+  }
+
+  private async findingsOfRun(run: LabelRun, label: Label, { today }: Planned): Promise<Finding[]> {
+    const box: Subject<'box'> = { noun: 'box', id: run.boxId, name: run.boxName };
+    const { changed, lastAt } = printedOf(run, await this.prints(), wordsOnLabel(label.blocks));
+    return [
+      ...(changed > 0 && lastAt !== null
+        ? [finding('label-words-changed', box, { count: changed, on: lastAt.slice(0, 10) })]
+        : []),
+      ...(run.madeOn > today ? [finding('label-planned', box, { madeOn: run.madeOn })] : []),
+    ];
+  }
+
+  /** What a code says: the lot alone in bars, the address of its page in squares. */
+  private codeText({ label }: KitchenDraft, lot: string): string {
+    const [address] = this.servedAt();
+    return label.code === 'qr' && address !== undefined ? `${address}/contents/${lot}` : lot;
+  }
+
+  /** The paper of a label of this kitchen. @param size of the label, mm */
+  pageOf({ label }: KitchenDraft, size: Size, lot: string | null): LabelPage {
+    const { widthMm, heightMm } = size;
+    return {
+      widthMm,
+      heightMm,
+      nameFace: label.nameFace,
+      code: lot === null || label.code === 'none' ? null : codeSizeMm[label.code],
+      logo: label.logo === null ? null : sizeOfPng(bytesOfPng(label.logo), LOGO_MM),
+    };
+  }
+
+  /** A layout with the code that goes on it. */
+  async withCode(kitchen: KitchenDraft, layout: LabelLayout, lot: string | null) {
+    const { code } = kitchen.label;
+    const isWanted = layout.code !== null && lot !== null && code !== 'none';
+    return { layout, codePng: isWanted ? await codePng(code, this.codeText(kitchen, lot)) : null };
+  }
+
+  /** A label or a ticket on its paper, side by side. Tickets have no back. */
+  sides(kitchen: KitchenDraft, ticket: Ticket, size: Size, lot: string | null): LabelLayout[] {
+    return setLabel(ticket, this.pageOf(kitchen, size, lot), lot !== null && kitchen.label.back);
+  }
+
+  /** How high it would have to be, mm. */
+  leastHeight(kitchen: KitchenDraft, ticket: Ticket, size: Size, lot: string | null): number {
+    return leastHeight(ticket, this.pageOf(kitchen, size, lot), lot !== null && kitchen.label.back);
+  }
+}
+
+/** The label of a run in words. */
+function wordedRun(run: LabelRun, { season, plan, today }: Planned): Worded & { readonly lot: string } {
+  const { book } = season;
+  const box = packBox(book, run.boxId, run);
+  if (!box) throw notFound('box', run.boxId);
+  const school = run.school ?? book.kitchen.label.school;
+  const ways = crossContact(run, box.facts, plan, book);
+  const lot = lotOf({ ...run, key: packedKey(run.boxId, run) });
+  const label = labelOf(schools[school], box.facts, book, {
+    dates: run,
+    lot,
+    traces: ways.map(({ allergen }) => allergen),
+    today,
+  });
+  return { label, school, run, lot, crossContact: ways };
+}
