@@ -7,9 +7,10 @@ const debianTools = [
   { path: '/usr/bin/chromium', package: 'chromium' },
   { path: '/usr/bin/units', package: 'units' },
   { path: '/usr/bin/pdffonts', package: 'poppler-utils' },
+  { path: '/usr/bin/qpdf', package: 'qpdf' },
 ];
 
-/** Debian's browser, unit converter and PDF inspector, which the tests call. */
+/** Debian's browser, unit converter and PDF inspectors, which the tests call. */
 function installDebianTools() {
   const missing = debianTools.filter((tool) => !existsSync(tool.path)).map((tool) => tool.package);
   if (missing.length === 0) return;

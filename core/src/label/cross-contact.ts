@@ -4,6 +4,7 @@ import { packBox, packedKey } from '../order/index.js';
 import type { Allergen } from '../ingredient/index.js';
 import { allergensIn, profileOf, turnsOf, type LabelRun, type Plan } from '../plan/index.js';
 import type { Day } from '../quantity/index.js';
+import { oncePerPair } from '../record/index.js';
 
 /** An allergen that can come into a box from the kitchen itself, and by which way. */
 export interface CrossContact {
@@ -16,36 +17,38 @@ export interface CrossContact {
   readonly where: 'bench' | 'packing';
 }
 
-/** Something that is made or finished on a day. */
+/** Something that is made or finished on a day, with its place in the turns of the day. */
 interface OnTheBench {
+  readonly noun: 'recipe' | 'piece';
+  readonly id: string;
   readonly name: string;
   readonly contains: readonly Allergen[];
-  readonly isOurs: boolean;
+  readonly turn: number;
+  readonly place: number;
 }
 
-/** All that is on the bench on a day, and which of it is of the box. */
-function onTheBench(
-  day: Day,
-  ours: { recipes: ReadonlySet<string>; pieces: ReadonlySet<string> },
-  plan: Plan,
-  book: Book,
-) {
-  const made = [...plan.made, ...plan.runs]
-    .filter((run) => run.day === day)
-    .map(({ recipeId, recipeName }): OnTheBench => ({
-      name: recipeName,
-      contains: book.recipes.get(recipeId)?.contains ?? [],
-      isOurs: ours.recipes.has(recipeId),
-    }));
-  const finished = plan.finishings
-    .filter((each) => each.day === day)
-    .map(({ pieceId, pieceName }): OnTheBench => ({
-      name: pieceName,
-      contains: book.pieces.get(pieceId)?.contains ?? [],
-      isOurs: ours.pieces.has(pieceId),
-    }));
-  return [...made, ...finished];
-}
+/** All that is on the bench on each day. */
+const benchOf = oncePerPair((plan: Plan, book: Book): ReadonlyMap<Day, readonly OnTheBench[]> => {
+  const days = new Map<Day, Omit<OnTheBench, 'turn' | 'place'>[]>();
+  const add = (day: Day, thing: Omit<OnTheBench, 'turn' | 'place'>) => {
+    days.set(day, [...(days.get(day) ?? []), thing]);
+  };
+  for (const { day, recipeId: id, recipeName: name } of [...plan.made, ...plan.runs])
+    add(day, { noun: 'recipe', id, name, contains: book.recipes.get(id)?.contains ?? [] });
+  for (const { day, pieceId: id, pieceName: name } of plan.finishings)
+    add(day, { noun: 'piece', id, name, contains: book.pieces.get(id)?.contains ?? [] });
+  return new Map(
+    [...days].map(([day, things]) => {
+      const turns = turnsOf(things.map(({ contains }) => profileOf(contains)));
+      const placed = things.map((thing): OnTheBench => {
+        const profile = profileOf(thing.contains);
+        const turn = turns.findIndex(({ profiles }) => profiles.includes(profile));
+        return { ...thing, turn, place: turns[turn]?.profiles.indexOf(profile) ?? 0 };
+      });
+      return [day, placed] as const;
+    }),
+  );
+});
 
 /** Every recipe of the pieces, through all components. */
 function recipesOf(facts: BoxFacts, book: Book): Set<string> {
@@ -69,21 +72,19 @@ function recipesOf(facts: BoxFacts, book: Book): Set<string> {
  * @returns each allergen with every way, the earliest first; none that the box contains
  */
 export function crossContact(run: LabelRun, facts: BoxFacts, plan: Plan, book: Book): CrossContact[] {
-  const ours = { recipes: recipesOf(facts, book), pieces: facts.pieceIds };
+  const recipes = recipesOf(facts, book);
+  const isOurs = ({ noun, id }: OnTheBench) => (noun === 'recipe' ? recipes : facts.pieceIds).has(id);
   const found = new Map<string, CrossContact>();
   const add = (each: CrossContact) => {
     if (!facts.contains.includes(each.allergen)) found.set(Object.values(each).join('|'), each);
   };
   const cleans = book.kitchen.cleanMinutes > 0;
+  const bench = benchOf(plan, book);
   for (const { day, packs } of plan.days) {
-    const things = onTheBench(day, ours, plan, book);
-    const turns = turnsOf(things.map(({ contains }) => profileOf(contains)));
-    const turnOf = ({ contains }: OnTheBench) =>
-      turns.findIndex(({ profiles }) => profiles.includes(profileOf(contains)));
-    const placeIn = (thing: OnTheBench) => turns[turnOf(thing)]?.profiles.indexOf(profileOf(thing.contains)) ?? 0;
-    for (const own of things.filter(({ isOurs }) => isOurs))
+    const things = bench.get(day) ?? [];
+    for (const own of things.filter(isOurs))
       for (const other of things) {
-        const before = turnOf(other) === turnOf(own) && placeIn(other) <= placeIn(own);
+        const before = other.turn === own.turn && other.place <= own.place;
         if (other === own || (cleans && !before)) continue;
         for (const allergen of allergensIn(profileOf(other.contains)))
           if (!own.contains.includes(allergen))

@@ -64,7 +64,7 @@ const shelf = (book: Book): Ticket[] =>
 
 /** A card for each box: what is what, with the allergens of each piece. */
 const cards = (book: Book): Ticket[] =>
-  [...book.boxes.values()].map(({ box, pieces, mayContain }) =>
+  [...book.boxes.values()].map(({ box, pieces, contains, mayContain }) =>
     ticket([
       block('name', '', box.name),
       ...pieces.flatMap(({ pieceId, count }) => {
@@ -79,6 +79,7 @@ const cards = (book: Book): Ticket[] =>
             ]
           : [];
       }),
+      block('contains', 'Contains:', sayAllergens(contains) || 'none of the listed allergens'),
       block('may', 'May contain:', sayAllergens(mayContain)),
     ]),
   );

@@ -108,6 +108,7 @@ describe('a piece that nothing replaces', () => {
       edition: null,
       without: ['alcohol'],
       leaveOut: true,
+      school: null,
       standIns: [],
     });
     expect(priceOfOrder(less, book)).toBe(3 * 1500);

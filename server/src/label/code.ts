@@ -17,4 +17,4 @@ const optionsOf = (kind: Kind, text: string) =>
 export const codeSvg = (kind: Kind, text: string): string => toSVG(optionsOf(kind, text));
 
 export const codePng = (kind: Kind, text: string): Promise<Uint8Array> =>
-  toBuffer({ ...optionsOf(kind, text), scale: 6 });
+  toBuffer({ ...optionsOf(kind, text), scale: 6, backgroundcolor: 'FFFFFF' });

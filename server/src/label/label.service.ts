@@ -7,6 +7,7 @@ import {
   labelOf,
   lotOf,
   printedOf,
+  printsOf,
   schools,
   wordsOnLabel,
   type Label,
@@ -67,8 +68,10 @@ export class LabelService {
     const planned = await this.books.plan();
     const prints = await this.prints();
     return planned.plan.labels.map((run) => {
-      const { label, lot } = wordedRun(run, planned);
-      const { count, changed, lastAt } = printedOf(run, prints, wordsOnLabel(label.blocks));
+      const lot = lotOfRun(run);
+      // Its words are needed only where they may differ from what was printed.
+      const words = printsOf(run, prints).length > 0 ? wordsOnLabel(wordedRun(run, planned).label.blocks) : '';
+      const { count, changed, lastAt } = printedOf(run, prints, words);
       return { ...run, lot, printed: count, changed, lastPrintedAt: lastAt, planned: run.madeOn > planned.today };
     });
   }
@@ -168,6 +171,8 @@ export class LabelService {
   }
 }
 
+const lotOfRun = (run: LabelRun): string => lotOf({ ...run, key: packedKey(run.boxId, run) });
+
 /** The label of a run in words. */
 function wordedRun(run: LabelRun, { season, plan, today }: Planned): Worded & { readonly lot: string } {
   const { book } = season;
@@ -175,7 +180,7 @@ function wordedRun(run: LabelRun, { season, plan, today }: Planned): Worded & { 
   if (!box) throw notFound('box', run.boxId);
   const school = run.school ?? book.kitchen.label.school;
   const ways = crossContact(run, box.facts, plan, book);
-  const lot = lotOf({ ...run, key: packedKey(run.boxId, run) });
+  const lot = lotOfRun(run);
   const label = labelOf(schools[school], box.facts, book, {
     dates: run,
     lot,

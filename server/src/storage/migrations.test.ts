@@ -38,6 +38,7 @@ describe('the migrations', () => {
       'inbox_message',
       'ingredient',
       'kitchen',
+      'label_print',
       'order_agreed',
       'order_line',
       'piece',
@@ -47,6 +48,7 @@ describe('the migrations', () => {
       'recipe_version',
       'season_plan',
       'version_floor',
+      'weighing',
     ]);
     expect(await database.showMigrations()).toBe(false);
   });
@@ -61,7 +63,7 @@ describe('the migrations', () => {
   });
 
   it('carry on what was kept before: lives, forms, swaps, compositions', async () => {
-    for (let back = 0; back < 5; back++) await database.undoLastMigration();
+    for (let back = 0; back < 7; back++) await database.undoLastMigration();
     await database.query(
       `INSERT INTO ingredient (id, version, name, packs, densities, pieceGrams, composition, declaration, contains, mayContain, onHandGrams, notes)
          VALUES ('i', 1, 'I', '[]', '[]', NULL, '{"water":100}', '{}', '[]', '[]', 0, '')`,
@@ -92,6 +94,11 @@ describe('the migrations', () => {
   });
 
   it('go back to nothing', async () => {
+    await database.undoLastMigration();
+    expect(await tables()).not.toContain('label_print');
+    await database.undoLastMigration();
+    const orders = await database.query<{ name: string }[]>(`PRAGMA table_info('customer_order')`);
+    expect(orders.map(({ name }) => name)).not.toContain('labelSchool');
     await database.undoLastMigration();
     await database.undoLastMigration();
     expect(await tables()).not.toContain('change_log');

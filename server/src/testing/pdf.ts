@@ -22,3 +22,30 @@ export async function readPdf(file: Buffer): Promise<{ pages: PdfPage[]; fontsEm
   }
   return { pages, fontsEmbedded };
 }
+
+/** A stretch of text on a page: where its left end stands on the line, mm from the top left, and how large it is. */
+interface PdfText {
+  readonly text: string;
+  readonly x: number;
+  readonly y: number;
+  readonly sizeMm: number;
+}
+
+/** Where each text of each page stands, read with the same independent reader. */
+export async function readPlaces(file: Buffer): Promise<PdfText[][]> {
+  const document = await getDocument({ data: new Uint8Array(file), useSystemFonts: false, verbosity: 0 }).promise;
+  const pages: PdfText[][] = [];
+  for (let number = 1; number <= document.numPages; number++) {
+    const page = await document.getPage(number);
+    const { items } = await page.getTextContent();
+    const [, , , height = 0] = page.view;
+    pages.push(
+      items.flatMap((item): PdfText[] => {
+        if (!('str' in item) || item.str.trim() === '') return [];
+        const [, , , size = 0, x = 0, y = 0] = item.transform as number[];
+        return [{ text: item.str, x: x * MM_PER_POINT, y: (height - y) * MM_PER_POINT, sizeMm: size * MM_PER_POINT }];
+      }),
+    );
+  }
+  return pages;
+}
