@@ -506,14 +506,6 @@ export const catalogue = {
     (name, { what }: { what: string }) =>
       `A label of Canada is in both languages, and ${name} has no French yet. ${what}`,
   ),
-  'label-planned': kind(
-    'know',
-    'box',
-    ['label of what is not made yet', 'labels of what is not made yet'],
-    [],
-    (name, { madeOn }: { madeOn: Day }) =>
-      `${name} is planned to be made on ${sayDay(madeOn)}: print its labels when it is made, or check the date then.`,
-  ),
   'label-words-changed': kind(
     'decide',
     'box',

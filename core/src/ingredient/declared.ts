@@ -23,7 +23,7 @@ const of = (
   anyOf: Allergen | readonly Allergen[],
   more: Pick<Sign, 'notAfter' | 'notBefore'> = {},
 ): Sign => ({
-  words,
+  words: new RegExp(words, 'g'),
   anyOf: typeof anyOf === 'string' ? [anyOf] : anyOf,
   ...more,
 });
@@ -120,7 +120,7 @@ export interface Declared {
 export function declaredIn(text: string): Declared[] {
   const words = text.toLowerCase().replace(/\s+/g, ' ');
   return signs.flatMap(({ words: sign, anyOf, notAfter, notBefore }) =>
-    [...words.matchAll(new RegExp(sign, 'g'))].flatMap(({ 0: word, index }): Declared[] => {
+    [...words.matchAll(sign)].flatMap(({ 0: word, index }): Declared[] => {
       const before = words.slice(0, index).trimEnd();
       const behind = words.slice(index + word.length);
       const isOther =

@@ -108,7 +108,7 @@ export class LabelService {
     const settings: Subject<'kitchen'> = { noun: 'kitchen', id: 'kitchen', name: 'Settings' };
     const tooSmall: Finding[] =
       leastHeightMm === null ? [] : [finding('label-too-small', settings, { heightMm: leastHeightMm })];
-    const later = run ? await this.findingsOfRun(run, label, planned) : [];
+    const later = run ? await this.findingsOfRun(run, label) : [];
     return {
       school,
       ...label,
@@ -124,15 +124,11 @@ export class LabelService {
     };
   }
 
-  private async findingsOfRun(run: LabelRun, label: Label, { today }: Planned): Promise<Finding[]> {
+  private async findingsOfRun(run: LabelRun, label: Label): Promise<Finding[]> {
     const box: Subject<'box'> = { noun: 'box', id: run.boxId, name: run.boxName };
     const { changed, lastAt } = printedOf(run, await this.prints(), wordsOnLabel(label.blocks));
-    return [
-      ...(changed > 0 && lastAt !== null
-        ? [finding('label-words-changed', box, { count: changed, on: lastAt.slice(0, 10) })]
-        : []),
-      ...(run.madeOn > today ? [finding('label-planned', box, { madeOn: run.madeOn })] : []),
-    ];
+    if (changed === 0 || lastAt === null) return [];
+    return [finding('label-words-changed', box, { count: changed, on: lastAt.slice(0, 10) })];
   }
 
   /** What a code says: the lot alone in bars, the address of its page in squares. */

@@ -11,6 +11,11 @@ export const labelApi = api.injectEndpoints({
     printJob: build.query<PrintJob, void>({ query: () => 'labels/print' }),
     printLabels: build.mutation<PrintJob, PrintLabels>({
       query: (body) => ({ url: 'labels/print', method: 'POST', body }),
+      // From then on it is asked how far it is.
+      onQueryStarted: async (_body, { dispatch, queryFulfilled }) => {
+        const answer = await queryFulfilled.catch(() => null);
+        if (answer) await dispatch(labelApi.util.upsertQueryData('printJob', undefined, answer.data));
+      },
     }),
     stopPrint: build.mutation<PrintJob, void>({ query: () => ({ url: 'labels/print', method: 'DELETE' }) }),
     weighings: build.query<readonly Weighing[], string>({

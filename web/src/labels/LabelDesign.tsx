@@ -83,7 +83,7 @@ function Measures({ settings, change }: Props) {
     <SettledField
       label={`${label}, mm`}
       value={sayNumber(settings[key], 1)}
-      onSettle={(typed) => change({ [key]: readNumber(typed) as number }, label)}
+      onSettle={(typed) => change({ [key]: readNumber(typed) }, label)}
     />
   );
   return (
@@ -108,7 +108,7 @@ function Order({ settings, change }: Props) {
     void change({ order: next }, `${blockNames[kind]} moved`);
   };
   return (
-    <Box component="ol" aria-label="Order of the paragraphs" sx={{ m: 0, pl: 3, columns: { sm: 2 } }}>
+    <Box component="ol" aria-label="Order of the paragraphs" sx={{ m: 0, pl: 3, columns: { sm: 2 }, columnGap: 4 }}>
       {order.map((kind, index) => (
         <Box component="li" key={kind} sx={{ breakInside: 'avoid' }}>
           <Box sx={{ display: 'flex', alignItems: 'center' }}>

@@ -42,6 +42,12 @@ function Rule({ lengthMm }: { lengthMm: number }) {
   );
 }
 
+/** What one side says. Of a label with a single side that is all of it, a sentence a paragraph. */
+const saySide = ({ layouts, blocks }: SetLabel, { runs }: SetLabel['layouts'][number]): string =>
+  layouts.length === 1
+    ? blocks.map(({ heading, text }) => `${heading} ${text}`.trim()).join('. ')
+    : runs.map(({ text }) => text).join(' ');
+
 /** One side of a label. */
 function Side({ label, layout, name }: { label: SetLabel; layout: SetLabel['layouts'][number]; name: string }) {
   const { widthMm, heightMm, overflowMm, runs, code, logo } = layout;
@@ -49,7 +55,7 @@ function Side({ label, layout, name }: { label: SetLabel; layout: SetLabel['layo
   return (
     <svg
       role="img"
-      aria-label={`${name}: ${runs.map(({ text }) => text).join(' ')}`}
+      aria-label={`${name}: ${saySide(label, layout)}`}
       viewBox={`0 0 ${String(widthMm)} ${String(height)}`}
       style={{
         width: mm(widthMm),

@@ -33,10 +33,12 @@ interface LabelSheetProps {
   readonly handOver: string | null;
   readonly packed: PackedAs;
   readonly count: number;
+  /** Whether it is still to be made. */
+  readonly isPlanned: boolean;
 }
 
 /** One label: at true size, what is missing, where each word comes from, how it looks, and the PDF. */
-export function LabelSheet({ boxId, handOver, packed, count }: LabelSheetProps) {
+export function LabelSheet({ boxId, handOver, packed, count, isPlanned }: LabelSheetProps) {
   const { data: label, error, refetch } = useLabelQuery({ boxId, handOver, packed });
   const { season } = useSeasonBook();
   const [copies, setCopies] = useState(String(count));
@@ -59,7 +61,7 @@ export function LabelSheet({ boxId, handOver, packed, count }: LabelSheetProps) 
           <Icon path={mdiClose} />
         </IconButton>
       </Box>
-      <RecordFindings findings={label.findings} />
+      <RecordFindings findings={label.findings.filter(({ code }) => code !== 'label-too-small')} />
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'flex-start', mb: 2 }}>
         <TextField
           label="Copies"
@@ -89,8 +91,9 @@ export function LabelSheet({ boxId, handOver, packed, count }: LabelSheetProps) 
       <LabelPreview label={label} />
       <Typography variant="body2" sx={{ color: 'text.secondary', my: 1.5, maxWidth: '70ch' }}>
         True size: {sayLength(widthMm, heightMm)} at a zoom of 100 %, by the rules of {schoolNames[label.school]}
-        {label.lot !== null && <>, lot {label.lot}</>}. An estimate, not legal advice: your local code decides what a
-        label must say.
+        {label.lot !== null && <>, lot {label.lot}</>}.{' '}
+        {isPlanned && <strong>Planned: it is not made yet, so look at its dates again when it is. </strong>}An estimate,
+        not legal advice: your local code decides what a label must say.
       </Typography>
       <Box sx={{ display: 'grid', gap: 2 }}>
         <LabelDesign isOpen={false} />

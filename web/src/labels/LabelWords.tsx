@@ -81,7 +81,11 @@ function Ways({ asked, facts, book, label }: Things & { asked: Asked }) {
 export function LabelWords({ label, facts, book }: Things) {
   const [asked, setAsked] = useState<Asked | null>(null);
   const [missing, setMissing] = useState('');
-  const text = wordsOnLabel(label.blocks);
+  /** What is declared: a word of the statement or of a name is none of it. */
+  const declared = label.blocks.filter(({ spans }) =>
+    spans.some(({ ids, allergen }) => ids.length > 0 || allergen !== null),
+  );
+  const text = wordsOnLabel(declared);
   const whyNot = whyNotInBox(missing, text, facts, book);
   const ask = (word: string, ids: readonly string[], allergen: Allergen | null) => {
     const carriers = allergen === null ? null : carriersOf(allergen, facts, book);
@@ -89,37 +93,36 @@ export function LabelWords({ label, facts, book }: Things) {
   };
   return (
     <Panel title="Why is this word here?">
-      {label.blocks
-        .filter(({ spans }) => spans.some(({ ids, allergen }) => ids.length > 0 || allergen !== null))
-        .map(({ heading, spans }) => (
-          <Box component="p" key={`${heading} ${spans[0]?.text ?? ''}`} sx={{ my: 0.5, lineHeight: 1.9 }}>
-            <strong>{heading}</strong>{' '}
-            {spans.map(({ text: word, strong, ids, allergen }, index) => {
-              const isWord = /[\p{L}\d]/u.test(word) && (ids.length > 0 || allergen !== null);
-              if (!isWord) return <span key={index}>{word}</span>;
-              return (
-                <ButtonBase
-                  key={index}
-                  onClick={() => {
-                    ask(word.trim(), ids, allergen);
-                  }}
-                  aria-label={`Why ${allergen === null ? word.trim() : allergens[allergen].name}?`}
-                  sx={{
-                    font: 'inherit',
-                    fontWeight: strong ? 750 : 'inherit',
-                    verticalAlign: 'baseline',
-                    borderBottom: '1px dotted',
-                    borderColor: 'text.secondary',
-                    minHeight: 24,
-                    whiteSpace: 'pre',
-                  }}
-                >
-                  {word}
-                </ButtonBase>
-              );
-            })}
-          </Box>
-        ))}
+      {declared.map(({ heading, spans }) => (
+        <Box component="p" key={`${heading} ${spans[0]?.text ?? ''}`} sx={{ my: 0.5, lineHeight: 1.9 }}>
+          <strong>{heading}</strong>{' '}
+          {spans.map(({ text: word, strong, ids, allergen }, index) => {
+            const isWord = /[\p{L}\d]/u.test(word) && (ids.length > 0 || allergen !== null);
+            if (!isWord) return <span key={index}>{word}</span>;
+            return (
+              <ButtonBase
+                key={index}
+                onClick={() => {
+                  ask(word.trim(), ids, allergen);
+                }}
+                aria-label={`Why ${allergen === null ? word.trim() : allergens[allergen].name}?`}
+                sx={{
+                  font: 'inherit',
+                  fontWeight: strong ? 750 : 'inherit',
+                  verticalAlign: 'baseline',
+                  borderBottom: '1px dotted',
+                  borderColor: 'text.secondary',
+                  display: 'inline',
+                  textAlign: 'left',
+                  whiteSpace: 'pre-wrap',
+                }}
+              >
+                {word}
+              </ButtonBase>
+            );
+          })}
+        </Box>
+      ))}
       {asked && <Ways asked={asked} label={label} facts={facts} book={book} />}
       <TextField
         label="Why is another word not here?"

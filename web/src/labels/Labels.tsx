@@ -86,7 +86,7 @@ function RunList({ rows, open, isChosen, onChoose }: RunListProps) {
               <Box sx={{ fontWeight: 650 }}>{row.name}</Box>
               <Box sx={{ typography: 'note', color: 'text.secondary' }}>{row.text}</Box>
               {printed && (
-                <Box sx={{ typography: 'note', color: row.run && row.run.changed > 0 ? 'error.main' : 'success.main' }}>
+                <Box sx={{ typography: 'note', color: row.run.changed > 0 ? 'error.main' : 'success.main' }}>
                   {printed}
                 </Box>
               )}
@@ -180,6 +180,7 @@ export function Labels() {
               handOver={search.get('handOver')}
               packed={packed}
               count={open?.run?.count ?? 1}
+              isPlanned={open?.run?.planned ?? false}
             />
           ) : null
         }

@@ -48,7 +48,7 @@ function OwnSheetFields({ settings, change }: SettingsProps) {
       key={key}
       label={label}
       value={sayNumber(own[key], 2)}
-      onSettle={(typed) => change({ ownSheet: { ...own, [key]: readNumber(typed) as number } }, label)}
+      onSettle={(typed) => change({ ownSheet: { ...own, [key]: readNumber(typed) } }, label)}
     />
   );
   return (
@@ -86,7 +86,7 @@ function SheetChoice({ settings, change }: SettingsProps) {
     <SettledField
       label={label}
       value={sayNumber(settings[key], 1)}
-      onSettle={(typed) => change({ [key]: readNumber(typed) as number }, label)}
+      onSettle={(typed) => change({ [key]: readNumber(typed) }, label)}
       sx={{ width: 140 }}
     />
   );
@@ -186,23 +186,33 @@ export function PrintPanel({ chosen }: { chosen: readonly LabelRunState[] }) {
     <Panel title="Print">
       <Box sx={{ display: 'grid', gap: 1.5 }}>
         {trouble && <Alert severity="error">{trouble}</Alert>}
-        <TextField
-          select
-          size="small"
-          label="What"
-          value={what}
-          sx={{ maxWidth: 320 }}
-          onChange={(event) => {
-            setWhat(event.target.value as What);
-          }}
-        >
-          {Object.entries(whats).map(([key, name]) => (
-            <MenuItem key={key} value={key}>
-              {name}
-            </MenuItem>
-          ))}
-        </TextField>
-        <SheetChoice settings={settings} change={change} />
+        <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', alignItems: 'flex-start' }}>
+          <TextField
+            select
+            size="small"
+            label="What"
+            value={what}
+            sx={{ minWidth: 220 }}
+            onChange={(event) => {
+              setWhat(event.target.value as What);
+            }}
+          >
+            {Object.entries(whats).map(([key, name]) => (
+              <MenuItem key={key} value={key}>
+                {name}
+              </MenuItem>
+            ))}
+          </TextField>
+          <SheetChoice settings={settings} change={change} />
+          <Button
+            variant="contained"
+            sx={{ height: 40 }}
+            onClick={go}
+            disabled={job?.state === 'running' || (what === 'boxes' && labels === 0)}
+          >
+            {what === 'boxes' ? `Print ${sayCount(labels, 'label')}` : `Print ${whats[what].toLowerCase()}`}
+          </Button>
+        </Box>
         {grid && (
           <SheetMap grid={grid} start={first} onStart={setStart} count={what === 'boxes' ? labels : cellsOf(grid)} />
         )}
@@ -229,15 +239,6 @@ export function PrintPanel({ chosen }: { chosen: readonly LabelRunState[] }) {
             )}
           </Alert>
         )}
-        <Box>
-          <Button
-            variant="contained"
-            onClick={go}
-            disabled={job?.state === 'running' || (what === 'boxes' && labels === 0)}
-          >
-            {what === 'boxes' ? `Print ${sayCount(labels, 'label')}` : `Print ${whats[what].toLowerCase()}`}
-          </Button>
-        </Box>
         {job && <JobState job={job} onStop={() => void stop()} />}
       </Box>
     </Panel>

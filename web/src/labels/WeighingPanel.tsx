@@ -73,11 +73,11 @@ export function WeighingPanel({ facts, isOpen }: { facts: BoxFacts; isOpen: bool
   const weights = words.map(readNumber);
   const wrong = words.filter((_word, index) => !(Number(weights[index]) > 0));
   const isRight = wrong.length === 0 && weights.length > 0 && declared > 0;
-  const found = isRight ? judgeWeights(declared, weights as number[]) : null;
+  const found = isRight ? judgeWeights(declared, weights) : null;
   const [last] = kept ?? [];
   const judged = last ? judgeWeights(last.declaredGrams, last.weights) : null;
   const store = async () => {
-    await weigh({ boxId: box.id, declaredGrams: declared, weights: weights as number[] }).unwrap();
+    await weigh({ boxId: box.id, declaredGrams: declared, weights: weights }).unwrap();
     setTyped('');
   };
   return (
@@ -105,7 +105,7 @@ export function WeighingPanel({ facts, isOpen }: { facts: BoxFacts; isOpen: bool
             {sayVerdict(found, declared)} Spread {grams(found.spreadGrams)}, least {grams(found.leastGrams)}.
           </Alert>
         )}
-        {found && <RunChart weights={weights as number[]} declared={declared} tolerance={found.toleranceGrams} />}
+        {found && <RunChart weights={weights} declared={declared} tolerance={found.toleranceGrams} />}
         {error && <Alert severity="error">{(error as Refusal).message}</Alert>}
         <Box>
           <Button variant="outlined" disabled={!isRight || isLoading} onClick={() => void store()}>

@@ -5,6 +5,7 @@ import type { Kitchen } from '@usual-pantry/core/kitchen';
 import { FormProvider } from 'react-hook-form';
 import { CheckInput } from '../parts/CheckInput';
 import { WritingFields } from '../records/WritingFields';
+import { SchoolInput } from '../records/SchoolInput';
 import { useKitchenForm } from '../records/useKitchenForm';
 import { MoneyInput, NumberInput, TextInput, LengthInput } from '../parts/fields';
 import { Panel } from '../parts/Panel';
@@ -58,6 +59,7 @@ export function KitchenForm({ kitchen }: { kitchen: Kitchen }) {
               multiline
             />
             <CheckInput name="statementChecked" label="I have checked it against my local code" />
+            <SchoolInput />
             <Box sx={grid}>
               <LengthInput name="label.widthMm" label="Label width" />
               <LengthInput name="label.heightMm" label="Label height" />

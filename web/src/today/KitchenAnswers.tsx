@@ -9,6 +9,7 @@ import type { ReactNode } from 'react';
 import { FormProvider, useFormContext, useWatch } from 'react-hook-form';
 import { MoneyInput, NumberInput, TextInput } from '../parts/fields';
 import { AltitudeInput, CupInput, PlaceInput, TemperatureFirst } from '../records/WritingFields';
+import { SchoolInput } from '../records/SchoolInput';
 import { useKitchenForm } from '../records/useKitchenForm';
 import { sayWeekday, weekdays } from '@usual-pantry/core/quantity';
 
@@ -96,9 +97,7 @@ export function KitchenAnswers({ kitchen }: { kitchen: StoredKitchen }) {
           <TextInput name="currency" label="Currency" />
         </Question>
         <Question title="Whose rules do your labels follow?">
-          <Box sx={{ gridColumn: '1 / -1' }}>
-            United States: the only rules that Usual Pantry knows so far. Your local code decides.
-          </Box>
+          <SchoolInput />
         </Question>
         <div>
           <Button type="submit" variant="contained" disabled={isSaving}>
