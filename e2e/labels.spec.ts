@@ -26,7 +26,7 @@ test('a label follows the rules of the place, each change can be taken back, and
 
   await test.step('a substitute in the recipe changes the words, and they say where they come from', async () => {
     await page.goto('/recipes/maple-pecan-fudge/edit');
-    const line = page.getByRole('combobox', { name: 'Ingredient or component' }).first();
+    const line = page.getByRole('combobox', { name: 'Ingredient or component' }).nth(1);
     await line.fill('Golden syrup');
     await page.getByRole('option', { name: 'Golden syrup', exact: true }).click();
     await page.getByRole('button', { name: 'Save' }).click();

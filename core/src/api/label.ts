@@ -187,3 +187,7 @@ export const lotContentsSchema = z
   })
   .meta({ id: 'LotContents' });
 export type LotContents = Answer<typeof lotContentsSchema>;
+
+/** What stands on the scale. */
+export const weighedSchema = z.strictObject({ grams: z.number() }).meta({ id: 'Weighed' });
+export type Weighed = Answer<typeof weighedSchema>;

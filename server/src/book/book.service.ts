@@ -4,6 +4,7 @@ import { costOfBoxes, type BoxCost } from '@usual-pantry/core/money';
 import { planSeason, type Plan, type StoredDecision } from '@usual-pantry/core/plan';
 import { conventionsOf } from '@usual-pantry/core/kitchen';
 import { writeAs, type Day } from '@usual-pantry/core/quantity';
+import { isEqual } from 'es-toolkit';
 import type { EntityManager } from 'typeorm';
 import { Clock } from '../clock/clock.js';
 import { UnitOfWork } from '../storage/unit-of-work.js';
@@ -26,6 +27,22 @@ interface OpenBook {
   readonly data: StoredBook;
   readonly book: Book;
 }
+
+/** Whatever else is in the book. */
+const bookNouns = ['ingredient', 'recipe', 'piece', 'box', 'batch'] as const;
+
+/** The settings without those that only say how labels look; whose rules they follow decides which labels there are. */
+const exceptLabels = ({ label, version: _version, ...settings }: StoredBook['kitchen']) => [settings, label.school];
+
+/** The books from which others were made that differ in nothing but how labels look. */
+const bases = new WeakMap<Book, Book>();
+const baseOf = (book: Book): Book => bases.get(book) ?? book;
+
+/** Whether two seasons have the same plan, since only how labels look has changed between them. */
+const isPlannedAlike = (one: Season, other: Season): boolean =>
+  baseOf(one.book) === baseOf(other.book) &&
+  one.orders === other.orders &&
+  one.stored?.version === other.stored?.version;
 
 /** What core makes of the stored records, worked out once for each revision. */
 @Injectable()
@@ -67,7 +84,8 @@ export class BookService implements OnApplicationBootstrap {
         return { revision: work.revision, data, book, orders, stored: await this.parts.load('plan', manager) };
       }
       if (this.latest?.revision === work.revision) return this.latest;
-      if (this.opened?.revision !== work.bookRevision) this.opened = await this.open(manager);
+      if (this.opened?.revision !== work.bookRevision)
+        this.opened = (await this.withOtherLabels(manager)) ?? (await this.open(manager));
       const { data, book } = this.opened;
       const orders = await this.ordersNow(manager);
       this.latest = { revision: work.revision, data, book, orders, stored: await this.parts.load('plan', manager) };
@@ -86,6 +104,17 @@ export class BookService implements OnApplicationBootstrap {
       batches: await parts.load('batches', manager),
     };
     return { revision: this.work.bookRevision, data, book: openBook(data) };
+  }
+
+  /** The open book with other settings of its labels, where nothing else of it was stored: then no figure is another. Null otherwise. */
+  private async withOtherLabels(manager: EntityManager): Promise<OpenBook | null> {
+    const { opened, work } = this;
+    if (!opened || bookNouns.some((noun) => work.changedSince(opened.revision, noun)?.size !== 0)) return null;
+    const kitchen = await this.parts.load('kitchen', manager);
+    if (!isEqual(exceptLabels(opened.data.kitchen), exceptLabels(kitchen))) return null;
+    const book = { ...opened.book, kitchen };
+    bases.set(book, baseOf(opened.book));
+    return { revision: work.bookRevision, data: { ...opened.data, kitchen }, book };
   }
 
   /** All orders by id. Those that were not written since they were last read stay the same objects. */
@@ -108,6 +137,9 @@ export class BookService implements OnApplicationBootstrap {
   async plan(): Promise<{ season: Season; today: Day; plan: Plan; stored: StoredDecision | null }> {
     const season = await this.season();
     const today = this.clock.today();
+    const { planned } = this;
+    if (planned && planned.season !== season && planned.today === today && isPlannedAlike(planned.season, season))
+      this.planned = { season, today, plan: planned.plan };
     if (this.planned?.season !== season || this.planned.today !== today) {
       const since = performance.now();
       this.planned = { season, today, plan: planSeason(season.book, season.orders, today, season.stored?.guide) };

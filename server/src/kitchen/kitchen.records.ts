@@ -36,13 +36,22 @@ export class KitchenRecords implements Keeper {
 
   /** @throws Refused 409 with the current settings when `version` is stale */
   update(version: number, draft: KitchenDraft): Promise<StoredKitchen> {
-    return this.work.write(async (manager) => {
-      const current = await loadKitchen(manager);
-      if (current.version !== version) throw stale('kitchen', current);
-      await storeKitchen(manager, draft, version + 1);
-      this.work.note({ noun: this.noun, id: KITCHEN, name: 'Settings', before: withoutVersion(current), after: draft });
-      return { ...draft, version: version + 1 };
-    });
+    return this.work.write(
+      async (manager) => {
+        const current = await loadKitchen(manager);
+        if (current.version !== version) throw stale('kitchen', current);
+        await storeKitchen(manager, draft, version + 1);
+        this.work.note({
+          noun: this.noun,
+          id: KITCHEN,
+          name: 'Settings',
+          before: withoutVersion(current),
+          after: draft,
+        });
+        return { ...draft, version: version + 1 };
+      },
+      { part: 'settings' },
+    );
   }
 
   async standing(_id: string, manager: EntityManager): Promise<Fields> {

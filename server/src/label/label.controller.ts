@@ -9,12 +9,14 @@ import {
   printJobSchema,
   printLabelsSchema,
   setLabelSchema,
+  weighedSchema,
   weighingsSchema,
   type LabelRunState,
   type LotContents,
   type NewWeighing,
   type PrintJob,
   type SetLabel,
+  type Weighed,
 } from '@usual-pantry/core/api';
 import { allergens, type Allergen } from '@usual-pantry/core/ingredient';
 import { ownSheetSchema, schoolCodeSchema } from '@usual-pantry/core/kitchen';
@@ -25,6 +27,7 @@ import type { Response } from 'express';
 import { z } from 'zod';
 import { BookService } from '../book/book.service.js';
 import { Clock } from '../clock/clock.js';
+import { SCALE, type Scale } from '../device/scale.js';
 import { Answers, AnswersFile, Takes } from '../http/contract.js';
 import { whenGone } from '../http/gone.js';
 import { runIn } from '../http/readers.js';
@@ -90,6 +93,8 @@ const sheetQuerySchema = z.strictObject({
     .default(null),
 });
 
+const aboutQuerySchema = z.strictObject({ about: z.coerce.number().positive().max(100_000) });
+
 const namesOf = (codes: readonly Allergen[]): string[] => codes.map((code) => allergens[code].name.toLowerCase());
 
 @ApiTags('Labels')
@@ -102,6 +107,7 @@ export class LabelController {
     private readonly work: UnitOfWork,
     private readonly clock: Clock,
     @Inject(LABEL_PRESS) private readonly press: Thread<LabelJob, Uint8Array>,
+    @Inject(SCALE) private readonly scale: Scale,
   ) {}
 
   @Get('labels')
@@ -252,6 +258,14 @@ export class LabelController {
       },
       { part: 'orders' },
     );
+  }
+
+  @Get('scale')
+  @ApiOperation({ summary: 'What stands on the scale, net; a simulated one as long as none is connected' })
+  @ApiQuery({ name: 'about', schema: { type: 'number' } })
+  @Answers(weighedSchema)
+  async scaleNow(@Query({ schema: aboutQuerySchema }) { about }: z.infer<typeof aboutQuerySchema>): Promise<Weighed> {
+    return { grams: await this.scale.read(about) };
   }
 
   @Get('lots/:lot')

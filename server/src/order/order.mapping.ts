@@ -22,7 +22,19 @@ export const orderMapping: Mapping<OrderDraft, OrderRow> = {
   ],
   nameColumn: 'customerName',
   sortable: ['customerName', 'handOverOn', 'state'],
-  toRow: ({ customer, handOver, exclusions, standIns, leftOut, labelSchool, state, history, depositMinor, notes, words }) => ({
+  toRow: ({
+    customer,
+    handOver,
+    exclusions,
+    standIns,
+    leftOut,
+    labelSchool,
+    state,
+    history,
+    depositMinor,
+    notes,
+    words,
+  }) => ({
     customerName: customer.name,
     customerContact: customer.contact,
     handOverOn: handOver.on,

@@ -10,10 +10,13 @@ import { Disk } from './disk.js';
 import { inWords } from './trouble.js';
 
 /**
- * What a write can change: the orders and what was decided about their days, or the maker's book, on which everything rests. A write of
- * the orders notes each record that it writes.
+ * What a write can change: the orders and what was decided about their days, the settings, or anything of the maker's book, on which
+ * everything rests. A write of the orders or the settings notes each record that it writes.
  */
-export type Part = 'orders' | 'book';
+export type Part = 'orders' | 'settings' | 'book';
+
+/** A write is of the widest part that anything in it is of. */
+const width: Readonly<Record<Part, number>> = { orders: 0, settings: 1, book: 2 };
 
 /** A database that another program holds is tried again so often and so long; then it is said. */
 const AGAIN_MS = 50;
@@ -160,7 +163,7 @@ export class UnitOfWork {
     if (turn) {
       if (!turn.writes) throw new Error('A write cannot start inside a read.');
       if (before) throw new Error('What comes first in a write cannot come in the middle of another.');
-      if (part === 'book') turn.part = part;
+      if (width[part] > width[turn.part]) turn.part = part;
       return work(turn.manager);
     }
     return this.inTurn(async () => {
@@ -220,7 +223,7 @@ export class UnitOfWork {
 
   private tell(part: Part, changed: Changed): void {
     const revision = this.revisions.value + 1;
-    if (part === 'book') this.bookChangedAt = revision;
+    if (part !== 'orders') this.bookChangedAt = revision;
     this.committed.push({ revision, changed: part === 'book' ? null : changed });
     if (this.committed.length > MOST_REMEMBERED) this.committed.shift();
     this.revisions.next(revision);

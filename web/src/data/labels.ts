@@ -1,4 +1,4 @@
-import type { LotContents, NewWeighing, PrintJob, PrintLabels } from '@usual-pantry/core/api';
+import type { LotContents, NewWeighing, PrintJob, PrintLabels, Weighed } from '@usual-pantry/core/api';
 import type { Weighing } from '@usual-pantry/core/label';
 import { useEffect, useRef } from 'react';
 import { api, ORDERS, unlessRefused } from './api';
@@ -26,6 +26,7 @@ export const labelApi = api.injectEndpoints({
       query: (body) => ({ url: 'weighings', method: 'POST', body, once: true }),
       invalidatesTags: unlessRefused(ORDERS),
     }),
+    takeWeight: build.mutation<Weighed, number>({ query: (about) => ({ url: 'scale', params: { about } }) }),
     lot: build.query<LotContents, string>({
       query: (lot) => `lots/${encodeURIComponent(lot)}`,
       providesTags: ['Orders'],
@@ -40,6 +41,7 @@ export const {
   useWeighingsQuery,
   useWeighMutation,
   useLotQuery,
+  useTakeWeightMutation,
 } = labelApi;
 
 /** How far the print is; when it is done, what was printed is asked for again. */

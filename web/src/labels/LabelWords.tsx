@@ -1,5 +1,6 @@
 import Box from '@mui/material/Box';
 import ButtonBase from '@mui/material/ButtonBase';
+import Link from '@mui/material/Link';
 import TextField from '@mui/material/TextField';
 import type { SetLabel } from '@usual-pantry/core/api';
 import type { BoxFacts } from '@usual-pantry/core/box';
@@ -8,7 +9,7 @@ import { allergens, type Allergen } from '@usual-pantry/core/ingredient';
 import { carriersOf, whyInBox, whyNotInBox, wordsOnLabel, type WhyStep } from '@usual-pantry/core/label';
 import { sayGrams } from '@usual-pantry/core/quantity';
 import { useState } from 'react';
-import { Link } from 'react-router';
+import { Link as RouterLink } from 'react-router';
 import { addressOf } from '../parts/addresses';
 import { Panel } from '../parts/Panel';
 
@@ -31,7 +32,9 @@ interface Things {
 function Step({ step }: { step: WhyStep }) {
   return (
     <li>
-      <Link to={addressOf({ noun: step.noun, id: step.id })}>{step.name}</Link>{' '}
+      <Link component={RouterLink} to={addressOf({ noun: step.noun, id: step.id })}>
+        {step.name}
+      </Link>{' '}
       <Box component="span">{sayGrams(step.grams)}</Box>
       {step.packs.length > 0 && <Box component="span">, bought as {step.packs.join(' or ')}</Box>}
       {step.lots.length > 0 && <Box component="span">; on hand {step.lots.join(', ')}</Box>}

@@ -1,6 +1,8 @@
 import Box from '@mui/material/Box';
 import Checkbox from '@mui/material/Checkbox';
+import MenuItem from '@mui/material/MenuItem';
 import Paper from '@mui/material/Paper';
+import TextField from '@mui/material/TextField';
 import type { LabelRunState } from '@usual-pantry/core/api';
 import { AS_IT_IS, type PackedAs } from '@usual-pantry/core/order';
 import { sayCount, sayShortDay } from '@usual-pantry/core/quantity';
@@ -106,10 +108,13 @@ export function Labels() {
   const { data: book } = useBookQuery();
   const names = useNames();
   /** What was ticked or left out by hand; the others are chosen as long as they are not printed. */
+  const [day, setDay] = useState('');
   const [ticked, setTicked] = useState<Readonly<Record<string, boolean>>>({});
   if (!runs || !book) return <Waiting error={error} again={refetch} />;
+  const days = [...new Set(runs.map(({ handOver }) => handOver))];
+  const shown = day === '' ? runs : runs.filter(({ handOver }) => handOver === day);
   const rows: Row[] = [
-    ...runs.map((run) => ({
+    ...shown.map((run) => ({
       boxId: run.boxId,
       name: sayPacked(run.boxName, run, names),
       handOver: run.handOver,
@@ -117,7 +122,7 @@ export function Labels() {
       text: `${sayCount(run.count, 'label')} for ${sayShortDay(run.handOver)} · ${sayDates(run)}`,
       run,
     })),
-    ...book.boxes.map(({ id, name }) => ({
+    ...(day === '' ? book.boxes : []).map(({ id, name }) => ({
       boxId: id,
       name,
       handOver: null,
@@ -157,7 +162,26 @@ export function Labels() {
       )}
       {!boxId && runs.length > 0 && (
         <Box sx={{ mb: 2 }}>
-          <PrintPanel chosen={chosen} />
+          <PrintPanel chosen={chosen}>
+            <TextField
+              select
+              size="small"
+              label="Hand-over"
+              value={day}
+              sx={{ width: { xs: '100%', sm: 200 } }}
+              slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+              onChange={(event) => {
+                setDay(event.target.value);
+              }}
+            >
+              <MenuItem value="">all of the season</MenuItem>
+              {days.map((each) => (
+                <MenuItem key={each} value={each}>
+                  {sayShortDay(each)}
+                </MenuItem>
+              ))}
+            </TextField>
+          </PrintPanel>
         </Box>
       )}
       <SplitView

@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box';
+import Link from '@mui/material/Link';
 import { sayDay } from '@usual-pantry/core/quantity';
-import { Link, useParams } from 'react-router';
+import { Link as RouterLink, useParams } from 'react-router';
 import { useLotQuery } from '../data/labels';
 import { AnswerLine } from '../parts/AnswerLine';
 import { Panel } from '../parts/Panel';
@@ -22,7 +23,14 @@ export function LotPage() {
       <Box sx={{ mb: 2 }}>
         <Tape to={null} name={data.boxName} code={data.lot} />
       </Box>
-      <Panel title="What is in it" aside={<Link to={`/boxes/${data.boxId}`}>Open the box</Link>}>
+      <Panel
+        title="What is in it"
+        aside={
+          <Link component={RouterLink} to={`/boxes/${data.boxId}`}>
+            Open the box
+          </Link>
+        }
+      >
         <p>
           <strong>Contains</strong> {data.contains.join(', ') || 'nothing of the list'}.
           {data.mayContain.length > 0 && ` May contain ${data.mayContain.join(', ')}.`}

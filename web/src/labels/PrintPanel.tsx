@@ -10,7 +10,7 @@ import type { LabelSettings, OwnSheet } from '@usual-pantry/core/kitchen';
 import { cellsOf, fitsPaper, ownGrid, sheetGrids, type SheetGrid, type TicketKind } from '@usual-pantry/core/label';
 import { packingOf } from '@usual-pantry/core/order';
 import { sayCount, sayNumber } from '@usual-pantry/core/quantity';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { usePrintJob, usePrintLabelsMutation, useStopPrintMutation } from '../data/labels';
 import { apiAt } from '../parts/kitchenAt';
 import { Panel } from '../parts/Panel';
@@ -96,7 +96,7 @@ function SheetChoice({ settings, change }: SettingsProps) {
         select
         size="small"
         label="Sheet"
-        sx={{ minWidth: 260 }}
+        sx={{ width: { xs: '100%', sm: 300 } }}
         value={settings.sheet}
         onChange={(event) => {
           const sheet = event.target.value;
@@ -158,7 +158,7 @@ function JobState({ job, onStop }: { job: PrintJob; onStop: () => void }) {
 }
 
 /** Prints the chosen labels, or tickets, on sheets in one go. */
-export function PrintPanel({ chosen }: { chosen: readonly LabelRunState[] }) {
+export function PrintPanel({ chosen, children }: { chosen: readonly LabelRunState[]; children: ReactNode }) {
   const { settings, change, trouble } = useLabelSettings();
   const [what, setWhat] = useState<What>('boxes');
   const [start, setStart] = useState(1);
@@ -192,7 +192,7 @@ export function PrintPanel({ chosen }: { chosen: readonly LabelRunState[] }) {
             size="small"
             label="What"
             value={what}
-            sx={{ minWidth: 220 }}
+            sx={{ width: { xs: '100%', sm: 240 } }}
             onChange={(event) => {
               setWhat(event.target.value as What);
             }}
@@ -203,6 +203,7 @@ export function PrintPanel({ chosen }: { chosen: readonly LabelRunState[] }) {
               </MenuItem>
             ))}
           </TextField>
+          {what === 'boxes' && children}
           <SheetChoice settings={settings} change={change} />
           <Button
             variant="contained"

@@ -7,10 +7,10 @@ import { ENOUGH_BOXES, judgeWeights, type WeighingVerdict } from '@usual-pantry/
 import { sayCount, sayNumber } from '@usual-pantry/core/quantity';
 import { useState } from 'react';
 import { Line } from 'react-chartjs-2';
-import { useWeighingsQuery, useWeighMutation } from '../data/labels';
+import { useTakeWeightMutation, useWeighingsQuery, useWeighMutation } from '../data/labels';
 import { painted } from '../parts/charts';
 import { Folded } from '../parts/Panel';
-import { readNumber } from '../parts/readNumber';
+import { readNumber, sayTyped } from '../parts/readNumber';
 import type { Refusal } from '../parts/refusal';
 
 const grams = (value: number): string => `${sayNumber(value, 1)} g`;
@@ -67,6 +67,7 @@ export function WeighingPanel({ facts, isOpen }: { facts: BoxFacts; isOpen: bool
   const { box, weightGrams } = facts;
   const { data: kept } = useWeighingsQuery(box.id);
   const [typed, setTyped] = useState('');
+  const [scale] = useTakeWeightMutation();
   const [weigh, { error, isLoading }] = useWeighMutation();
   const declared = Math.floor(weightGrams + 1e-9);
   const words = typed.split(/[\s;]+/).filter(Boolean);
@@ -76,6 +77,10 @@ export function WeighingPanel({ facts, isOpen }: { facts: BoxFacts; isOpen: bool
   const found = isRight ? judgeWeights(declared, weights) : null;
   const [last] = kept ?? [];
   const judged = last ? judgeWeights(last.declaredGrams, last.weights) : null;
+  const take = async () => {
+    const { grams: weighed } = await scale(declared).unwrap();
+    setTyped((before) => `${before} ${sayTyped(weighed)}`.trim());
+  };
   const store = async () => {
     await weigh({ boxId: box.id, declaredGrams: declared, weights: weights }).unwrap();
     setTyped('');
@@ -107,7 +112,10 @@ export function WeighingPanel({ facts, isOpen }: { facts: BoxFacts; isOpen: bool
         )}
         {found && <RunChart weights={weights} declared={declared} tolerance={found.toleranceGrams} />}
         {error && <Alert severity="error">{(error as Refusal).message}</Alert>}
-        <Box>
+        <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
+          <Button disabled={declared <= 0} onClick={() => void take()}>
+            Take from the scale
+          </Button>
           <Button variant="outlined" disabled={!isRight || isLoading} onClick={() => void store()}>
             Keep these weights
           </Button>
@@ -118,8 +126,8 @@ export function WeighingPanel({ facts, isOpen }: { facts: BoxFacts; isOpen: bool
           </Box>
         )}
         <Box sx={{ typography: 'note', color: 'text.secondary' }}>
-          An estimate from a sample by the European rule for the mean and the tolerable errors; your authority may ask
-          for another.
+          The scale is simulated as long as none is connected. An estimate from a sample by the European rule for the
+          mean and the tolerable errors; your authority may ask for another.
         </Box>
       </Box>
     </Folded>
