@@ -31,6 +31,7 @@ export const terms: readonly Term[] = [
   { word: 'Pool', says: 'Melted chocolate that must stand there to dip or fill in, beyond what is used up; the rest goes back into stock.' },
   { word: 'Promise', says: 'Whether an order can be had for its day: answered by a whole plan with it, not by a guess.' },
   { word: 'Rests', says: 'Nights that something must lie before it goes on: a ganache that sets, a praline that is capped.', fields: ['Rests'] },
+  { word: 'Rules of a label', says: 'The place whose law a label is drafted by. A help, never a promise: your local authority decides.', fields: ['Rules of', 'Labels by the rules of'] },
   { word: 'Scale step', says: 'The smallest weight that your scale shows; every amount to weigh is rounded to it, and the error is shown.', fields: ['Scale step'] },
   { word: 'Stand-in', says: 'A piece that takes the place of another in a box, when an order rules that one out.' },
   { word: 'Sure that it is enough', says: 'How likely the pieces made must cover the orders, when what batches give varies: the surer, the more is made to spare.', fields: ['Sure that it is enough'] },

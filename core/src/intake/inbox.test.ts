@@ -81,6 +81,18 @@ describe('a message of the shop', () => {
     );
   });
 
+  it('is refused in words when its lines are too much together, and lines that come to the same are one', () => {
+    const lines = (
+      first: { box: string; count: number },
+      second: { box: string; count: number },
+      exclusions: string[] = [],
+    ) => planMessage(message(1, 1, { lines: [first, second], exclusions }), null, shelf, TODAY);
+    const many = lines({ box: 'Table box', count: 392 }, { box: 'table', count: 376 });
+    expect(many).toMatchObject({ fate: 'refused', why: 'S-1: lines[0].count must be 500 or fewer.' });
+    const alike = lines({ box: 'Table box no egg', count: 2 }, { box: 'Table box', count: 3 }, ['no egg']);
+    expect(alike.draft?.lines).toMatchObject([{ boxId: 'table', count: 5, without: [] }]);
+  });
+
   it('rules out what any part of it rules out', () => {
     const plan = planMessage(
       message(1, 1, {

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import type { OrderDraft } from '../order/index.js';
 import { lineKey, orderDraftSchema } from '../order/index.js';
 import { sayDay, type Day } from '../quantity/index.js';
-import { daySchema, idSchema, minorSchema, nameSchema } from '../record/index.js';
+import { daySchema, idSchema, minorSchema, nameSchema, sayPath } from '../record/index.js';
 import { indexNames, matchName } from '../reading/index.js';
 import { idOfKey } from './key.js';
 import type { Shelf } from './shelf.js';
@@ -127,7 +127,14 @@ export function planMessage(
     problems.push(`${sayDay(order.handOver.on)} has passed`);
   if (problems.length > 0) return { fate: 'refused', draft: null, why: `${reference}: ${problems.join('; ')}.` };
   const exclusions = new Set([...listed.flatMap(({ codes }) => codes), ...customer.codes, ...noted.codes]);
-  const draft = orderDraftSchema.parse({
+  // What the whole order rules out need not be said of a line: lines that differ in nothing else are one.
+  const merged = new Map<string, OrderDraft['lines'][number]>();
+  for (const line of lines.values()) {
+    const own = { ...line, without: line.without.filter((code) => !exclusions.has(code)) };
+    const same = merged.get(lineKey(own));
+    merged.set(lineKey(own), same ? { ...same, count: same.count + own.count } : own);
+  }
+  const parsed = orderDraftSchema.safeParse({
     agreed: stored?.agreed ?? [],
     leftOut: stored?.leftOut ?? [],
     labelSchool: stored?.labelSchool ?? null,
@@ -135,16 +142,19 @@ export function planMessage(
     history: stored?.history ?? [],
     words: stored?.words ?? '',
     customer: { ...order.customer, name: customer.rest || order.customer.name },
-    lines: [...lines.values()].map((line) => ({
-      ...line,
-      without: line.without.filter((code) => !exclusions.has(code)),
-    })),
+    lines: [...merged.values()],
     handOver: order.handOver,
     exclusions: [...exclusions],
     state: stateOf(order, stored),
     depositMinor: order.paidMinor,
     notes: order.notes || (stored?.notes ?? ''),
   });
+  // Each part may be right by itself, and too much together.
+  if (!parsed.success) {
+    const why = parsed.error.issues.map(({ path, message }) => `${sayPath(path)} ${message}`).join('; ');
+    return { fate: 'refused', draft: null, why: `${reference}: ${why}.` };
+  }
+  const draft = parsed.data;
   if (stored && known?.version !== stored.version && !force)
     return {
       fate: 'to decide',

@@ -15,7 +15,11 @@ const shelf = shelfOf(
     { id: 'night', name: 'Longest Night box' },
     { id: 'bag', name: 'Bag of toffee shards' },
   ],
-  { ingredients: [{ id: 'plum-brandy', name: 'Plum brandy', declaration: { labelName: 'plum brandy', french: '', parts: [] } }] },
+  {
+    ingredients: [
+      { id: 'plum-brandy', name: 'Plum brandy', declaration: { labelName: 'plum brandy', french: '', parts: [] } },
+    ],
+  },
 );
 const names = {
   ingredients: new Map([['plum-brandy', { name: 'Plum brandy' }]]),
