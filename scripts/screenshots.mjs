@@ -32,7 +32,6 @@ const views = [
   ['batches', '/plan'],
   ['shopping', '/plan/shopping'],
   ['label', '/labels/toffee-bag?handOver=2026-12-05'],
-  ['labels', '/labels'],
   ['money', '/money'],
   ['settings', '/settings'],
   ['today-phone', '/?day=2026-12-01', { width: 390, height: 844 }],
