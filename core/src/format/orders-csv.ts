@@ -1,7 +1,7 @@
 import { memoize } from 'es-toolkit/function';
 import Papa from 'papaparse';
 import { exclusionName, namedExclusion, type NamedThings } from '../ingredient/index.js';
-import { lineKey, orderDraftSchema, orderStates, type OrderDraft, type OrderFiled } from '../order/index.js';
+import { lineKey, orderDraftSchema, orderStates, unsaidOf, type OrderDraft, type OrderFiled } from '../order/index.js';
 import { sayDay, type Day, minorDigits, minorPerUnit } from '../quantity/index.js';
 import { indexNames, matchName } from '../reading/index.js';
 import { readDay, type DayOrder, idOfKey, type Shelf, readWay, wishesIn, wishList } from '../intake/index.js';
@@ -293,12 +293,7 @@ export function planImport(
     const before = byId.get(id);
     const parsed = orderDraftSchema.safeParse({
       ...agreed,
-      agreed: before?.agreed ?? [],
-      leftOut: before?.leftOut ?? [],
-      labelSchool: before?.labelSchool ?? null,
-      standIns: before?.standIns ?? [],
-      history: before?.history ?? [],
-      words: before?.words ?? '',
+      ...unsaidOf(before),
       lines: [...lines.values()].map((line) => ({
         ...line,
         edition: before?.lines.find(({ boxId }) => boxId === line.boxId)?.edition ?? null,

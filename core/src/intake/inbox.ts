@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { OrderDraft } from '../order/index.js';
-import { lineKey, orderDraftSchema } from '../order/index.js';
+import { lineKey, orderDraftSchema, unsaidOf } from '../order/index.js';
 import { sayDay, type Day } from '../quantity/index.js';
 import { daySchema, idSchema, minorSchema, nameSchema, sayPath } from '../record/index.js';
 import { indexNames, matchName } from '../reading/index.js';
@@ -135,12 +135,7 @@ export function planMessage(
     merged.set(lineKey(own), same ? { ...same, count: same.count + own.count } : own);
   }
   const parsed = orderDraftSchema.safeParse({
-    agreed: stored?.agreed ?? [],
-    leftOut: stored?.leftOut ?? [],
-    labelSchool: stored?.labelSchool ?? null,
-    standIns: stored?.standIns ?? [],
-    history: stored?.history ?? [],
-    words: stored?.words ?? '',
+    ...unsaidOf(stored),
     customer: { ...order.customer, name: customer.rest || order.customer.name },
     lines: [...merged.values()],
     handOver: order.handOver,

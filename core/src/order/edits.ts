@@ -126,3 +126,13 @@ export function filedOrder(
     history: last === order.state ? history : [...history, { state: order.state, at }].slice(-200),
   };
 }
+
+/** What neither a file nor a shop can say of an order: it stays as it is, and of a new one there is nothing. */
+export const unsaidOf = (before: OrderDraft | null | undefined) => ({
+  agreed: before?.agreed ?? [],
+  leftOut: before?.leftOut ?? [],
+  labelSchool: before?.labelSchool ?? null,
+  standIns: before?.standIns ?? [],
+  history: before?.history ?? [],
+  words: before?.words ?? '',
+});

@@ -1,6 +1,6 @@
 export { wrongInOrder, wrongInOrderEdit } from './check.js';
 export { doubleFindings } from './doubles.js';
-export { afterWayOut, changesOrder, filedOrder, type OrderAction, sealOrder } from './edits.js';
+export { afterWayOut, changesOrder, filedOrder, unsaidOf, type OrderAction, sealOrder } from './edits.js';
 export { type Breach, breachesOf, findingsOfOrder, sayBreach, findingsWhenever, handOverPassed } from './findings.js';
 export {
   AS_IT_IS,

@@ -1,5 +1,14 @@
 export { type Breach, breachesOf, newBreaches, NOTICED } from './breaches.js';
-export { allergensIn, cleanOff, nutClass, type NutClass, nutClasses, profileOf, turnRules, turnsOf } from './clean-downs.js';
+export {
+  allergensIn,
+  cleanOff,
+  nutClass,
+  type NutClass,
+  nutClasses,
+  profileOf,
+  turnRules,
+  turnsOf,
+} from './clean-downs.js';
 export { type Decision, decisionSchema, type StoredDecision } from './decision.js';
 export type { PieceDemand } from './demand.js';
 export { componentKey, type DayShare, type Guide, guideSchema, moveGuide, pieceKey, withoutMade } from './guide.js';

@@ -101,7 +101,10 @@ function SheetChoice({ settings, change }: SettingsProps) {
         onChange={(event) => {
           const sheet = event.target.value;
           const own = sheet === 'own' && !settings.ownSheet ? { ownSheet: firstOwn } : {};
-          void change({ sheet, ...own }, 'Sheet');
+          void change(
+            { sheet, ...own },
+            `Sheet: ${sheetGrids.find(({ id }) => id === sheet)?.name ?? (sheet === 'own' ? 'your own' : 'one label a page')}`,
+          );
         }}
       >
         <MenuItem value="single">One label a page</MenuItem>
