@@ -12,7 +12,7 @@ const say = (text: string) => process.stdout.write(`${text}\n`);
 
 const server = await serverOn('2026-11-25');
 const demo = seasonFileSchema.parse(JSON.parse(readFileSync('demo/season.json', 'utf8')));
-const label = { ...demo.kitchen.label, school: 'eu' as const, code: 'qr' as const, back: true };
+const label = { ...demo.kitchen.label, school: 'eu' as const, code: 'qr' as const, second: 'back' as const };
 await server.post('/api/season-file', { ...demo, kitchen: { ...demo.kitchen, statementChecked: true, label } });
 
 const runs = await server.get<LabelRunState[]>('/api/labels');

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { allergenSchema } from '../ingredient/index.js';
-import { blockKinds, ownSheetSchema, schoolCodeSchema } from '../kitchen/index.js';
+import { blockKinds, labelSettingsSchema, ownSheetSchema, schoolCodeSchema } from '../kitchen/index.js';
 import {
   fieldStates,
   labelPrintSchema,
@@ -89,6 +89,7 @@ export const setLabelSchema = z
     lot: z.string().nullable(),
     /** The code for a reader as SVG; null where none is wanted. */
     codeSvg: z.string().nullable(),
+    second: labelSettingsSchema.shape.second.unwrap(),
     accent: z.string(),
     logoPng: z.string().nullable(),
     /** The least height at which everything fits, mm; null when it does. */

@@ -3,6 +3,7 @@ export {
   type BlockKind,
   conventionsOf,
   emptyKitchen,
+  firstKinds,
   type Kitchen,
   type KitchenDraft,
   kitchenDraftSchema,

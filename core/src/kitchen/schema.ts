@@ -146,6 +146,23 @@ const logoSchema = z
   .nullable()
   .default(null);
 
+/** What is read first: the name of the food and the net quantity stand on the display panel (21 CFR 101.3 and 101.7, from memory). */
+export const firstKinds: readonly BlockKind[] = ['name', 'food', 'net'];
+
+/** What goes on a second label where nobody has said otherwise. */
+const secondAtFirst = [
+  'ingredients',
+  'piece',
+  'contains',
+  'also',
+  'may',
+  'warning',
+  'nutrition',
+  'storage',
+  'permit',
+  'statement',
+] as const satisfies readonly BlockKind[];
+
 /** How labels are written and how large they are. */
 export const labelSettingsSchema = z
   .strictObject({
@@ -154,8 +171,14 @@ export const labelSettingsSchema = z
     widthMm: z.number().min(30, 'must be 30 mm or more').max(300, 'must be 300 mm or less').default(102),
     heightMm: z.number().min(20, 'must be 20 mm or more').max(400, 'must be 400 mm or less').default(76),
     twoPercentGroup: z.boolean().default(true),
-    /** Whether what is not read first goes on a second label, for the back. */
-    back: z.boolean().default(false),
+    /** Whether there is a second label, for the back, or for the base of a box whose lid has the first. */
+    second: z.enum(['none', 'back', 'base']).default('none'),
+    /** What stands on the second one. */
+    secondKinds: distinct(z.enum(blockKinds))
+      .refine((kinds) => kinds.every((kind) => !firstKinds.includes(kind)), 'names what must be read first')
+      .default([...secondAtFirst]),
+    /** How far paper is printed beyond the edge of a single label that is cut out, mm. */
+    bleedMm: z.number('must be a number').min(0, 'must not be negative').max(5, 'must be 5 mm or less').default(0),
     /** How it is to be kept. */
     storage: z.string().trim().max(200).default(''),
     /** The number of a permit or registration, with its words. */

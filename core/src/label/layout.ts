@@ -1,3 +1,4 @@
+import type { BlockKind } from '../kitchen/index.js';
 import type { Label as WholeLabel, LabelBlock } from './label.js';
 
 /** What is needed of a label to set it in type. */
@@ -47,6 +48,8 @@ export interface LabelPage {
   /** How wide and high the code is, where there is one. */
   readonly code?: Pick<LabelArea, 'widthMm' | 'heightMm'> | null;
   readonly logo?: Pick<LabelArea, 'widthMm' | 'heightMm'> | null;
+  /** What stands on a second side; null where there is none. */
+  readonly second?: readonly BlockKind[] | null;
   /** The face of the name. */
   readonly nameFace?: 'heading' | 'bold';
 }
@@ -178,25 +181,12 @@ export function layOutLabel(label: Label, page: LabelPage, measure: Measure): La
   return { widthMm, heightMm, runs, ...corners, overflowMm };
 }
 
-/** What goes on the back where there is one: all that is not read first. */
-const backKinds: ReadonlySet<LabelBlock['kind']> = new Set([
-  'ingredients',
-  'piece',
-  'contains',
-  'also',
-  'may',
-  'warning',
-  'storage',
-  'permit',
-  'statement',
-]);
-
-/** The front and the back of a label, or the front alone with everything on it. The name stands on both. */
-export function sidesOf<L extends Label>(label: L, back: boolean): L[] {
-  if (!back) return [label];
+/** The first and the second side of a label, or one side with everything on it. The name stands on both. */
+export function sidesOf<L extends Label>(label: L, { second = null }: Pick<LabelPage, 'second'>): L[] {
+  if (second === null) return [label];
   return [
-    { ...label, blocks: label.blocks.filter(({ kind }) => !backKinds.has(kind)) },
-    { ...label, blocks: label.blocks.filter(({ kind }) => kind === 'name' || backKinds.has(kind)) },
+    { ...label, blocks: label.blocks.filter(({ kind }) => !second.includes(kind)) },
+    { ...label, blocks: label.blocks.filter(({ kind }) => kind === 'name' || second.includes(kind)) },
   ];
 }
 

@@ -41,18 +41,25 @@ const measure: Measure = (text, face, sizeMm) => {
   return width * sizeMm;
 };
 
-/** The front of a label, and its back where it has one, set in type with the faces of the PDF. The code stands on the last side. */
-export const setLabel = (label: Ticket, page: LabelPage, back: boolean): LabelLayout[] => {
-  const sides = sidesOf(label, back);
-  return sides.map(
-    (side, index) =>
-    layOutLabel(side, { ...page, code: index === sides.length - 1 ? (page.code ?? null) : null, logo: index === 0 ? (page.logo ?? null) : null }, measure), // prettier-ignore
+/** Every side of a label, set in type with the faces of the PDF. The code stands on the last side, the picture on the first. */
+export const setLabel = (label: Ticket, page: LabelPage): LabelLayout[] => {
+  const sides = sidesOf(label, page);
+  return sides.map((side, index) =>
+    layOutLabel(
+      side,
+      {
+        ...page,
+        code: index === sides.length - 1 ? (page.code ?? null) : null,
+        logo: index === 0 ? (page.logo ?? null) : null,
+      },
+      measure,
+    ),
   );
 };
 
 /** The least height in mm at which all sides fit, set with the same faces. */
-export const leastHeight = (label: Ticket, page: LabelPage, back: boolean): number =>
-  Math.max(...sidesOf(label, back).map((side) => leastLabelHeight(side, page, measure)));
+export const leastHeight = (label: Ticket, page: LabelPage): number =>
+  Math.max(...sidesOf(label, page).map((side) => leastLabelHeight(side, page, measure)));
 
 /** A side of a label on a page, at its place. */
 export interface OnPage {
@@ -70,8 +77,8 @@ export interface LabelJob {
     readonly widthMm: number;
     readonly heightMm: number;
     readonly labels: readonly OnPage[];
-    /** Outlines and cross-hairs, for a page by which the printer is set. */
-    readonly outlines: boolean;
+    /** Outlines and a scale, for a page by which the printer is set; or marks where a single label is cut out. */
+    readonly marks: 'none' | 'outlines' | 'crop';
   }[];
   /** The colour of names, such as #1e3f66. */
   readonly accent: string;
@@ -92,6 +99,39 @@ function drawOutline(
     document.moveTo(at(xMm), at(yMm + mm)).lineTo(at(xMm + long), at(yMm + mm)).stroke(); // prettier-ignore
   }
 }
+
+/** Short lines in the bleed, at the four corners of a label that is cut out. */
+function drawCropMarks(
+  document: PDFKit.PDFDocument,
+  { layout, xMm, yMm }: { layout: LabelLayout; xMm: number; yMm: number },
+): void {
+  const at = (mm: number) => mm * POINTS_PER_MM;
+  document.lineWidth(0.3).strokeColor('#000000');
+  for (const x of [xMm, xMm + layout.widthMm])
+    for (const [from, to] of [
+      [0, yMm],
+      [yMm + layout.heightMm, 2 * yMm + layout.heightMm],
+    ] as const)
+      document.moveTo(at(x), at(from)).lineTo(at(x), at(to)).stroke();
+  for (const y of [yMm, yMm + layout.heightMm])
+    for (const [from, to] of [
+      [0, xMm],
+      [xMm + layout.widthMm, 2 * xMm + layout.widthMm],
+    ] as const)
+      document.moveTo(at(from), at(y)).lineTo(at(to), at(y)).stroke();
+}
+
+/** A page for each of these sides, as large as the label and its bleed. */
+export const pagesOfOne = (
+  sides: readonly { readonly layout: LabelLayout; readonly index: number }[],
+  bleedMm: number,
+): LabelJob['pages'] =>
+  sides.map(({ layout: { widthMm, heightMm }, index }) => ({
+    widthMm: widthMm + 2 * bleedMm,
+    heightMm: heightMm + 2 * bleedMm,
+    marks: bleedMm > 0 ? 'crop' : 'none',
+    labels: [{ layout: index, xMm: bleedMm, yMm: bleedMm }],
+  }));
 
 /**
  * A PDF of labels at true size, with the fonts embedded.
@@ -114,12 +154,13 @@ export async function labelPdf(job: LabelJob, tell: (pages: number) => void = ()
   const codes = job.layouts.map(({ codePng }) => open(codePng));
   const logo = open(job.logoPng);
   const at = (mm: number) => mm * POINTS_PER_MM;
-  for (const [done, { widthMm, heightMm, labels, outlines }] of job.pages.entries()) {
+  for (const [done, { widthMm, heightMm, labels, marks }] of job.pages.entries()) {
     document.addPage({ size: [at(widthMm), at(heightMm)], margin: 0 });
     for (const { layout: index, xMm, yMm } of labels) {
       const layout = job.layouts[index]?.layout;
       if (!layout) continue;
-      if (outlines) drawOutline(document, { layout, xMm, yMm });
+      if (marks === 'outlines') drawOutline(document, { layout, xMm, yMm });
+      if (marks === 'crop') drawCropMarks(document, { layout, xMm, yMm });
       const code = codes[index];
       if (layout.code && code) document.image(code, at(xMm + layout.code.x), at(yMm + layout.code.y), { width: at(layout.code.widthMm), height: at(layout.code.heightMm) }); // prettier-ignore
       if (layout.logo && logo) document.image(logo, at(xMm + layout.logo.x), at(yMm + layout.logo.y), { width: at(layout.logo.widthMm), height: at(layout.logo.heightMm) }); // prettier-ignore

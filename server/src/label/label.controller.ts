@@ -35,7 +35,7 @@ import { notFound, wrongValues } from '../refusal/refused.js';
 import { UnitOfWork } from '../storage/unit-of-work.js';
 import { Thread } from '../thread/thread.js';
 import { WeighingRow } from './label.entity.js';
-import type { LabelJob } from './label-pdf.js';
+import { pagesOfOne, type LabelJob } from './label-pdf.js';
 import { LabelService } from './label.service.js';
 import { bytesOfPng } from './png.js';
 import { gridOf, LABEL_PRESS, PrintService, testPage } from './print.service.js';
@@ -163,16 +163,11 @@ export class LabelController {
       );
     const { kitchen } = (await this.books.season()).book;
     const sides = await Promise.all(layouts.map((layout) => this.labels.withCode(kitchen, layout, lot)));
-    const copy = sides.map(({ layout: { widthMm, heightMm } }, layout) => ({
-      widthMm,
-      heightMm,
-      outlines: false,
-      labels: [{ layout, xMm: 0, yMm: 0 }],
-    }));
+    const copy = sides.map(({ layout }, index) => ({ layout, index }));
     const job: LabelJob = {
       title: blocks[0]?.text ?? 'Label',
       layouts: sides,
-      pages: Array.from({ length: copies }, () => copy).flat(),
+      pages: pagesOfOne(Array.from({ length: copies }, () => copy).flat(), kitchen.label.bleedMm),
       accent: kitchen.label.accent,
       logoPng: kitchen.label.logo === null ? null : bytesOfPng(kitchen.label.logo),
     };

@@ -101,10 +101,10 @@ export class LabelService {
     const planned = await this.books.plan();
     const { label, school, run, lot, crossContact: ways } = this.worded(packed, planned);
     const { kitchen } = planned.season.book;
-    const page = this.pageOf(kitchen, kitchen.label, lot);
-    const layouts = setLabel(label, page, kitchen.label.back);
+    const page = this.pageOf(kitchen, kitchen.label, lot, true);
+    const layouts = setLabel(label, page);
     const fits = layouts.every(({ overflowMm }) => overflowMm === 0);
-    const leastHeightMm = fits ? null : leastHeight(label, page, kitchen.label.back);
+    const leastHeightMm = fits ? null : leastHeight(label, page);
     const settings: Subject<'kitchen'> = { noun: 'kitchen', id: 'kitchen', name: 'Settings' };
     const tooSmall: Finding[] =
       leastHeightMm === null ? [] : [finding('label-too-small', settings, { heightMm: leastHeightMm })];
@@ -117,6 +117,7 @@ export class LabelService {
       lot,
       crossContact: [...ways],
       codeSvg: lot && kitchen.label.code !== 'none' ? codeSvg(kitchen.label.code, this.codeText(kitchen, lot)) : null,
+      second: kitchen.label.second,
       accent: kitchen.label.accent,
       logoPng: kitchen.label.logo,
       leastHeightMm,
@@ -137,13 +138,14 @@ export class LabelService {
     return label.code === 'qr' && address !== undefined ? `${address}/contents/${lot}` : lot;
   }
 
-  /** The paper of a label of this kitchen. @param size of the label, mm */
-  pageOf({ label }: KitchenDraft, size: Size, lot: string | null): LabelPage {
+  /** The paper of a label or a ticket of this kitchen; a ticket has no second side. @param size of it, mm */
+  pageOf({ label }: KitchenDraft, size: Size, lot: string | null, isLabel: boolean): LabelPage {
     const { widthMm, heightMm } = size;
     return {
       widthMm,
       heightMm,
       nameFace: label.nameFace,
+      second: isLabel && label.second !== 'none' ? label.secondKinds : null,
       code: lot === null || label.code === 'none' ? null : codeSizeMm[label.code],
       logo: label.logo === null ? null : sizeOfPng(bytesOfPng(label.logo), LOGO_MM),
     };
@@ -156,14 +158,14 @@ export class LabelService {
     return { layout, codePng: isWanted ? await codePng(code, this.codeText(kitchen, lot)) : null };
   }
 
-  /** A label or a ticket on its paper, side by side. Tickets have no back. */
+  /** Every side of a label, or a ticket, on its paper. A ticket has no lot. */
   sides(kitchen: KitchenDraft, ticket: Ticket, size: Size, lot: string | null): LabelLayout[] {
-    return setLabel(ticket, this.pageOf(kitchen, size, lot), lot !== null && kitchen.label.back);
+    return setLabel(ticket, this.pageOf(kitchen, size, lot, lot !== null));
   }
 
   /** How high it would have to be, mm. */
   leastHeight(kitchen: KitchenDraft, ticket: Ticket, size: Size, lot: string | null): number {
-    return leastHeight(ticket, this.pageOf(kitchen, size, lot), lot !== null && kitchen.label.back);
+    return leastHeight(ticket, this.pageOf(kitchen, size, lot, lot !== null));
   }
 }
 

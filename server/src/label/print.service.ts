@@ -26,7 +26,7 @@ import { Refused, wrongValues } from '../refusal/refused.js';
 import { UnitOfWork } from '../storage/unit-of-work.js';
 import { GivenUp, Thread } from '../thread/thread.js';
 import { LabelPrintRow } from './label.entity.js';
-import type { LabelJob } from './label-pdf.js';
+import { pagesOfOne, type LabelJob } from './label-pdf.js';
 import { LabelService } from './label.service.js';
 import { bytesOfPng } from './png.js';
 
@@ -183,7 +183,15 @@ export class PrintService implements OnModuleDestroy {
     return {
       title: 'Labels',
       layouts,
-      pages: grid ? pagesOnSheets(grid, startCell, sequence, kitchen) : pagesOfOne(size, sequence),
+      pages: grid
+        ? pagesOnSheets(grid, startCell, sequence, kitchen)
+        : pagesOfOne(
+            sequence.flatMap((index) => {
+              const layout = set[index]?.layout;
+              return layout ? [{ layout, index }] : [];
+            }),
+            kitchen.label.bleedMm,
+          ),
       accent: kitchen.label.accent,
       logoPng: kitchen.label.logo === null ? null : bytesOfPng(kitchen.label.logo),
     };
@@ -206,12 +214,6 @@ export function gridOf({
   return grid;
 }
 
-const pagesOfOne = (
-  { widthMm, heightMm }: { widthMm: number; heightMm: number },
-  sequence: readonly number[],
-): LabelJob['pages'] =>
-  sequence.map((layout) => ({ widthMm, heightMm, outlines: false, labels: [{ layout, xMm: 0, yMm: 0 }] }));
-
 function pagesOnSheets(
   grid: SheetGrid,
   startCell: number,
@@ -223,7 +225,7 @@ function pagesOnSheets(
   return placeOnSheets(grid, startCell, ones, offset).map((placed) => ({
     widthMm: grid.paper.widthMm,
     heightMm: grid.paper.heightMm,
-    outlines: false,
+    marks: 'none',
     labels: placed.map(({ run, xMm, yMm }) => ({ layout: sequence[run] ?? 0, xMm, yMm })),
   }));
 }
@@ -241,7 +243,7 @@ export function testPage(grid: SheetGrid, { label }: KitchenDraft): LabelJob {
       {
         widthMm: grid.paper.widthMm,
         heightMm: grid.paper.heightMm,
-        outlines: true,
+        marks: 'outlines',
         labels: labels.map(({ xMm, yMm }) => ({ layout: 0, xMm, yMm })),
       },
     ],

@@ -12,9 +12,9 @@ export function FitOffers({ label }: { label: SetLabel }) {
   if (leastHeightMm === null || !settings) return null;
   const offers = [
     { text: `Make it ${sayLength(leastHeightMm)} high`, part: { heightMm: leastHeightMm }, does: 'Higher label' },
-    ...(settings.back
+    ...(settings.second !== 'none'
       ? []
-      : [{ text: 'Put the long text on the back', part: { back: true }, does: 'Label for the back' }]),
+      : [{ text: 'Put the long text on the back', part: { second: 'back' as const }, does: 'Label for the back' }]),
     ...(settings.declared === 'merged'
       ? []
       : [{ text: 'Declare it as one list', part: { declared: 'merged' as const }, does: 'One list' }]),

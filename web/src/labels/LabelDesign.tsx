@@ -7,7 +7,7 @@ import IconButton from '@mui/material/IconButton';
 import MenuItem from '@mui/material/MenuItem';
 import Switch from '@mui/material/Switch';
 import TextField from '@mui/material/TextField';
-import { blockKinds, schoolNames, type BlockKind, type LabelSettings } from '@usual-pantry/core/kitchen';
+import { blockKinds, firstKinds, schoolNames, type BlockKind, type LabelSettings } from '@usual-pantry/core/kitchen';
 import { contrastOnWhite } from '@usual-pantry/core/label';
 import { sayNumber } from '@usual-pantry/core/quantity';
 import { useState } from 'react';
@@ -16,6 +16,7 @@ import { Folded } from '../parts/Panel';
 import { readNumber } from '../parts/readNumber';
 import { pictureAsPng } from './logo';
 import { SettledField } from './SettledField';
+import { sideNames } from './sides';
 import { useLabelSettings } from './useLabelSettings';
 
 const blockNames: Record<BlockKind, string> = {
@@ -46,7 +47,7 @@ interface Props {
 }
 
 function Choices({ settings, change }: Props) {
-  const choose = <K extends 'school' | 'declared' | 'nameFace' | 'code'>(
+  const choose = <K extends 'school' | 'declared' | 'nameFace' | 'code' | 'second'>(
     key: K,
     label: string,
     choices: Readonly<Record<LabelSettings[K], string>>,
@@ -72,6 +73,11 @@ function Choices({ settings, change }: Props) {
     <>
       {choose('school', 'Rules of', schoolNames)}
       {choose('declared', 'Declared as', declaredNames)}
+      {choose('second', 'A second label', {
+        none: 'none',
+        back: 'for the back',
+        base: 'for the base, the first for the lid',
+      })}
       {choose('nameFace', 'Face of the name', { heading: 'display', bold: 'text, bold' })}
       {choose('code', 'Code for the lot', { none: 'none', qr: 'squares (QR)', bars: 'bars (Code 128)' })}
     </>
@@ -79,7 +85,7 @@ function Choices({ settings, change }: Props) {
 }
 
 function Measures({ settings, change }: Props) {
-  const length = (key: 'widthMm' | 'heightMm', label: string) => (
+  const length = (key: 'widthMm' | 'heightMm' | 'bleedMm', label: string) => (
     <SettledField
       label={`${label}, mm`}
       value={sayNumber(settings[key], 1)}
@@ -90,6 +96,7 @@ function Measures({ settings, change }: Props) {
     <>
       {length('widthMm', 'Width')}
       {length('heightMm', 'Height')}
+      {length('bleedMm', 'Bleed of single labels')}
     </>
   );
 }
@@ -107,12 +114,30 @@ function Order({ settings, change }: Props) {
     next.splice(at + by, 0, kind);
     void change({ order: next }, `${blockNames[kind]} moved`);
   };
+  const { second, secondKinds } = settings;
+  const sideOf = (kind: BlockKind): string => sideNames[second][secondKinds.includes(kind) ? 1 : 0];
+  const turn = (kind: BlockKind) => {
+    const isThere = secondKinds.includes(kind);
+    const next = isThere ? secondKinds.filter((each) => each !== kind) : [...secondKinds, kind];
+    void change({ secondKinds: next }, `${blockNames[kind]} on the ${sideNames[second][isThere ? 0 : 1]}`);
+  };
   return (
     <Box component="ol" aria-label="Order of the paragraphs" sx={{ m: 0, pl: 3, columns: { sm: 2 }, columnGap: 4 }}>
       {order.map((kind, index) => (
         <Box component="li" key={kind} sx={{ breakInside: 'avoid' }}>
           <Box sx={{ display: 'flex', alignItems: 'center' }}>
             <Box sx={{ flex: 1 }}>{blockNames[kind]}</Box>
+            {second !== 'none' && !firstKinds.includes(kind) && (
+              <Button
+                size="small"
+                aria-label={`${blockNames[kind]} stands on the ${sideOf(kind)}`}
+                onClick={() => {
+                  turn(kind);
+                }}
+              >
+                {sideOf(kind)}
+              </Button>
+            )}
             <IconButton
               size="small"
               aria-label={`${blockNames[kind]} up`}
@@ -191,7 +216,7 @@ export function LabelDesign({ isOpen }: { isOpen: boolean }) {
       sx={{ gridColumn: '1 / -1' }}
     />
   );
-  const toggle = (key: 'back' | 'twoPercentGroup' | 'nutrition', label: string) => (
+  const toggle = (key: 'twoPercentGroup' | 'nutrition', label: string) => (
     <FormControlLabel
       sx={{ gridColumn: '1 / -1' }}
       control={
@@ -217,7 +242,6 @@ export function LabelDesign({ isOpen }: { isOpen: boolean }) {
         {text('storage', 'How to keep it')}
         {text('permit', 'Permit or registration')}
         {settings.school === 'canada' && text('statementFrench', 'Home-kitchen statement in French')}
-        {toggle('back', 'The long text on a label for the back')}
         {toggle('twoPercentGroup', 'Ingredients of 2 % or less together, where that is allowed')}
         {toggle('nutrition', 'An estimate of the nutrition')}
         {settings.nutrition && (

@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box';
 import type { LabelFace } from '@usual-pantry/core/label';
 import type { SetLabel } from '@usual-pantry/core/api';
+import { sideNames } from './sides';
 
 const faces: Record<LabelFace, { family: string; weight: number }> = {
   text: { family: '"Atkinson Hyperlegible Next Variable"', weight: 400 },
@@ -117,7 +118,8 @@ export function LabelPreview({ label }: { label: SetLabel }) {
       aria-label="Label at true size"
     >
       {label.layouts.map((layout, index) => {
-        const name = label.layouts.length === 1 ? 'Label' : index === 0 ? 'Front' : 'Back';
+        const side = sideNames[label.second][index === 0 ? 0 : 1];
+        const name = side.charAt(0).toUpperCase() + side.slice(1);
         return (
           <Box key={name} sx={{ color: 'text.secondary' }}>
             <Rule lengthMm={layout.widthMm} />
