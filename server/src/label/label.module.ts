@@ -1,4 +1,5 @@
 import { Module } from '@nestjs/common';
+import { Beside } from '../book/beside.js';
 import { Parts } from '../book/parts.js';
 import { DeviceModule } from '../device/device.module.js';
 import { threadOf } from '../thread/thread.js';
@@ -16,7 +17,8 @@ import { LABEL_PRESS, PrintService } from './print.service.js';
 export class LabelModule {
   static readonly entities = [LabelPrintRow, WeighingRow];
 
-  constructor(parts: Parts) {
+  constructor(parts: Parts, beside: Beside, labels: LabelService) {
+    beside.add(() => labels.findingsOfPrints());
     // What was printed and weighed stays beside what a file brings.
     parts.addToFile('labelPrints', {
       write: (manager) => manager.find(LabelPrintRow, { order: { at: 'ASC', id: 'ASC' } }),

@@ -108,7 +108,9 @@ export class LabelService {
     const settings: Subject<'kitchen'> = { noun: 'kitchen', id: 'kitchen', name: 'Settings' };
     const tooSmall: Finding[] =
       leastHeightMm === null ? [] : [finding('label-too-small', settings, { heightMm: leastHeightMm })];
-    const later = run ? await this.findingsOfRun(run, label) : [];
+    const state = run && printedOf(run, await this.prints(), wordsOnLabel(label.blocks));
+    const later =
+      run && state ? findingsOfPrinted({ ...run, changed: state.changed, lastPrintedAt: state.lastAt }) : [];
     return {
       school,
       ...label,
@@ -125,11 +127,10 @@ export class LabelService {
     };
   }
 
-  private async findingsOfRun(run: LabelRun, label: Label): Promise<Finding[]> {
-    const box: Subject<'box'> = { noun: 'box', id: run.boxId, name: run.boxName };
-    const { changed, lastAt } = printedOf(run, await this.prints(), wordsOnLabel(label.blocks));
-    if (changed === 0 || lastAt === null) return [];
-    return [finding('label-words-changed', box, { count: changed, on: lastAt.slice(0, 10) })];
+  /** Printed labels that would say something else now, of each run that is still to be handed over. */
+  async findingsOfPrints(): Promise<Finding[]> {
+    if ((await this.prints()).length === 0) return [];
+    return (await this.runs()).flatMap(findingsOfPrinted);
   }
 
   /** What a code says: the lot alone in bars, the address of its page in squares. */
@@ -167,6 +168,18 @@ export class LabelService {
   leastHeight(kitchen: KitchenDraft, ticket: Ticket, size: Size, lot: string | null): number {
     return leastHeight(ticket, this.pageOf(kitchen, size, lot, lot !== null));
   }
+}
+
+/** That printed labels of a run would say something else now. */
+function findingsOfPrinted({
+  boxId,
+  boxName,
+  changed,
+  lastPrintedAt,
+}: Pick<LabelRunState, 'boxId' | 'boxName' | 'changed' | 'lastPrintedAt'>): Finding[] {
+  if (changed === 0 || lastPrintedAt === null) return [];
+  const box: Subject<'box'> = { noun: 'box', id: boxId, name: boxName };
+  return [finding('label-words-changed', box, { count: changed, on: lastPrintedAt.slice(0, 10) })];
 }
 
 const lotOfRun = (run: LabelRun): string => lotOf({ ...run, key: packedKey(run.boxId, run) });

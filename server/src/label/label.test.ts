@@ -165,6 +165,8 @@ describe('printing', () => {
     const [now] = await twoRuns();
     expect(now).toMatchObject({ printed: first.count + 2, changed: first.count + 2 });
     expect((await labelOf(now)).findings.map(({ code }) => code)).toContain('label-words-changed');
+    const { body: all } = await server.http.get('/api/plan/findings?size=500').expect(200);
+    expect(JSON.stringify(all)).toContain('would say something else now');
     const file = (await server.http.get('/api/season-file').expect(200)).body as SeasonFile;
     expect(file.labelPrints).toHaveLength(3);
   });

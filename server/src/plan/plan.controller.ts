@@ -33,6 +33,7 @@ import type { ShoppingLine } from '@usual-pantry/core/shopping';
 import { daySchema } from '@usual-pantry/core/record';
 import type { Response } from 'express';
 import { z } from 'zod';
+import { Beside } from '../book/beside.js';
 import { BookService } from '../book/book.service.js';
 import { Clock } from '../clock/clock.js';
 import { handOversForHelper, summaryForHelper } from './for-helpers.js';
@@ -78,6 +79,7 @@ export class PlanController {
     private readonly clock: Clock,
     private readonly disk: Disk,
     private readonly backups: Backups,
+    private readonly beside: Beside,
   ) {}
 
   @Get('plan')
@@ -255,7 +257,7 @@ export class PlanController {
   /** What the season and what the machine says. */
   private async allFindings(): Promise<readonly Finding[]> {
     const { findings } = (await this.books.plan()).plan;
-    const ofMachine = [...(await this.disk.findings()), ...this.backups.findings()];
-    return ofMachine.length > 0 ? gravestFirst([...ofMachine, ...findings]) : findings;
+    const beside = [...(await this.disk.findings()), ...this.backups.findings(), ...(await this.beside.findings())];
+    return beside.length > 0 ? gravestFirst([...beside, ...findings]) : findings;
   }
 }

@@ -1,5 +1,5 @@
 import type { LotContents, NewWeighing, PrintJob, PrintLabels, Weighed } from '@usual-pantry/core/api';
-import type { Weighing } from '@usual-pantry/core/label';
+import type { LabelPrint, Weighing } from '@usual-pantry/core/label';
 import { useEffect, useRef } from 'react';
 import { api, ORDERS, unlessRefused } from './api';
 import { useAppDispatch } from './store';
@@ -8,6 +8,7 @@ import { POLL_MS } from './usePlanJob';
 /** Labels that the season needs, what was printed of them, and boxes that were weighed. */
 export const labelApi = api.injectEndpoints({
   endpoints: (build) => ({
+    labelPrints: build.query<readonly LabelPrint[], void>({ query: () => 'labels/prints', providesTags: ['Orders'] }),
     printJob: build.query<PrintJob, void>({ query: () => 'labels/print' }),
     printLabels: build.mutation<PrintJob, PrintLabels>({
       query: (body) => ({ url: 'labels/print', method: 'POST', body }),
@@ -35,6 +36,7 @@ export const labelApi = api.injectEndpoints({
 });
 
 export const {
+  useLabelPrintsQuery,
   usePrintJobQuery,
   usePrintLabelsMutation,
   useStopPrintMutation,

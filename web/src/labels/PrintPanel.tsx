@@ -9,11 +9,13 @@ import type { LabelRunState, PrintJob } from '@usual-pantry/core/api';
 import type { LabelSettings, OwnSheet } from '@usual-pantry/core/kitchen';
 import { cellsOf, fitsPaper, ownGrid, sheetGrids, type SheetGrid, type TicketKind } from '@usual-pantry/core/label';
 import { packingOf } from '@usual-pantry/core/order';
-import { sayCount, sayNumber } from '@usual-pantry/core/quantity';
+import { sayCount, sayNumber, sayShortDay } from '@usual-pantry/core/quantity';
 import { useState, type ReactNode } from 'react';
-import { usePrintJob, usePrintLabelsMutation, useStopPrintMutation } from '../data/labels';
+import { useBookQuery } from '../data/book';
+import { useLabelPrintsQuery, usePrintJob, usePrintLabelsMutation, useStopPrintMutation } from '../data/labels';
 import { apiAt } from '../parts/kitchenAt';
 import { Panel } from '../parts/Panel';
+import { sayMoment } from '../parts/words';
 import { readNumber } from '../parts/readNumber';
 import type { Refusal } from '../parts/refusal';
 import { SettledField } from './SettledField';
@@ -160,6 +162,33 @@ function JobState({ job, onStop }: { job: PrintJob; onStop: () => void }) {
   );
 }
 
+/** What was printed, the newest first, and why where it was not for the first time. */
+function PrintedSoFar() {
+  const { data: prints = [] } = useLabelPrintsQuery();
+  const { data: book } = useBookQuery();
+  if (prints.length === 0) return null;
+  const nameOf = (id: string) => book?.boxes.find((box) => box.id === id)?.name ?? id;
+  return (
+    <Box component="details">
+      <Box component="summary" sx={{ cursor: 'pointer' }}>
+        Printed so far:{' '}
+        {sayCount(
+          prints.reduce((sum, { count }) => sum + count, 0),
+          'label',
+        )}
+      </Box>
+      <Box component="ul" sx={{ m: 0, pl: 2.5, maxHeight: 240, overflow: 'auto' }}>
+        {prints.map(({ id, at, boxId, handOver, lot, count, reason }) => (
+          <li key={id}>
+            {sayMoment(at)}: {count} × {nameOf(boxId)} for {sayShortDay(handOver)}, lot {lot}
+            {reason !== '' && <>, again: {reason}</>}
+          </li>
+        ))}
+      </Box>
+    </Box>
+  );
+}
+
 /** Prints the chosen labels, or tickets, on sheets in one go. */
 export function PrintPanel({ chosen, children }: { chosen: readonly LabelRunState[]; children: ReactNode }) {
   const { settings, change, trouble } = useLabelSettings();
@@ -244,6 +273,7 @@ export function PrintPanel({ chosen, children }: { chosen: readonly LabelRunStat
           </Alert>
         )}
         {job && <JobState job={job} onStop={() => void stop()} />}
+        <PrintedSoFar />
       </Box>
     </Panel>
   );
