@@ -8,8 +8,8 @@ import MenuItem from '@mui/material/MenuItem';
 import Switch from '@mui/material/Switch';
 import TextField from '@mui/material/TextField';
 import { blockKinds, firstKinds, schoolNames, type BlockKind, type LabelSettings } from '@usual-pantry/core/kitchen';
-import { contrastOnWhite } from '@usual-pantry/core/label';
-import { sayNumber } from '@usual-pantry/core/quantity';
+import { contrastOnWhite, NOT_ESTIMATED } from '@usual-pantry/core/label';
+import { sayList, sayNumber } from '@usual-pantry/core/quantity';
 import { useState } from 'react';
 import { Icon } from '../parts/Icon';
 import { Folded } from '../parts/Panel';
@@ -246,9 +246,8 @@ export function LabelDesign({ isOpen }: { isOpen: boolean }) {
         {toggle('nutrition', 'An estimate of the nutrition')}
         {settings.nutrition && (
           <Alert severity="info" sx={{ gridColumn: '1 / -1' }}>
-            An estimate from composition, not an analysis. A label that says it may have to say more in a set form
-            (saturated fat, sodium or salt, fibre, added sugars), and must be right within the law’s tolerance: ask a
-            laboratory.
+            An estimate from composition, not an analysis. A label that says it may have to say more, in a set form:{' '}
+            {sayList(NOT_ESTIMATED)}. It must be right within the law’s tolerance: ask a laboratory.
           </Alert>
         )}
         <SettledField
