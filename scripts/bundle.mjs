@@ -21,6 +21,9 @@ const { exports } = JSON.parse(readFileSync(join(server, 'package.json'), 'utf8'
 for (const name of Object.keys(exports))
   if (!(name.slice(2) in input)) throw new Error(`scripts/bundle.mjs does not know ${name} of server/package.json.`);
 
+/** What a module looks for its own files by: in one file with others there is none of it, and it fails when it is asked. Such a package stays outside. */
+const OWN_PLACE = /\b__(?:dirname|filename)\b/;
+
 const bundle = await rolldown({
   cwd: server,
   platform: 'node',
@@ -30,6 +33,7 @@ const bundle = await rolldown({
     /^libsql/,
     /^pdfkit/,
     /^highs/,
+    /^@touch4it\/ical-timezones/,
     // What Nest and TypeORM look for, and do without.
     /^@nestjs\/(microservices|websockets|platform-socket\.io)/,
     /^class-(transformer|validator)/,
@@ -39,10 +43,10 @@ const bundle = await rolldown({
   // A name that is not found is found missing when it is asked for, as without the bundle.
   onLog: (level, log, handle) => {
     if (log.code === 'UNRESOLVED_IMPORT') throw new Error(log.message);
-    if (level === 'warn' && log.code !== 'EVAL' && log.code !== 'COMMONJS_VARIABLE_IN_ESM') handle(level, log);
+    if (level === 'warn' && log.code !== 'EVAL') handle(level, log);
   },
 });
-await bundle.write({
+const { output } = await bundle.write({
   dir: join(server, 'dist/program'),
   format: 'esm',
   cleanDir: true,
@@ -51,3 +55,6 @@ await bundle.write({
   // Nest and TypeORM go by the names of classes.
   keepNames: true,
 });
+for (const { fileName, type, code } of output)
+  if (type === 'chunk' && OWN_PLACE.test(code))
+    throw new Error(`${fileName} looks for files beside itself: name the package as external in scripts/bundle.mjs.`);

@@ -2,7 +2,7 @@ import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import type { SetLabel } from '@usual-pantry/core/api';
-import { sayLength } from '@usual-pantry/core/quantity';
+import { sayLength, sayNumber } from '@usual-pantry/core/quantity';
 import { useLabelSettings } from './useLabelSettings';
 
 /** What helps when the text does not fit: letters are never made smaller than the least height. */
@@ -27,7 +27,8 @@ export function FitOffers({ label }: { label: SetLabel }) {
   ];
   return (
     <Alert severity="error" sx={{ mb: 1.5 }}>
-      The text does not fit at the least letter height ({label.textLetterMm.toFixed(1)} mm by the small letters).
+      The text does not fit at the least letter height, {sayNumber(label.textLetterMm, 1)} mm by the small letters: at
+      this width the label must be {sayLength(leastHeightMm)} high.
       <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', mt: 0.75 }}>
         {offers.map(({ text, part, does }) => (
           <Button key={text} size="small" variant="outlined" color="inherit" onClick={() => void change(part, does)}>
