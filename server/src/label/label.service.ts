@@ -20,6 +20,7 @@ import type { LabelRun, Plan } from '@usual-pantry/core/plan';
 import type { Day } from '@usual-pantry/core/quantity';
 import { BookService, type Season } from '../book/book.service.js';
 import { SERVED_AT } from '../door/door.controller.js';
+import { isThisComputer } from '../http/addresses.js';
 import { notFound } from '../refusal/refused.js';
 import { UnitOfWork } from '../storage/unit-of-work.js';
 import { codePng, codeSizeMm, codeSvg } from './code.js';
@@ -135,7 +136,9 @@ export class LabelService {
 
   /** What a code says: the lot alone in bars, the address of its page in squares. */
   private codeText({ label }: KitchenDraft, lot: string): string {
-    const [address] = this.servedAt();
+    const addresses = this.servedAt();
+    // Whoever reads it holds another device.
+    const address = addresses.find((each) => !isThisComputer(new URL(each).hostname)) ?? addresses[0];
     return label.code === 'qr' && address !== undefined ? `${address}/contents/${lot}` : lot;
   }
 
