@@ -20,7 +20,6 @@ import type { LabelRun, Plan } from '@usual-pantry/core/plan';
 import type { Day } from '@usual-pantry/core/quantity';
 import { BookService, type Season } from '../book/book.service.js';
 import { SERVED_AT } from '../door/door.controller.js';
-import { isThisComputer } from '../http/addresses.js';
 import { notFound } from '../refusal/refused.js';
 import { UnitOfWork } from '../storage/unit-of-work.js';
 import { codePng, codeSizeMm, codeSvg } from './code.js';
@@ -134,11 +133,9 @@ export class LabelService {
     return (await this.runs()).flatMap(findingsOfPrinted);
   }
 
-  /** What a code says: the lot alone in bars, the address of its page in squares. */
+  /** What a code says: the lot alone in bars; in squares the address of its page, where another device can open it. */
   private codeText({ label }: KitchenDraft, lot: string): string {
-    const addresses = this.servedAt();
-    // Whoever reads it holds another device.
-    const address = addresses.find((each) => !isThisComputer(new URL(each).hostname)) ?? addresses[0];
+    const [address] = this.servedAt();
     return label.code === 'qr' && address !== undefined ? `${address}/contents/${lot}` : lot;
   }
 
