@@ -3,7 +3,9 @@
 // National Trade Measurement Regulations 2009, 4.19 (Australia, New Zealand). All from memory. Each label was worked out by hand from the weights
 // beside it; the foods are our own. What stands out is between stars.
 import { describe, expect, it } from '@jest/globals';
-import { labelOfFood, of, starred, type LabelledFood, type Line } from '../testing/labels.js';
+import { bookOf, box, ingredient, line, piece, recipe, TODAY } from '../testing/kitchen.js';
+import { labelOf, schools } from '../src/label/index.js';
+import { ALL_WATER, labelOfFood, of, starred, type LabelledFood, type Line } from '../testing/labels.js';
 import type { SchoolCode } from '../src/kitchen/index.js';
 
 interface Worked extends LabelledFood {
@@ -503,5 +505,62 @@ describe('dates', () => {
     ['anz', 'Made 28 November 2026. Best before 5 January 2027.'],
   ] as const)('of the school %s', (school, text) => {
     expect(labelOfFood(school, food).blocks.find(({ kind }) => kind === 'dates')?.text).toBe(text);
+  });
+});
+
+describe('what is nested and strained', () => {
+  // A square of 10 g is half layer and half sugar; the layer is 3 parts crumb and 1 part butter, the crumb half wheat flour and half oats: of
+  // 10 g, 5 g sugar, 1.875 g flour, 1.875 g oats, 1.25 g butter. Three recipes deep.
+  const nested = () => {
+    const book = bookOf({
+      ingredients: [
+        ingredient('sugar'),
+        ingredient('flour', { declaration: { labelName: 'wheat flour' }, contains: ['wheat'] }),
+        ingredient('oats', { contains: ['oats'] }),
+        ingredient('butter', { declaration: { labelName: 'butter', parts: [{ name: 'cream' }] }, contains: ['milk'] }),
+      ],
+      recipes: [
+        recipe('crumb', [line('flour', 100), line('oats', 100)]),
+        recipe('layer', [line(':crumb', 300), line('butter', 100)]),
+        recipe('square', [line(':layer', 50), line('sugar', 50)]),
+      ],
+      pieces: [piece('p', { kind: 'rolled', recipeId: 'square', centreGrams: 10 })],
+      boxes: [box('b', ['p'], { foodName: 'Oat squares' })],
+    });
+    const facts = book.boxes.get('b');
+    if (!facts) throw new Error('no box');
+    return (school: SchoolCode) => {
+      const [list] = labelOf(schools[school], facts, book, { dates: null, today: TODAY }).blocks.filter(({ kind }) => kind === 'ingredients'); // prettier-ignore
+      return list && starred(list);
+    };
+  };
+
+  it.each([
+    ['us', 'sugar, oats, wheat flour, butter (cream)'],
+    ['eu', 'sugar, *oats* 19%, *wheat* flour, butter (cream (*milk*))'],
+    ['uk', 'sugar, *oats* 19%, *wheat* flour, butter (cream (*milk*))'],
+    ['canada', 'Sugars (sugar), oats, wheat flour, butter (cream)'],
+    ['anz', 'sugar, *oats* 19%, *wheat* flour, butter (cream (*milk*))'],
+  ] as const)('stands in one list by its weight in the school %s', (school, list) => {
+    expect(nested()(school)).toBe(list);
+  });
+
+  // 900 g of berries go in and two thirds of them stay in the sieve: 300 g are left beside 400 g of sugar that is stirred in behind it.
+  it('counts fruit by what is left of it when it is strained', () => {
+    const book = bookOf({
+      ingredients: [ingredient('sugar', { composition: { ...ALL_WATER, water: 0, sucrose: 100 } }), ingredient('berries', { composition: { ...ALL_WATER, water: 85, otherCarbohydrate: 15 } })], // prettier-ignore
+      recipes: [
+        recipe('jelly', [line('berries', 900), { ...line('sugar', 400), atStep: 1 }], {
+          yield: { by: 'steps' },
+          steps: [{ text: 'Strain', effect: { kind: 'strain', lossPercent: 200 / 3 } }],
+        }),
+      ],
+      pieces: [piece('p', { kind: 'rolled', recipeId: 'jelly', centreGrams: 10 })],
+      boxes: [box('b', ['p'], { foodName: 'Berry jellies' })],
+    });
+    const facts = book.boxes.get('b');
+    if (!facts) throw new Error('no box');
+    const [list] = labelOf(schools.eu, facts, book, { dates: null, today: TODAY }).blocks.filter(({ kind }) => kind === 'ingredients'); // prettier-ignore
+    expect(list?.text).toBe('sugar, berries 43%');
   });
 });

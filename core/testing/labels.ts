@@ -29,7 +29,8 @@ export interface LabelledFood {
   readonly dates?: { readonly madeOn: string; readonly bestBefore: string };
 }
 
-const allWater = {
+/** The composition of water. */
+export const ALL_WATER = {
   water: 100,
   sucrose: 0,
   glucose: 0,
@@ -55,7 +56,7 @@ export function labelOfFood(school: SchoolCode, food: LabelledFood): Label {
         declaration: { labelName, parts: parts === '' ? [] : parts.split(', ').map((name) => ({ name })) },
         contains: [...contains],
         mayContain: [...mayContain],
-        composition: labelName === 'water' ? allWater : null,
+        composition: labelName === 'water' ? ALL_WATER : null,
       }),
     ),
     recipes: [recipe('r', lines.map(([weight], index) => line(ids[index] ?? '', weight)), { yield: { by: 'loss', lossPercent } })], // prettier-ignore

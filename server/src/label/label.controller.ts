@@ -169,7 +169,7 @@ export class LabelController {
       layouts: sides,
       pages: pagesOfOne(Array.from({ length: copies }, () => copy).flat(), kitchen.label.bleedMm),
       accent: kitchen.label.accent,
-      logoPng: kitchen.label.logo === null ? null : bytesOfPng(kitchen.label.logo),
+      logoPng: bytesOfPng(kitchen.label.logo),
     };
     await this.send(job, `label-${id}.pdf`, response);
   }

@@ -148,7 +148,7 @@ export class LabelService {
       nameFace: label.nameFace,
       second: isLabel && label.second !== 'none' ? label.secondKinds : null,
       code: lot === null || label.code === 'none' ? null : codeSizeMm[label.code],
-      logo: label.logo === null ? null : sizeOfPng(bytesOfPng(label.logo), LOGO_MM),
+      logo: sizeOfPng(bytesOfPng(label.logo), LOGO_MM),
     };
   }
 

@@ -13,6 +13,7 @@ import { prepareZXingModule, readBarcodes } from 'zxing-wasm/reader';
 import { readPdf, readPlaces } from '../testing/pdf.js';
 import { openServer, type TestServer } from '../testing/server.js';
 import { codePng } from './code.js';
+import { pixelsOfPng } from './png.js';
 
 let server: TestServer;
 beforeAll(async () => {
@@ -240,6 +241,25 @@ describe('weighed boxes', () => {
       .post('/api/weighings')
       .send({ ...weighing, weights: [0] })
       .expect(422);
+  });
+});
+
+describe('the picture on a label', () => {
+  const logoOf = async () => (await labelOf((await twoRuns())[0])).layouts[0]?.logo ?? null;
+
+  it('keeps its shape in its corner, and what is no picture is left out of the print', async () => {
+    const png = Buffer.from(await codePng('bars', 'LOGO'));
+    await settings({ widthMm: 150, heightMm: 250, logo: `data:image/png;base64,${png.toString('base64')}` });
+    const { width = 0, height = 1 } = pixelsOfPng(png) ?? {};
+    const placed = await logoOf();
+    expect((placed?.widthMm ?? 0) / (placed?.heightMm ?? 1)).toBeCloseTo(width / height, 6);
+    expect((placed?.x ?? 0) + (placed?.widthMm ?? 0)).toBeCloseTo(147.5, 6);
+    await settings({ logo: 'data:image/png;base64,AAAA' });
+    expect(await logoOf()).toBeNull();
+    await server.http.get('/api/boxes/sampler/label.pdf?handOver=2026-12-05').expect(200);
+    const now = await kitchen();
+    await server.http.put('/api/kitchen').send({ ...now, label: { ...now.label, logo: 'https://elsewhere.example/logo.png' } }).expect(422); // prettier-ignore
+    await settings({ logo: null });
   });
 });
 

@@ -193,7 +193,7 @@ export class PrintService implements OnModuleDestroy {
             kitchen.label.bleedMm,
           ),
       accent: kitchen.label.accent,
-      logoPng: kitchen.label.logo === null ? null : bytesOfPng(kitchen.label.logo),
+      logoPng: bytesOfPng(kitchen.label.logo),
     };
   }
 }
