@@ -1,26 +1,9 @@
 // Sources: 21 CFR 101.3 (name), 101.4 (ingredients), 101.7 (net quantity), FALCPA 2004 and FASTER 2021 (allergens), 21 CFR 163 (chocolate), all as
 // restated in the design, from memory. Each label was worked out by hand from the weights beside it; the foods are our own.
 import { describe, expect, it } from '@jest/globals';
-import { bookOf, box, ingredient, kitchen, line, piece, recipe, TODAY } from '../testing/kitchen.js';
-import type { Allergen } from '../src/ingredient/index.js';
-import { labelOf as labelBy, schools } from '../src/label/index.js';
+import { labelOfFood, of, type LabelledFood, type Line } from '../testing/labels.js';
 
-/** An ingredient: grams of a batch, what the label calls it, its own parts, what is in it. */
-type Line = readonly [
-  grams: number,
-  labelName: string,
-  parts?: string,
-  contains?: readonly Allergen[],
-  traces?: readonly Allergen[],
-];
-
-interface Worked {
-  readonly food: string;
-  readonly lines: readonly Line[];
-  /** Pieces, and grams of each. */
-  readonly pieces: readonly [count: number, grams: number];
-  /** Millimetres of the front of the package. */
-  readonly panel: readonly [width: number, height: number];
+interface Worked extends LabelledFood {
   readonly ingredients: string;
   readonly contains?: string;
   readonly also?: string;
@@ -41,8 +24,6 @@ const milkChocolate: Line = [
   'sugar, cocoa butter, milk, chocolate liquor, soy lecithin',
   ['milk', 'soy'],
 ];
-const of = (grams: number, [, ...rest]: Line): Line => [grams, ...rest];
-
 const worked: readonly Worked[] = [
   {
     food: 'Butter toffee',
@@ -379,40 +360,13 @@ const worked: readonly Worked[] = [
   },
 ];
 
-const labelOf = ({ food, lines, pieces: [count, grams], panel: [widthMm, heightMm] }: Worked) => {
-  const ids = lines.map((_line, index) => `i${String(index)}`);
-  const book = bookOf({
-    kitchen: { ...kitchen, statementChecked: true },
-    ingredients: lines.map(([, labelName, parts = '', contains = [], mayContain = []], index) =>
-      ingredient(ids[index] ?? '', {
-        name: labelName,
-        declaration: { labelName, parts: parts === '' ? [] : parts.split(', ').map((name) => ({ name })) },
-        contains: [...contains],
-        mayContain: [...mayContain],
-      }),
-    ),
-    recipes: [recipe('r', lines.map(([weight], index) => line(ids[index] ?? '', weight)))], // prettier-ignore
-    pieces: [piece('p', { kind: 'rolled', recipeId: 'r', centreGrams: grams })],
-    boxes: [
-      box('b', ['p'], {
-        foodName: food,
-        panel: { widthMm, heightMm },
-        cells: [{ pieceId: 'p', count, standIns: [] }],
-      }),
-    ],
-  });
-  const facts = book.boxes.get('b');
-  if (!facts) throw new Error('no box');
-  return labelBy(schools.us, facts, book, { dates: null, today: TODAY });
-};
-
 describe('US labels worked out by hand', () => {
   it('are at least twenty-five', () => {
     expect(worked.length).toBeGreaterThanOrEqual(25);
   });
 
   it.each(worked.map((each) => [each.food, each] as const))('%s', (_food, each) => {
-    const { blocks, netLetterMm, findings } = labelOf(each);
+    const { blocks, netLetterMm, findings } = labelOfFood('us', each);
     const text = (kind: string, heading = '') =>
       blocks.find((block) => block.kind === kind && block.heading === heading)?.text;
     expect({

@@ -25,7 +25,6 @@ export interface LabelledFood {
   readonly panel: readonly [width: number, height: number];
   /** What of the batch is boiled off, percent. */
   readonly lossPercent?: number;
-  /** Water of each ingredient that is nothing but water. */
   readonly dates?: { readonly madeOn: string; readonly bestBefore: string };
 }
 

@@ -61,6 +61,7 @@ const requiredSchema = z
     text: z.string(),
     source: z.string(),
     wayOut: wayOutSchema.nullable(),
+    stops: z.boolean(),
   })
   .meta({ id: 'RequiredField' });
 

@@ -498,13 +498,13 @@ export const catalogue = {
     () =>
       'The home-kitchen statement is a placeholder: check your local code, write what it asks for, and tick it off.',
   ),
-  'label-not-french': kind(
+  'label-lacks': kind(
     'stop',
     'box',
-    ['label without its French', 'labels without their French'],
+    ['label that lacks what it must say', 'labels that lack what they must say'],
     ['label'],
-    (name, { what }: { what: string }) =>
-      `A label of Canada is in both languages, and ${name} has no French yet. ${what}`,
+    (name, { what }: { what: readonly string[] }) =>
+      `The label of ${name} lacks what the rules that it follows ask for. ${what.join(' ')}`,
   ),
   'label-words-changed': kind(
     'decide',

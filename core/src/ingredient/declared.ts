@@ -164,3 +164,17 @@ export const isCompound = ({ chocolate, declaration }: Pick<IngredientDraft, 'ch
 
 /** Whether a name calls something chocolate without a word that takes it back. */
 export const callsItChocolate = (name: string): boolean => CHOCOLATE.test(name) && !NOT_QUITE.test(name);
+
+/**
+ * A name that says chocolate of something in which all of it is compound coating.
+ * Source: 21 CFR 163; Directive 2000/36/EC (from memory).
+ * @param used ingredients of it
+ * @returns the name; undefined when none of them is wrong
+ */
+export const misnamedChocolate = (
+  names: readonly string[],
+  used: readonly Pick<IngredientDraft, 'chocolate' | 'declaration'>[],
+): string | undefined =>
+  used.some(isCompound) && !used.some((each) => each.chocolate !== null && !isCompound(each))
+    ? names.find(callsItChocolate)
+    : undefined;

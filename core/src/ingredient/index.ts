@@ -11,7 +11,7 @@ export {
 export { nameTaken, wrongInIngredient } from './check.js';
 export { partsOf } from './composition.js';
 export { declarationFindings } from './declaration.js';
-export { callsItChocolate, declaredIn, isCompound } from './declared.js';
+export { declaredIn, misnamedChocolate } from './declared.js';
 export {
   brokenBy,
   type Contents,

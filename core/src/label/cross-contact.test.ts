@@ -53,8 +53,8 @@ describe('what comes from the kitchen itself', () => {
   it('stands with the traces and takes nothing off what is contained', () => {
     const book = bookWith(0);
     const { run, facts, ways } = waysInto(book, 'mild');
-    const traces = [...ways.map(({ allergen }) => allergen), 'milk' as const];
-    const { blocks } = labelOf(schools.us, facts, book, { dates: run, traces, today: TODAY });
+    const fromKitchen = [...ways.map(({ allergen }) => allergen), 'milk' as const];
+    const { blocks } = labelOf(schools.us, facts, book, { dates: run, fromKitchen, today: TODAY });
     const said = (kind: string) => blocks.filter((each) => each.kind === kind).map(({ text }) => text);
     expect(said('contains')).toEqual(['Milk']);
     expect(said('may')).toEqual(['Egg, Peanuts']);

@@ -31,6 +31,8 @@ export {
   cellsOf,
   cornerOf,
   fitsPaper,
+  gridNamed,
+  nextFreeCell,
   ownGrid,
   type Placed,
   placeOnSheets,
@@ -39,7 +41,7 @@ export {
   sheetGrids,
 } from './sheet.js';
 export { carriersOf, whyInBox, whyNotInBox, type WhyStep } from './why.js';
-export { ENOUGH_BOXES, judgeWeights, tolerableError, type WeighingVerdict } from './weighing.js';
+export { ENOUGH_BOXES, declaredGrams, judgeWeights, tolerableError, type WeighingVerdict } from './weighing.js';
 export { isReprint, type Printed, printedOf, printsOf, wordsOnLabel } from './prints.js';
 export { type LabelPrint, labelPrintSchema, type Weighing, weighingSchema } from './schema.js';
 export { type Ticket, type TicketKind, ticketKinds, ticketsOf } from './tickets.js';

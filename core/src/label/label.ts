@@ -2,10 +2,9 @@ import type { Book } from '../book/index.js';
 import type { BoxFacts } from '../box/index.js';
 import { finding, openWayOut, type Finding, type Subject } from '../finding/index.js';
 import {
-  callsItChocolate,
   declarationFindings,
   inLabelOrder,
-  isCompound,
+  misnamedChocolate,
   type Allergen,
   type IngredientFiled,
 } from '../ingredient/index.js';
@@ -45,8 +44,8 @@ export interface LabelOf {
   readonly dates: LabelDates | null;
   /** The code of what is packed for one hand-over; null leaves it out. */
   readonly lot?: string | null;
-  /** What may come into it from the kitchen itself. */
-  readonly traces?: readonly Allergen[];
+  /** What may come into it from the kitchen itself, beside the traces that suppliers name. */
+  readonly fromKitchen?: readonly Allergen[];
   readonly today: Day;
 }
 
@@ -74,13 +73,10 @@ function findingsOf(
   else if (!kitchen.statementChecked) found.push(finding('label-statement-unchecked', settings, {}));
   if (facts.box.panel === null)
     found.push(finding('label-no-panel', box, {}, { waysOut: [openWayOut(box, 'Say its size')] }));
-  const real = used.some((each) => each.chocolate !== null && !isCompound(each));
-  const called = [facts.box.name, facts.box.foodName].find(callsItChocolate);
-  if (called !== undefined && !real && used.some(isCompound))
-    found.push(finding('box-called-chocolate', box, { called }));
-  const french = required.filter(({ key, state }) => key.includes('french') && state === 'missing');
-  if (french.length > 0)
-    found.push(finding('label-not-french', box, { what: french.map(({ text }) => text).join(' ') }));
+  const called = misnamedChocolate([facts.box.name, facts.box.foodName], used);
+  if (called !== undefined) found.push(finding('box-called-chocolate', box, { called }));
+  const lacking = required.filter(({ state, stops }) => stops && state === 'missing');
+  if (lacking.length > 0) found.push(finding('label-lacks', box, { what: lacking.map(({ text }) => text) }));
   return [...found, ...used.flatMap(declarationFindings)];
 }
 
@@ -128,14 +124,16 @@ export function labelOf(
   school: LabelSchool,
   facts: BoxFacts,
   book: Book,
-  { dates, lot = null, traces = [], today }: LabelOf,
+  { dates, lot = null, fromKitchen = [], today }: LabelOf,
 ): Label {
   const { kitchen } = book;
   const { label } = kitchen;
   const list = ingredientList(facts.pieces, book);
   const used = [...ingredientGrams(facts.pieces, book).keys()].flatMap((id) => book.ingredients.get(id) ?? []);
   const panel = panelOf(facts, book);
-  const mayContain = inLabelOrder([...facts.mayContain, ...traces]).filter((code) => !facts.contains.includes(code));
+  const mayContain = inLabelOrder([...facts.mayContain, ...fromKitchen]).filter(
+    (code) => !facts.contains.includes(code),
+  );
   const declared = school
     .declare({ foodName: facts.box.foodName, list, contains: facts.contains, mayContain, group: label.twoPercentGroup })
     .map(({ kind, heading, spans }) => block(kind, heading, spans));

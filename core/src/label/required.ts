@@ -1,7 +1,7 @@
 import type { Book } from '../book/index.js';
 import type { BoxFacts } from '../box/index.js';
 import { openWayOut, type WayOut } from '../finding/index.js';
-import { callsItChocolate, isCompound, type IngredientFiled } from '../ingredient/index.js';
+import { misnamedChocolate, type IngredientFiled } from '../ingredient/index.js';
 import { sayDay, sayList, type Day } from '../quantity/index.js';
 import type { ListEntry } from './ingredients.js';
 import type { LabelDates } from './dates.js';
@@ -20,6 +20,8 @@ export interface RequiredField {
   readonly source: string;
   /** Where it is entered; null where there is nothing to enter. */
   readonly wayOut: WayOut | null;
+  /** Whether no label is printed as long as it is missing. */
+  readonly stops: boolean;
 }
 
 /** What the required fields are worked out from. */
@@ -39,17 +41,19 @@ export const field = (
   text: string,
   source: string,
   wayOut: WayOut | null = null,
-): RequiredField => ({ key, what, state, text, source, wayOut });
+): RequiredField => ({ key, what, state, text, source, wayOut, stops: false });
+
+/** A field without which no label is printed. */
+export const neededField = (...of: Parameters<typeof field>): RequiredField => ({ ...field(...of), stops: true });
 
 const settings: WayOut = openWayOut({ noun: 'kitchen', id: 'kitchen', name: 'Settings' });
 
 function nameField({ facts, used }: RequiredFacts): RequiredField {
   const { box } = facts;
   const wayOut = openWayOut({ noun: 'box', id: box.id, name: box.name });
-  const real = used.some((each) => each.chocolate !== null && !isCompound(each));
-  const called = [box.name, box.foodName].find(callsItChocolate);
+  const called = misnamedChocolate([box.name, box.foodName], used);
   const source = 'Name of the food; what may be called chocolate: 21 CFR 163, Directive 2000/36/EC (from memory)';
-  if (called !== undefined && !real && used.some(isCompound))
+  if (called !== undefined)
     return field(
       'name',
       'Name of the food',

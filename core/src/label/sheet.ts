@@ -18,44 +18,33 @@ const A4 = { name: 'A4', widthMm: 210, heightMm: 297 } as const;
 const LETTER = { name: 'Letter', widthMm: 215.9, heightMm: 279.4 } as const;
 const INCH = 25.4;
 
-const metric = (
-  columns: number,
-  rows: number,
-  widthMm: number,
-  heightMm: number,
-  gapXMm = 0,
-  gapYMm = 0,
+/** Sides and gaps of a cell, in the unit of the sheet. */
+type Cell = readonly [width: number, height: number, gapX?: number, gapY?: number];
+
+const grid = (
+  paper: SheetGrid['paper'],
+  stored: number,
+  [columns, rows]: readonly [number, number],
+  said: string,
+  [width, height, gapX = 0, gapY = 0]: Cell,
 ): SheetGrid => ({
-  id: `a4-${String(columns)}x${String(rows)}`,
-  name: `A4, ${String(columns)} × ${String(rows)} of ${String(widthMm)} × ${String(heightMm)} mm`,
-  paper: A4,
+  id: `${paper.name.toLowerCase()}-${String(columns)}x${String(rows)}`,
+  name: `${paper.name}, ${String(columns)} × ${String(rows)} of ${said}`,
+  paper,
   columns,
   rows,
-  widthMm,
-  heightMm,
-  gapXMm,
-  gapYMm,
+  widthMm: width * stored,
+  heightMm: height * stored,
+  gapXMm: gapX * stored,
+  gapYMm: gapY * stored,
 });
 
-const inches = (
-  columns: number,
-  rows: number,
-  width: number,
-  height: number,
-  said: string,
-  gapX = 0,
-  gapY = 0,
-): SheetGrid => ({
-  id: `letter-${String(columns)}x${String(rows)}`,
-  name: `Letter, ${String(columns)} × ${String(rows)} of ${said} in`,
-  paper: LETTER,
-  columns,
-  rows,
-  widthMm: width * INCH,
-  heightMm: height * INCH,
-  gapXMm: gapX * INCH,
-  gapYMm: gapY * INCH,
-});
+const metric = (columns: number, rows: number, ...cell: Cell): SheetGrid =>
+  grid(A4, 1, [columns, rows], `${String(cell[0])} × ${String(cell[1])} mm`, cell);
+
+/** @param said its sides, as inches are written */
+const inches = (columns: number, rows: number, said: string, ...cell: Cell): SheetGrid =>
+  grid(LETTER, INCH, [columns, rows], `${said} in`, cell);
 
 /** Common grids; an own one goes beside them. Their sizes are common practice, no source. */
 export const sheetGrids: readonly SheetGrid[] = [
@@ -68,12 +57,12 @@ export const sheetGrids: readonly SheetGrid[] = [
   metric(3, 6, 63.5, 46.6, 2.5),
   metric(3, 7, 63.5, 38.1, 2.5),
   metric(3, 8, 70, 37),
-  inches(1, 2, 8, 5, '8 × 5'),
-  inches(2, 2, 4, 5, '4 × 5', 0.1875),
-  inches(2, 3, 4, 10 / 3, '4 × 3 1/3', 0.1875),
-  inches(2, 5, 4, 2, '4 × 2', 0.1875),
-  inches(2, 7, 4, 4 / 3, '4 × 1 1/3', 0.1875),
-  inches(3, 10, 2.625, 1, '2 5/8 × 1', 0.125),
+  inches(1, 2, '8 × 5', 8, 5),
+  inches(2, 2, '4 × 5', 4, 5, 0.1875),
+  inches(2, 3, '4 × 3 1/3', 4, 10 / 3, 0.1875),
+  inches(2, 5, '4 × 2', 4, 2, 0.1875),
+  inches(2, 7, '4 × 1 1/3', 4, 4 / 3, 0.1875),
+  inches(3, 10, '2 5/8 × 1', 2.625, 1, 0.125),
 ];
 
 /** The own sheet of a kitchen as a grid. */
@@ -83,6 +72,14 @@ export const ownGrid = ({ paper, ...cells }: OwnSheet): SheetGrid => ({
   name: `${paper}, ${String(cells.columns)} × ${String(cells.rows)} of your own`,
   paper: paper === 'A4' ? A4 : LETTER,
 });
+
+/**
+ * The sheet that is meant.
+ * @param id `single` for one label a page, `own` for the own sheet, or that of a common grid
+ * @returns null for one label a page; undefined when there is no such sheet
+ */
+export const gridNamed = (id: string, own: OwnSheet | null): SheetGrid | null | undefined =>
+  id === 'single' ? null : id === 'own' ? (own ? ownGrid(own) : undefined) : sheetGrids.find((each) => each.id === id);
 
 export const cellsOf = ({ columns, rows }: SheetGrid): number => columns * rows;
 
@@ -142,4 +139,14 @@ export function placeOnSheets(
     }
   });
   return pages;
+}
+
+/**
+ * Where the next print can begin, after so many labels.
+ * @param startCell the first cell that they take, from 0
+ * @returns the cell, from 0; null when the last sheet is full
+ */
+export function nextFreeCell(grid: SheetGrid, startCell: number, labels: number): number | null {
+  const next = (startCell + labels) % cellsOf(grid);
+  return next === 0 ? null : next;
 }

@@ -1,3 +1,5 @@
+import type { BoxFacts } from '../box/index.js';
+
 /** Tolerable negative error by what is declared: [from grams, to grams, percent or grams]. Source: Directive 76/211/EEC annex I, 2.4 (as restated in the design; from memory). */
 const errors: readonly { readonly upTo: number; readonly percent?: number; readonly grams?: number }[] = [
   { upTo: 50, percent: 9 },
@@ -40,6 +42,9 @@ export interface WeighingVerdict {
   /** What is missing in each box so that the mean is what is declared, g; 0 when nothing is. */
   readonly addGrams: number;
 }
+
+/** What the labels of a box declare, in whole grams: rounded down, so that a box never holds less than it says. */
+export const declaredGrams = ({ weightGrams }: Pick<BoxFacts, 'weightGrams'>): number => Math.floor(weightGrams + 1e-9);
 
 /**
  * Whether weighed boxes hold what they say: their mean must not be under it, few may be short by more than the tolerable error, and none by

@@ -195,7 +195,7 @@ function wordedRun(run: LabelRun, { season, plan, today }: Planned): Worded & { 
   const label = labelOf(schools[school], box.facts, book, {
     dates: run,
     lot,
-    traces: ways.map(({ allergen }) => allergen),
+    fromKitchen: ways.map(({ allergen }) => allergen),
     today,
   });
   return { label, school, run, lot, crossContact: ways };

@@ -98,9 +98,9 @@ describe('labels of another school', () => {
     const run = (await runs()).find(({ school }) => school === 'canada');
     expect(run).toBeDefined();
     const { body: label } = await server.http.get(`/api/boxes/${run?.boxId ?? ''}/label?handOver=${run?.handOver ?? ''}&school=canada&without=${run?.without.join() ?? ''}`).expect(200); // prettier-ignore
-    expect((label as SetLabel).findings.map(({ code }) => code)).toContain('label-not-french');
+    expect((label as SetLabel).findings.map(({ code }) => code)).toContain('label-lacks');
     const refused = await server.http.post('/api/labels/print').send({ runs: [wanted(run as LabelRunState, 1)] }).expect(422); // prettier-ignore
-    expect(JSON.stringify(refused.body)).toContain('in both languages');
+    expect(JSON.stringify(refused.body)).toContain('in French');
     const stored = (await server.http.get('/api/orders/order-007').expect(200)).body as { version: number };
     await server.http.put('/api/orders/order-007').send({ ...draft, version: stored.version, labelSchool: null }).expect(200); // prettier-ignore
   });
@@ -280,5 +280,22 @@ describe('a single label that is cut out', () => {
       .send({ ...now, label: { ...now.label, secondKinds: ['net'] } })
       .expect(422);
     await settings({ bleedMm: 0, second: 'none' });
+  });
+});
+
+describe('what must not be printed', () => {
+  it('is a box for a day for which nobody wants it any more, and a second print while one runs', async () => {
+    const [run] = await twoRuns();
+    const gone = { ...wanted(run, 1), handOver: '2027-03-01' };
+    const { body } = await server.http
+      .post('/api/labels/print')
+      .send({ runs: [gone] })
+      .expect(422);
+    expect(JSON.stringify(body)).toContain('no order wants it');
+    expect((await printed()).state).not.toBe('running');
+    const tickets = { tickets: 'shelf', sheet: 'a4-2x2' };
+    const answers = await Promise.all([1, 2].map(() => server.http.post('/api/labels/print').send(tickets)));
+    expect(answers.map(({ status }) => status).sort()).toEqual([202, 409]);
+    expect((await printed()).state).toBe('done');
   });
 });

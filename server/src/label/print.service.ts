@@ -5,10 +5,10 @@ import type { KitchenDraft } from '@usual-pantry/core/kitchen';
 import {
   cellsOf,
   fitsPaper,
+  gridNamed,
   isReprint,
-  ownGrid,
+  nextFreeCell,
   placeOnSheets,
-  sheetGrids,
   ticketsOf,
   wordsOnLabel,
   type LabelLayout,
@@ -16,7 +16,7 @@ import {
   type Ticket,
 } from '@usual-pantry/core/label';
 import { packedKey } from '@usual-pantry/core/order';
-import { sayCount, sayLength } from '@usual-pantry/core/quantity';
+import { sayCount, sayDay, sayLength } from '@usual-pantry/core/quantity';
 import type { WrongValue } from '@usual-pantry/core/record';
 import type { z } from 'zod';
 import { BookService } from '../book/book.service.js';
@@ -47,6 +47,14 @@ interface Equal {
   /** What is noted when they are printed; null for tickets. */
   readonly print: Omit<LabelPrintRow, 'id' | 'at' | 'reason'> | null;
 }
+
+const equalOfTicket = (ticket: Ticket): Equal => ({
+  ticket,
+  count: 1,
+  lot: null,
+  name: ticket.blocks[0]?.text ?? '',
+  print: null,
+});
 
 /** Puts labels and tickets on sheets, one job at a time, and keeps a note of what was printed. */
 @Injectable()
@@ -83,29 +91,34 @@ export class PrintService implements OnModuleDestroy {
 
   /** Looks whether everything can be printed, and starts. @throws Refused 422 with what cannot; 409 while another print runs */
   async start(wanted: Wanted): Promise<PrintJob> {
-    if (this.job.state === 'running')
+    const before = this.job;
+    if (before.state === 'running')
       throw new Refused('busy', 'Labels are being printed already. Stop that, or wait for it.');
+    // Taken at once: another that is asked for meanwhile must find it.
+    this.job = { ...IDLE, state: 'running' };
+    this.stopping = new AbortController();
+    try {
+      const { equal, job, grid } = await this.prepare(wanted);
+      const sides = job.pages.reduce((sum, { labels }) => sum + labels.length, 0);
+      const next = grid && nextFreeCell(grid, wanted.startCell - 1, sides);
+      const { length } = job.pages;
+      this.job = { ...this.job, of: length, sheets: length, nextCell: next === null ? null : next + 1 };
+      void this.printAndNote(job, equal, wanted.reason);
+      return this.job;
+    } catch (error) {
+      this.job = before;
+      throw error;
+    }
+  }
+
+  private async prepare(wanted: Wanted) {
     const { season, plan } = await this.books.plan();
-    const { kitchen } = season.book;
     const grid = gridOf(wanted);
     const equal = wanted.tickets
-      ? ticketsOf(wanted.tickets, plan, season.book).map((ticket): Equal => ({
-          ticket,
-          count: 1,
-          lot: null,
-          name: ticket.blocks[0]?.text ?? '',
-          print: null, // prettier-ignore
-        }))
+      ? ticketsOf(wanted.tickets, plan, season.book).map(equalOfTicket)
       : await this.runsOf(wanted);
     if (equal.length === 0) throw wrongValues([{ path: ['runs'], message: 'There is nothing to print.' }]);
-    const job = await this.jobOf(equal, kitchen, grid, wanted.startCell - 1);
-    const of = job.pages.length;
-    const sides = job.pages.reduce((sum, { labels }) => sum + labels.length, 0);
-    const used = grid ? (sides + wanted.startCell - 1) % cellsOf(grid) : 0;
-    this.stopping = new AbortController();
-    this.job = { ...IDLE, state: 'running', of, sheets: of, nextCell: used > 0 ? used + 1 : null };
-    void this.printAndNote(job, equal, wanted.reason);
-    return this.job;
+    return { equal, grid, job: await this.jobOf(equal, season.book.kitchen, grid, wanted.startCell - 1) };
   }
 
   private async printAndNote(job: LabelJob, equal: readonly Equal[], reason: string): Promise<void> {
@@ -138,6 +151,8 @@ export class PrintService implements OnModuleDestroy {
       const [name = ''] = label.blocks.map(({ text }) => text);
       const say = (message: string, path: WrongValue['path'] = ['runs', index]) => wrong.push({ path, message });
       for (const { severity, message } of label.findings) if (severity === 'stop') say(`${name}: ${message}`);
+      // Without its hand-over it would go out without dates.
+      if (!run) say(`${name}: no order wants it for ${sayDay(wanted.handOver)} any more. Look at the labels again.`);
       if (run && isReprint(run, prints, wanted.count) && reason === '')
         say(`${name}: there are ${sayCount(run.count, 'box', 'boxes')} of it, and their labels are printed. Say why there must be more.`, ['reason']); // prettier-ignore
       const key = packedKey(wanted.boxId, wanted);
@@ -204,8 +219,8 @@ export function gridOf({
   ownSheet,
   startCell,
 }: Pick<Wanted, 'sheet' | 'ownSheet' | 'startCell'>): SheetGrid | null {
-  if (sheet === 'single') return null;
-  const grid = sheet === 'own' ? (ownSheet ? ownGrid(ownSheet) : undefined) : sheetGrids.find(({ id }) => id === sheet);
+  const grid = gridNamed(sheet, ownSheet);
+  if (grid === null) return null;
   if (!grid) throw wrongValues([{ path: ['sheet'], message: 'There is no such sheet.' }]);
   if (!fitsPaper(grid))
     throw wrongValues([{ path: ['ownSheet'], message: `${grid.name}: so many do not fit on the paper.` }]);

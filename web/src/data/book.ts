@@ -6,6 +6,16 @@ export const bookApi = api.injectEndpoints({
     book: build.query<BookAnswer, void>({ query: () => 'book', providesTags: ['Book'] }),
     saveKitchen: build.mutation<StoredKitchen, { kitchen: StoredKitchen; label?: string }>({
       query: ({ kitchen, label }) => ({ url: 'kitchen', method: 'PUT', body: kitchen, label }),
+      // The next change starts from this one, before everything is asked for again.
+      onQueryStarted: async (_saved, { dispatch, queryFulfilled }) => {
+        const answer = await queryFulfilled.catch(() => null);
+        if (answer)
+          dispatch(
+            bookApi.util.updateQueryData('book', undefined, (book) => {
+              Object.assign(book, { kitchen: answer.data });
+            }),
+          );
+      },
       invalidatesTags: unlessRefused(BOOK),
     }),
     checkSeason: build.mutation<SeasonCounts, unknown>({

@@ -13,8 +13,8 @@ import { sayList, sayNumber } from '@usual-pantry/core/quantity';
 import { useState } from 'react';
 import { Icon } from '../parts/Icon';
 import { Folded } from '../parts/Panel';
-import { readNumber } from '../parts/readNumber';
 import { pictureAsPng } from './logo';
+import { LengthField } from './LengthField';
 import { SettledField } from './SettledField';
 import { sideNames } from './sides';
 import { useLabelSettings } from './useLabelSettings';
@@ -86,11 +86,7 @@ function Choices({ settings, change }: Props) {
 
 function Measures({ settings, change }: Props) {
   const length = (key: 'widthMm' | 'heightMm' | 'bleedMm', label: string) => (
-    <SettledField
-      label={`${label}, mm`}
-      value={sayNumber(settings[key], 1)}
-      onSettle={(typed) => change({ [key]: readNumber(typed) }, label)}
-    />
+    <LengthField label={label} mm={settings[key]} onSettle={(mm) => change({ [key]: mm }, label)} />
   );
   return (
     <>

@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box';
 import type { LabelFace } from '@usual-pantry/core/label';
 import type { SetLabel } from '@usual-pantry/core/api';
+import { lengthUnit } from '@usual-pantry/core/quantity';
 import { sideNames } from './sides';
 
 const faces: Record<LabelFace, { family: string; weight: number }> = {
@@ -12,31 +13,46 @@ const faces: Record<LabelFace, { family: string; weight: number }> = {
 const mm = (length: number): string => `${String(length)}mm`;
 const RULE_MM = 6;
 
-/** A rule in millimetres along the upper edge of a label. */
+/** Marks of a rule: so many to a number, and of which every how many are long. */
+const rules = {
+  mm: { marks: 10, long: 5, numberMm: 10, numberOf: 10 },
+  in: { marks: 8, long: 4, numberMm: 25.4, numberOf: 1 },
+};
+
+/** A rule in the kitchen's unit along the upper edge of a label. */
 function Rule({ lengthMm }: { lengthMm: number }) {
-  const marks = Array.from({ length: Math.floor(lengthMm) + 1 }, (_, at) => at);
+  const { marks, long, numberMm, numberOf } = rules[lengthUnit().unit];
+  const step = numberMm / marks;
+  const all = Array.from({ length: Math.floor(lengthMm / step) + 1 }, (_, at) => at);
   return (
     <svg
       aria-hidden
       viewBox={`0 0 ${String(lengthMm)} ${String(RULE_MM)}`}
       style={{ width: mm(lengthMm), height: mm(RULE_MM), display: 'block', overflow: 'visible' }}
     >
-      {marks.map((at) => (
+      {all.map((at) => (
         <line
           key={at}
-          x1={at}
-          x2={at}
+          x1={at * step}
+          x2={at * step}
           y1={RULE_MM}
-          y2={at % 10 === 0 ? 2.8 : at % 5 === 0 ? 4 : 5}
+          y2={at % marks === 0 ? 2.8 : at % long === 0 ? 4 : 5}
           stroke="currentColor"
           strokeWidth="0.15"
         />
       ))}
-      {marks
-        .filter((at) => at % 10 === 0)
+      {all
+        .filter((at) => at % marks === 0)
         .map((at) => (
-          <text key={at} x={at} y={2.3} fontSize="2.6" textAnchor="middle" fill="currentColor">
-            {at}
+          <text
+            key={at}
+            x={at * step}
+            y={2.3}
+            fontSize="2.6"
+            textAnchor={at === 0 ? 'start' : 'middle'}
+            fill="currentColor"
+          >
+            {(at / marks) * numberOf}
           </text>
         ))}
     </svg>

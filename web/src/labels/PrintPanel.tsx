@@ -7,9 +7,9 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import type { LabelRunState, PrintJob } from '@usual-pantry/core/api';
 import type { LabelSettings, OwnSheet } from '@usual-pantry/core/kitchen';
-import { cellsOf, fitsPaper, ownGrid, sheetGrids, type SheetGrid, type TicketKind } from '@usual-pantry/core/label';
+import { cellsOf, fitsPaper, gridNamed, sheetGrids, type SheetGrid, type TicketKind } from '@usual-pantry/core/label';
 import { packingOf } from '@usual-pantry/core/order';
-import { sayCount, sayNumber, sayShortDay } from '@usual-pantry/core/quantity';
+import { sayCount, sayShortDay } from '@usual-pantry/core/quantity';
 import { useState, type ReactNode } from 'react';
 import { useBookQuery } from '../data/book';
 import { useLabelPrintsQuery, usePrintJob, usePrintLabelsMutation, useStopPrintMutation } from '../data/labels';
@@ -18,6 +18,7 @@ import { Panel } from '../parts/Panel';
 import { sayMoment } from '../parts/words';
 import { readNumber } from '../parts/readNumber';
 import type { Refusal } from '../parts/refusal';
+import { LengthField } from './LengthField';
 import { SettledField } from './SettledField';
 import { SheetMap } from './SheetMap';
 import { useLabelSettings } from './useLabelSettings';
@@ -35,8 +36,7 @@ type What = keyof typeof whats;
 const firstOwn: OwnSheet = { paper: 'A4', columns: 2, rows: 4, widthMm: 99, heightMm: 67, gapXMm: 2, gapYMm: 0 };
 
 /** The sheet that the kitchen has chosen; null for one label a page. */
-const gridOf = ({ sheet, ownSheet }: LabelSettings): SheetGrid | null =>
-  sheet === 'own' && ownSheet ? ownGrid(ownSheet) : (sheetGrids.find(({ id }) => id === sheet) ?? null);
+const gridOf = ({ sheet, ownSheet }: LabelSettings): SheetGrid | null => gridNamed(sheet, ownSheet) ?? null;
 
 interface SettingsProps {
   readonly settings: LabelSettings;
@@ -45,11 +45,19 @@ interface SettingsProps {
 
 function OwnSheetFields({ settings, change }: SettingsProps) {
   const own = settings.ownSheet ?? firstOwn;
-  const number = (key: Exclude<keyof OwnSheet, 'paper'>, label: string) => (
+  const length = (key: 'widthMm' | 'heightMm' | 'gapXMm' | 'gapYMm', label: string) => (
+    <LengthField
+      key={key}
+      label={label}
+      mm={own[key]}
+      onSettle={(mm) => change({ ownSheet: { ...own, [key]: mm } }, label)}
+    />
+  );
+  const number = (key: 'columns' | 'rows', label: string) => (
     <SettledField
       key={key}
       label={label}
-      value={sayNumber(own[key], 2)}
+      value={String(own[key])}
       onSettle={(typed) => change({ ownSheet: { ...own, [key]: readNumber(typed) } }, label)}
     />
   );
@@ -69,10 +77,10 @@ function OwnSheetFields({ settings, change }: SettingsProps) {
       </TextField>
       {number('columns', 'Beside each other')}
       {number('rows', 'Below each other')}
-      {number('widthMm', 'Width, mm')}
-      {number('heightMm', 'Height, mm')}
-      {number('gapXMm', 'Gap across, mm')}
-      {number('gapYMm', 'Gap down, mm')}
+      {length('widthMm', 'Width')}
+      {length('heightMm', 'Height')}
+      {length('gapXMm', 'Gap across')}
+      {length('gapYMm', 'Gap down')}
     </Box>
   );
 }
@@ -85,12 +93,7 @@ function SheetChoice({ settings, change }: SettingsProps) {
     ...(settings.sheet === 'own' && settings.ownSheet ? { own: JSON.stringify(settings.ownSheet) } : {}),
   });
   const offset = (key: 'offsetXMm' | 'offsetYMm', label: string) => (
-    <SettledField
-      label={label}
-      value={sayNumber(settings[key], 1)}
-      onSettle={(typed) => change({ [key]: readNumber(typed) }, label)}
-      sx={{ width: 140 }}
-    />
+    <LengthField label={label} mm={settings[key]} onSettle={(mm) => change({ [key]: mm }, label)} sx={{ width: 150 }} />
   );
   return (
     <Box>
@@ -121,8 +124,8 @@ function SheetChoice({ settings, change }: SettingsProps) {
       {grid && !fitsPaper(grid) && <Alert severity="error">So many do not fit on the paper.</Alert>}
       {grid && (
         <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', alignItems: 'center', mt: 1 }}>
-          {offset('offsetXMm', 'Move right, mm')}
-          {offset('offsetYMm', 'Move down, mm')}
+          {offset('offsetXMm', 'Move right')}
+          {offset('offsetYMm', 'Move down')}
           <Button href={apiAt(`/labels/test-page.pdf?${query.toString()}`)} target="_blank" rel="noopener">
             Test page
           </Button>

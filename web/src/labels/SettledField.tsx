@@ -1,7 +1,7 @@
 import TextField, { type TextFieldProps } from '@mui/material/TextField';
 import { useState } from 'react';
 
-interface Props extends Pick<TextFieldProps, 'helperText' | 'multiline' | 'type' | 'sx'> {
+export interface SettledFieldProps extends Pick<TextFieldProps, 'helperText' | 'multiline' | 'type' | 'sx'> {
   readonly label: string;
   /** As it is stored, in words. */
   readonly value: string;
@@ -10,7 +10,7 @@ interface Props extends Pick<TextFieldProps, 'helperText' | 'multiline' | 'type'
 }
 
 /** A field whose typing is stored when it is left, or on Enter. What is not taken stays as it was typed, and is marked. */
-export function SettledField({ label, value, onSettle, ...look }: Props) {
+export function SettledField({ label, value, onSettle, ...look }: SettledFieldProps) {
   const [typed, setTyped] = useState<string | null>(null);
   const [isWrong, setWrong] = useState(false);
   const settle = async () => {

@@ -3,7 +3,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import type { BoxFacts } from '@usual-pantry/core/box';
-import { ENOUGH_BOXES, judgeWeights, type WeighingVerdict } from '@usual-pantry/core/label';
+import { declaredGrams, ENOUGH_BOXES, judgeWeights, type WeighingVerdict } from '@usual-pantry/core/label';
 import { sayCount, sayNumber } from '@usual-pantry/core/quantity';
 import { useState } from 'react';
 import { Line } from 'react-chartjs-2';
@@ -64,12 +64,12 @@ function RunChart({
 
 /** Boxes weighed one after another, and whether they hold what the label says. */
 export function WeighingPanel({ facts, isOpen }: { facts: BoxFacts; isOpen: boolean }) {
-  const { box, weightGrams } = facts;
+  const { box } = facts;
   const { data: kept } = useWeighingsQuery(box.id);
   const [typed, setTyped] = useState('');
   const [scale] = useTakeWeightMutation();
   const [weigh, { error, isLoading }] = useWeighMutation();
-  const declared = Math.floor(weightGrams + 1e-9);
+  const declared = declaredGrams(facts);
   const words = typed.split(/[\s;]+/).filter(Boolean);
   const weights = words.map(readNumber);
   const wrong = words.filter((_word, index) => !(Number(weights[index]) > 0));

@@ -1,16 +1,20 @@
-import type { LabelSettings } from '@usual-pantry/core/kitchen';
-import { labelSettingsSchema } from '@usual-pantry/core/kitchen';
+import { labelSettingsSchema, type LabelSettings } from '@usual-pantry/core/kitchen';
 import { useState } from 'react';
-import { useBookQuery, useSaveKitchenMutation } from '../data/book';
+import { bookApi, useBookQuery, useSaveKitchenMutation } from '../data/book';
+import { useAppStore } from '../data/store';
 import type { Refusal } from '../parts/refusal';
+
+/** Changes that are not stored yet: each starts from what the one before has left, however fast they are pressed. */
+let last: Promise<unknown> = Promise.resolve();
 
 /** How labels are written, and a way to change it at once; each change can be undone. */
 export function useLabelSettings() {
   const { data } = useBookQuery();
-  const [store, { isLoading }] = useSaveKitchenMutation();
+  const store = useAppStore();
+  const [save] = useSaveKitchenMutation();
   const [trouble, setTrouble] = useState<string | null>(null);
-  const kitchen = data?.kitchen;
-  const change = async (part: Partial<LabelSettings>, label: string): Promise<boolean> => {
+  const changeNow = async (part: Partial<LabelSettings>, label: string): Promise<boolean> => {
+    const kitchen = bookApi.endpoints.book.select()(store.getState()).data?.kitchen;
     if (!kitchen) return false;
     const checked = labelSettingsSchema.safeParse({ ...kitchen.label, ...part });
     if (!checked.success) {
@@ -19,7 +23,7 @@ export function useLabelSettings() {
       return false;
     }
     try {
-      await store({ kitchen: { ...kitchen, label: checked.data }, label: `${label}.` }).unwrap();
+      await save({ kitchen: { ...kitchen, label: checked.data }, label: `${label}.` }).unwrap();
       setTrouble(null);
       return true;
     } catch (error) {
@@ -27,5 +31,10 @@ export function useLabelSettings() {
       return false;
     }
   };
-  return { settings: kitchen?.label, change, isLoading, trouble };
+  const change = (part: Partial<LabelSettings>, label: string): Promise<boolean> => {
+    const done = last.then(() => changeNow(part, label));
+    last = done;
+    return done;
+  };
+  return { settings: data?.kitchen.label, change, trouble };
 }

@@ -1,9 +1,10 @@
 import { schoolNames } from '../../kitchen/index.js';
 import { allergens, type Allergen } from '../../ingredient/index.js';
 import type { Day } from '../../quantity/index.js';
+import { openWayOut } from '../../finding/index.js';
 import { frenchFor } from '../french.js';
 import { allergenSpans, entrySpans, type ListStyle } from '../list.js';
-import { commonFields, field } from '../required.js';
+import { commonFields, field, neededField } from '../required.js';
 import { joinSpans, plain, type Span } from '../span.js';
 import type { ListEntry } from '../ingredients.js';
 import type { DeclaredText, DisplayPanel, LabelSchool, ToDeclare } from '../school.js';
@@ -204,21 +205,29 @@ export const canada: LabelSchool = {
     const missing = untranslated(facts.list);
     return [
       ...commonFields(facts),
-      field(
+      neededField(
         'french',
         'French',
         missing.length > 0 ? 'missing' : 'check',
         missing.length > 0
-          ? `Say in French, at the ingredient: ${missing.join(', ')}.`
+          ? `Say in French too, at the ingredient: ${missing.join(', ')}.`
           : 'Names that you did not write yourself are suggestions: have them checked.',
         'Food and Drug Regulations B.01.012',
       ),
-      field(
+      neededField(
         'food-french',
         'Name of the food in French',
         facts.facts.box.foodNameFrench === '' ? 'missing' : 'there',
-        facts.facts.box.foodNameFrench || 'Say it at the box.',
+        facts.facts.box.foodNameFrench || 'Say the name of the food in French, at the box.',
         'Food and Drug Regulations B.01.012',
+        openWayOut({ noun: 'box', id: facts.facts.box.id, name: facts.facts.box.name }),
+      ),
+      field(
+        'statement-french',
+        'Home-kitchen statement in French',
+        facts.book.kitchen.label.statementFrench === '' ? 'check' : 'there',
+        facts.book.kitchen.label.statementFrench || 'Where your local code asks for it, say it under Design.',
+        'Local code',
       ),
       field(
         'nutrition',
