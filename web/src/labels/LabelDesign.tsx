@@ -17,7 +17,7 @@ import { pictureAsPng } from './logo';
 import { LengthField } from './LengthField';
 import { SettledField } from './SettledField';
 import { sideNames } from './sides';
-import { useLabelSettings } from './useLabelSettings';
+import { useLabelSettings, type LabelChange } from './useLabelSettings';
 
 const blockNames: Record<BlockKind, string> = {
   name: 'Name of the box',
@@ -40,7 +40,7 @@ const blockNames: Record<BlockKind, string> = {
 const declaredNames = { merged: 'one list', 'by piece': 'piece by piece', both: 'both' } as const;
 const LEAST_CONTRAST = 4.5;
 
-type Change = (part: Partial<LabelSettings>, label: string) => Promise<boolean>;
+type Change = (change: LabelChange, label: string) => Promise<boolean>;
 interface Props {
   readonly settings: LabelSettings;
   readonly change: Change;
@@ -97,25 +97,29 @@ function Measures({ settings, change }: Props) {
   );
 }
 
+/** All paragraphs as they follow each other; the net quantity always stands lowest. */
+const orderOf = ({ order }: LabelSettings): BlockKind[] =>
+  [...order, ...blockKinds.filter((kind) => !order.includes(kind))].filter((kind) => kind !== 'net');
+
 /** Which paragraph stands before which. */
 function Order({ settings, change }: Props) {
-  const order: readonly BlockKind[] = [
-    ...settings.order,
-    ...blockKinds.filter((kind) => !settings.order.includes(kind)),
-  ].filter((kind) => kind !== 'net');
+  const order = orderOf(settings);
   const move = (kind: BlockKind, by: -1 | 1) => {
-    const at = order.indexOf(kind);
-    const next = [...order];
-    next.splice(at, 1);
-    next.splice(at + by, 0, kind);
-    void change({ order: next }, `${blockNames[kind]} moved`);
+    const moved = (now: LabelSettings) => {
+      const next = orderOf(now).filter((each) => each !== kind);
+      next.splice(orderOf(now).indexOf(kind) + by, 0, kind);
+      return { order: next };
+    };
+    void change(moved, `${blockNames[kind]} moved`);
   };
   const { second, secondKinds } = settings;
   const sideOf = (kind: BlockKind): string => sideNames[second][secondKinds.includes(kind) ? 1 : 0];
   const turn = (kind: BlockKind) => {
     const isThere = secondKinds.includes(kind);
-    const next = isThere ? secondKinds.filter((each) => each !== kind) : [...secondKinds, kind];
-    void change({ secondKinds: next }, `${blockNames[kind]} on the ${sideNames[second][isThere ? 0 : 1]}`);
+    const turned = (now: LabelSettings) => ({
+      secondKinds: isThere ? now.secondKinds.filter((each) => each !== kind) : [...new Set([...now.secondKinds, kind])],
+    });
+    void change(turned, `${blockNames[kind]} on the ${sideNames[second][isThere ? 0 : 1]}`);
   };
   return (
     <Box component="ol" aria-label="Order of the paragraphs" sx={{ m: 0, pl: 3, columns: { sm: 2 }, columnGap: 4 }}>

@@ -4,6 +4,9 @@ import { bookApi, useBookQuery, useSaveKitchenMutation } from '../data/book';
 import { useAppStore } from '../data/store';
 import type { Refusal } from '../parts/refusal';
 
+/** New values, or what they are worked out from: the settings as they are when their turn has come. */
+export type LabelChange = Partial<LabelSettings> | ((now: LabelSettings) => Partial<LabelSettings>);
+
 /** Changes that are not stored yet: each starts from what the one before has left, however fast they are pressed. */
 let last: Promise<unknown> = Promise.resolve();
 
@@ -13,9 +16,10 @@ export function useLabelSettings() {
   const store = useAppStore();
   const [save] = useSaveKitchenMutation();
   const [trouble, setTrouble] = useState<string | null>(null);
-  const changeNow = async (part: Partial<LabelSettings>, label: string): Promise<boolean> => {
+  const changeNow = async (change: LabelChange, label: string): Promise<boolean> => {
     const kitchen = bookApi.endpoints.book.select()(store.getState()).data?.kitchen;
     if (!kitchen) return false;
+    const part = typeof change === 'function' ? change(kitchen.label) : change;
     const checked = labelSettingsSchema.safeParse({ ...kitchen.label, ...part });
     if (!checked.success) {
       const [issue] = checked.error.issues;
@@ -31,8 +35,8 @@ export function useLabelSettings() {
       return false;
     }
   };
-  const change = (part: Partial<LabelSettings>, label: string): Promise<boolean> => {
-    const done = last.then(() => changeNow(part, label));
+  const change = (wanted: LabelChange, label: string): Promise<boolean> => {
+    const done = last.then(() => changeNow(wanted, label));
     last = done;
     return done;
   };
