@@ -10,6 +10,7 @@ const layers = [
   'ingredient',
   'starter',
   'cooking',
+  'device',
   'kitchen',
   'recipe',
   'batch',
@@ -17,6 +18,8 @@ const layers = [
   'piece',
   'box',
   'book',
+  'making',
+  'practice',
   'order',
   'intake',
   'money',
@@ -47,6 +50,7 @@ const pages = [
   'pantry',
   'recipes',
   'plan',
+  'kitchen',
   'labels',
   'money',
   'history',
@@ -78,6 +82,7 @@ const serving = [
   'plan',
   'inbox',
   'label',
+  'making',
   'money',
   'season-file',
   'watch',
@@ -114,7 +119,7 @@ module.exports = {
       to: {
         path: 'node_modules',
         pathNot:
-          'node_modules/(zod|es-toolkit|decimal\\.js|format-quantity|damerau-levenshtein|papaparse|pure-rand|jstat)/',
+          'node_modules/(zod|es-toolkit|decimal\\.js|format-quantity|damerau-levenshtein|papaparse|pure-rand|jstat|ml-matrix|ml-levenberg-marquardt)/',
       },
     },
     {

@@ -14,6 +14,7 @@ const screens = [
     '/pieces/black-tea-truffle',
     '/nowhere',
   ],
+  ['/kitchen', '/kitchen/practice', '/kitchen/practice/cook', '/kitchen/practice/tempering'],
   ['/pantry', '/pantry/unsalted-butter', '/plan', '/plan/shopping', '/settings', '/changes'],
   [
     '/pantry/prices',
@@ -80,30 +81,60 @@ function listen(page: Page): string[] {
   return trouble;
 }
 
+/** Looks at each screen at a desk, in the dark and on a phone. */
+async function checkAll(page: Page, addresses: readonly string[]): Promise<void> {
+  await page.emulateMedia({ colorScheme: 'light', reducedMotion: 'reduce' });
+  const trouble = listen(page);
+  for (const address of addresses) {
+    await page.setViewportSize(DESK);
+    await checkScreen(page, address);
+    await page.emulateMedia({ colorScheme: 'dark', reducedMotion: 'reduce' });
+    await expect(page.locator('html')).toHaveAttribute('data-scheme', 'dark');
+    // Colours fade into each other from the next frame on
+    await page.evaluate(async () => {
+      await new Promise(requestAnimationFrame);
+      await Promise.allSettled(document.getAnimations().map(({ finished }) => finished));
+    });
+    await checkShown(page, `${address} in the dark`, 'color-contrast');
+    await page.emulateMedia({ colorScheme: 'light', reducedMotion: 'reduce' });
+    await expect(page.locator('html')).toHaveAttribute('data-scheme', 'light');
+    await page.setViewportSize(PHONE);
+    await checkWidth(page, address);
+  }
+  expect(trouble).toEqual([]);
+}
+
 for (const addresses of screens)
   test(`nothing serious at a desk, letters to be read in the dark, no wider than a phone: ${addresses.join(', ')}`, async ({
     page,
   }) => {
-    await page.emulateMedia({ colorScheme: 'light', reducedMotion: 'reduce' });
-    const trouble = listen(page);
-    for (const address of addresses) {
-      await page.setViewportSize(DESK);
-      await checkScreen(page, address);
-      await page.emulateMedia({ colorScheme: 'dark', reducedMotion: 'reduce' });
-      await expect(page.locator('html')).toHaveAttribute('data-scheme', 'dark');
-      // Colours fade into each other from the next frame on
-      await page.evaluate(async () => {
-        await new Promise(requestAnimationFrame);
-        await Promise.allSettled(document.getAnimations().map(({ finished }) => finished));
-      });
-      await checkShown(page, `${address} in the dark`, 'color-contrast');
-      await page.emulateMedia({ colorScheme: 'light', reducedMotion: 'reduce' });
-      await expect(page.locator('html')).toHaveAttribute('data-scheme', 'light');
-      await page.setViewportSize(PHONE);
-      await checkWidth(page, address);
-    }
-    expect(trouble).toEqual([]);
+    await checkAll(page, addresses);
   });
+
+test('nothing serious at the bench: weighing out, a pot, tempering, a filling, the end', async ({ page }) => {
+  const at = '2026-11-25T18:00:00.000Z';
+  const stages = [
+    ['weighs', 'sesame-toffee', 0],
+    ['cooks', 'sesame-toffee', 2],
+    ['tempers', 'dark-coating', 1],
+    ['fills', 'praline-ganache', 1],
+    ['ends', 'sesame-toffee', 4],
+  ] as const;
+  for (const [id, recipeId, stage] of stages) {
+    await page.request.post('/api/makings', { data: { id, recipeId, size: 1, on: '2026-11-25', startedAt: at } });
+    const events = [
+      { id: `${id}-stage`, at, kind: 'stage', stage },
+      { id: `${id}-read`, at, kind: 'readings', stage, values: [[0, 40, 'tapped'], [60_000, 31, 'tapped']] }, // prettier-ignore
+      { id: `${id}-timer`, at, kind: 'timer', timerId: `${id}-timer`, name: 'It rests', stage, seconds: 60 },
+    ];
+    const answer = await page.request.post(`/api/makings/${id}/events`, { data: { events } });
+    expect(answer.ok()).toBe(true);
+  }
+  await checkAll(
+    page,
+    stages.map(([id]) => `/kitchen/batch/${id}`),
+  );
+});
 
 test('nothing serious on a phone', async ({ page }) => {
   await page.emulateMedia({ colorScheme: 'light', reducedMotion: 'reduce' });

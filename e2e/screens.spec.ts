@@ -178,7 +178,8 @@ test('on a phone the bar at the foot leads everywhere', async ({ page }) => {
   await bar.getByRole('button', { name: 'More' }).click();
   await page.getByRole('menuitem', { name: 'Money' }).click();
   await expect(page.getByTestId('answer')).toContainText('a bench hour');
-  await bar.getByRole('link', { name: 'Orders' }).click();
+  await bar.getByRole('button', { name: 'More' }).click();
+  await page.getByRole('menuitem', { name: 'Orders' }).click();
   await page.getByRole('gridcell', { name: 'Gideon Lamarche' }).click();
   await expect(page.getByRole('heading', { name: 'Gideon Lamarche' })).toBeVisible();
   await page.getByRole('link', { name: 'Close' }).click();

@@ -117,5 +117,23 @@ export const batch = (
   more: Partial<z.input<typeof batchFiledSchema>> = {},
 ): BatchFiled => batchFiledSchema.parse({ id, recipeId, on, size: 1, ...more });
 
+/** What was kept at the bench of a batch in which something else went in: `[what the recipe says, what went in, of how much of it]`. */
+export const batchLog = (
+  ...swaps: readonly (readonly [ingredientId: string, withId: string, share?: number])[]
+): NonNullable<BatchFiled['log']> => ({
+  makingId: 'making',
+  startedAt: '2026-12-01T10:00:00.000Z',
+  endedAt: '2026-12-01T12:00:00.000Z',
+  weights: [],
+  swaps: swaps.map(([ingredientId, withId, share = 1]) => ({ ingredientId, withId, ratio: 1, share })),
+  pieces: null,
+  rejects: [],
+  grade: null,
+  finalCelsius: null,
+  cookSeconds: null,
+  roomCelsius: null,
+  humidity: null,
+});
+
 export const bookOf = (data: Partial<BookData>): Book =>
   openBook({ kitchen, ingredients: [], recipes: [], pieces: [], boxes: [], ...data });

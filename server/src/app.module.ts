@@ -12,6 +12,7 @@ import { InboxModule } from './inbox/inbox.module.js';
 import { IngredientModule } from './ingredient/ingredient.module.js';
 import { KitchenModule } from './kitchen/kitchen.module.js';
 import { LabelModule } from './label/label.module.js';
+import { MakingModule } from './making/making.module.js';
 import { MoneyModule } from './money/money.module.js';
 import { OrderModule } from './order/order.module.js';
 import { PieceModule } from './piece/piece.module.js';
@@ -35,6 +36,7 @@ const nouns = [
   InboxModule,
   HistoryModule,
   LabelModule,
+  MakingModule,
 ] as const;
 
 /** The tables of all nouns. */

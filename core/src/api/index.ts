@@ -7,6 +7,7 @@ export * from './history.js';
 export * from './ingredient.js';
 export * from './keeping.js';
 export * from './label.js';
+export * from './making.js';
 export * from './order.js';
 export * from './plan.js';
 export * from './problem.js';

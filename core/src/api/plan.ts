@@ -212,6 +212,8 @@ export const handOverDaysSchema = z
                       what: z.array(z.string()),
                       pieceNames: z.array(z.string()),
                       agreed: z.boolean(),
+                      /** Whether it is there only because something else went into a batch. */
+                      asMade: z.boolean(),
                     }),
                   ),
                   ...packedShape,

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { batch, bookOf, ingredient, line, recipe } from '../../testing/kitchen.js';
 import { withoutTaken, withPutBack } from '../ingredient/index.js';
 import { yieldRecord } from '../recipe/index.js';
-import { gramsOf, sharesOfWeight, takenFor, wrongInBatch, wrongInBatchEdit } from './batch.js';
+import { gramsOf, sharesOfWeight, takenFor, usableGrams, wrongInBatch, wrongInBatchEdit } from './batch.js';
 
 const pantry = (onHandGrams: number, lots: { grams: number; useBy: string }[] = []) => ({
   ingredients: [ingredient('cream', { onHandGrams, lots, keepsDays: 10 }), ingredient('sugar', { onHandGrams: 1000 })],
@@ -33,6 +33,34 @@ describe('what a batch takes from the pantry', () => {
     expect(taken(80, []).map(({ grams }) => grams)).toEqual([80]);
     expect(taken(0, [])).toEqual([]);
     expect(taken(900, [], 2).map(({ grams }) => grams)).toEqual([500]);
+  });
+
+  it('is what was weighed at the bench, of the lot that was picked', () => {
+    const lots = [
+      { grams: 100, useBy: '2026-12-09' },
+      { grams: 160, useBy: '2026-12-15' },
+    ];
+    const book = bookOf(pantry(400, lots));
+    const facts = book.recipes.get('caramel');
+    if (!facts) throw new Error('no caramel');
+    const weights = [
+      { ingredientId: 'cream', grams: 130, useBy: '2026-12-15' },
+      { ingredientId: 'cream', grams: 60, useBy: '2026-12-15' },
+    ];
+    const log = { makingId: 'm', startedAt: '', endedAt: '', weights, swaps: [], pieces: null, rejects: [], grade: null, finalCelsius: null, cookSeconds: null, roomCelsius: null, humidity: null }; // prettier-ignore
+    expect(takenFor({ size: 1, on: '2026-12-01', log }, facts, book.ingredients)).toEqual([
+      { ingredientId: 'cream', grams: 130, useBy: '2026-12-15' },
+      // The lot that was picked was used up: what must be used first follows.
+      { ingredientId: 'cream', grams: 30, useBy: '2026-12-15' },
+      { ingredientId: 'cream', grams: 30, useBy: '2026-12-09' },
+    ]);
+  });
+
+  it('counts only what can be given away', () => {
+    expect(usableGrams(1000, 45, [{ count: 5 }])).toBe(900);
+    expect(usableGrams(1000, null, [{ count: 5 }])).toBe(1000);
+    expect(usableGrams(1000, 0, [])).toBe(1000);
+    expect(usableGrams(null, 45, [])).toBeNull();
   });
 
   it('comes back as it was, whatever it was', () => {

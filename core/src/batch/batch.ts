@@ -25,23 +25,64 @@ export const sharesOfWeight = (sizes: readonly number[], grams: number | null): 
   return sizes.map((size) => (grams === null ? null : (grams * size) / all));
 };
 
-/**
- * What the pantry gives for a batch: what must be used first is taken first, and no more than there is.
- * @param ingredients by id, as they are before
- */
-export function takenFor(
-  { size, on }: BatchDraft,
+/** An ingredient that went into a batch, g, and of which lot where that was said. */
+interface WentIn {
+  readonly ingredientId: string;
+  readonly grams: number;
+  readonly useBy: Day | null;
+}
+
+/** What went into a batch of each ingredient: what was weighed at the bench, else what its recipe says for its size. */
+export function wentInto(
+  { size, log }: Pick<BatchDraft, 'size' | 'log'>,
   { recipe, lineGrams }: Pick<RecipeFacts, 'recipe' | 'lineGrams'>,
-  ingredients: ReadonlyMap<string, IngredientFiled>,
-): BatchDraft['taken'] {
+): readonly WentIn[] {
+  if (log) return log.weights;
   const wanted = new Map<string, number>();
   recipe.lines.forEach(({ uses }, index) => {
     if (uses.kind === 'ingredient') wanted.set(uses.id, (wanted.get(uses.id) ?? 0) + (lineGrams[index] ?? 0) * size);
   });
-  return [...wanted].flatMap(([ingredientId, grams]) => {
+  return [...wanted].map(([ingredientId, grams]) => ({ ingredientId, grams, useBy: null }));
+}
+
+/** The parts of what is on hand, those of a lot that was picked before all others. */
+const pickedFirst = (parts: ReturnType<typeof partsOfStock>, useBy: Day | null) =>
+  useBy === null
+    ? parts
+    : [...parts.filter((part) => part.useBy === useBy), ...parts.filter((part) => part.useBy !== useBy)];
+
+/**
+ * What the pantry gives for a batch: of a lot that was picked, else what must be used first; and no more than there is.
+ * @param ingredients by id, as they are before
+ */
+export function takenFor(
+  draft: Pick<BatchDraft, 'size' | 'on' | 'log'>,
+  facts: Pick<RecipeFacts, 'recipe' | 'lineGrams'>,
+  ingredients: ReadonlyMap<string, IngredientFiled>,
+): BatchDraft['taken'] {
+  const stock = new Map<string, ReturnType<typeof partsOfStock>>();
+  return wentInto(draft, facts).flatMap(({ ingredientId, grams, useBy }) => {
     const ingredient = ingredients.get(ingredientId);
-    return ingredient ? drawFrom(partsOfStock(ingredient), grams, on).map((part) => ({ ingredientId, ...part })) : [];
+    if (!ingredient) return [];
+    // Several lines of one ingredient draw from the same parts.
+    const parts = stock.get(ingredientId) ?? partsOfStock(ingredient);
+    stock.set(ingredientId, parts);
+    return drawFrom(pickedFirst(parts, useBy), grams, draft.on).map((part) => ({ ingredientId, ...part }));
   });
+}
+
+/**
+ * What of a batch can be used, g: what was weighed, less the share of the pieces that were rejected.
+ * @param pieces good ones; null where nobody counted
+ */
+export function usableGrams(
+  grams: number | null,
+  pieces: number | null,
+  rejects: readonly { readonly count: number }[],
+): number | null {
+  const rejected = rejects.reduce((sum, { count }) => sum + count, 0);
+  if (grams === null || pieces === null || pieces + rejected === 0) return grams;
+  return (grams * pieces) / (pieces + rejected);
 }
 
 /** Recipes with what their batches really gave added to what was weighed before. */

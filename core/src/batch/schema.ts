@@ -8,6 +8,55 @@ const takenSchema = z
   .strictObject({ ingredientId: idSchema, grams: gramsSchema, useBy: daySchema.nullable() })
   .meta({ id: 'TakenStock' });
 
+const instant = z.iso.datetime({ offset: true });
+
+/** Why a piece was not good enough to be given away. */
+export const rejectReasons = ['broken', 'bloomed', 'misshapen', 'burnt', 'grained', 'separated', 'other'] as const;
+
+const countSchema = z.int('must be a whole number').min(0, 'must not be negative').max(10_000, 'is absurdly many');
+export const rejectsSchema = z
+  .array(z.strictObject({ reason: z.enum(rejectReasons), count: countSchema.min(1, 'must be one or more') }))
+  .max(rejectReasons.length)
+  .default([]);
+/** 1 poor to 5 as good as ever. */
+export const gradeSchema = z.int().min(1).max(5).nullable().default(null);
+
+/** What was kept of a batch while it was made at the bench. */
+export const batchLogSchema = z
+  .strictObject({
+    /** The making whose events tell all of it. */
+    makingId: idSchema,
+    startedAt: instant,
+    endedAt: instant,
+    /** What went in of each ingredient, g, of the lot to use by a day. */
+    weights: z
+      .array(z.strictObject({ ingredientId: idSchema, grams: gramsSchema, useBy: daySchema.nullable() }))
+      .max(80),
+    /** What went in instead of what the recipe says, and of how much of it, 0 to 1. */
+    swaps: z
+      .array(
+        z.strictObject({
+          ingredientId: idSchema,
+          withId: idSchema,
+          ratio: z.number().positive().max(20),
+          share: z.number().positive().max(1),
+        }),
+      )
+      .max(80),
+    /** Good pieces; null where nobody counted. */
+    pieces: countSchema.nullable(),
+    rejects: rejectsSchema,
+    grade: gradeSchema,
+    /** What the thermometer showed last while it cooked, C, and how long that took, s. */
+    finalCelsius: z.number().nullable(),
+    cookSeconds: z.number().min(0).nullable(),
+    roomCelsius: z.number().nullable(),
+    /** Relative, percent. */
+    humidity: z.number().min(0).max(100).nullable(),
+  })
+  .meta({ id: 'BatchLog' });
+export type BatchLog = z.infer<typeof batchLogSchema>;
+
 /** What the maker says of a batch that was made. */
 export const batchDraftSchema = z
   .strictObject({
@@ -24,6 +73,8 @@ export const batchDraftSchema = z
     finishedOn: daySchema.nullable().default(null),
     /** What the pantry gave for it; filled in when it is stored. */
     taken: z.array(takenSchema).max(400).default([]),
+    /** What was kept of it at the bench; null where it was only said to be made. */
+    log: batchLogSchema.nullable().default(null),
     notes: noteSchema,
   })
   .refine(({ on, finishedOn }) => finishedOn === null || finishedOn >= on, {

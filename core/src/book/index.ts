@@ -1,1 +1,2 @@
+export { bookAsMade } from './as-made.js';
 export { type Book, type BookData, boxAsSold, openBook } from './book.js';

@@ -94,3 +94,36 @@ export function ganacheBalance(ingredients: readonly GanachePart[], finished: Pa
     solids: 100 - fat - water - sugars,
   };
 }
+
+/** What a ganache is for, and between which worths of dark chocolate to one part of liquid it does that. Common practice, no source; schools differ. */
+export const ganacheSchools = {
+  'to pour and glaze': [0.75, 1.25],
+  'to pipe': [1.25, 1.75],
+  'to cut or roll': [1.75, 2.6],
+  'to roll after a night’s rest': [0.9, 1.5],
+} as const satisfies Readonly<Record<string, readonly [number, number]>>;
+export type GanacheSchool = keyof typeof ganacheSchools;
+
+/** Whether a balance does what it is for, and what brings it there. */
+export interface GanacheAdvice {
+  readonly fits: boolean;
+  /** Chocolate as dark, or liquid, to be added to the whole batch, g; the other is 0. */
+  readonly moreChocolate: number;
+  readonly moreLiquid: number;
+}
+
+/**
+ * What is missing for a ganache to do what it is for: the least that brings it into its band.
+ * @param balance of one gram
+ * @param grams of the batch
+ */
+export function ganacheAdvice(
+  { darkWorthGrams, liquidGrams, ratio }: Pick<GanacheBalance, 'darkWorthGrams' | 'liquidGrams' | 'ratio'>,
+  school: GanacheSchool,
+  grams: number,
+): GanacheAdvice {
+  const [low, high] = ganacheSchools[school];
+  if (ratio < low) return { fits: false, moreChocolate: (low * liquidGrams - darkWorthGrams) * grams, moreLiquid: 0 };
+  if (ratio > high) return { fits: false, moreChocolate: 0, moreLiquid: (darkWorthGrams / high - liquidGrams) * grams };
+  return { fits: true, moreChocolate: 0, moreLiquid: 0 };
+}

@@ -43,32 +43,46 @@ const slopes = elevations.map(([x, y], index) => {
 
 const [MOST_PERCENT, MOST_KELVIN] = elevations.at(-1) ?? [0, 0];
 
+/** All points lie on halves of a percent: in which stretch of the table each half begins. */
+const stretchOf = Array.from({ length: 2 * MOST_PERCENT + 1 }, (_, half) =>
+  Math.max(
+    0,
+    elevations.findLastIndex(([x]) => x <= half / 2),
+  ),
+);
+
+/**
+ * By how much a syrup boils above water, K, and by how much more for a percent more of sugar.
+ * @param sugarPercent sugar by mass of sugar and water, 0 to 99.5; what lies outside takes the nearest end
+ */
+export function elevationWithSlope(sugarPercent: number): { readonly kelvin: number; readonly perPercent: number } {
+  const percent = Math.min(MOST_PERCENT, Math.max(0, sugarPercent));
+  const index = stretchOf[Math.floor(2 * percent)] ?? 0;
+  const [x0, y0] = elevations[index] ?? [0, 0];
+  const next = elevations[index + 1];
+  if (!next) return { kelvin: y0, perPercent: slopes[index] ?? 0 };
+  const width = next[0] - x0;
+  const t = (percent - x0) / width;
+  const slopeHere = (slopes[index] ?? 0) * width;
+  const slopeThere = (slopes[index + 1] ?? 0) * width;
+  const rest = 1 - t;
+  return {
+    kelvin:
+      y0 * (1 + 2 * t) * rest * rest +
+      slopeHere * t * rest * rest +
+      next[1] * t * t * (3 - 2 * t) +
+      slopeThere * t * t * (t - 1),
+    perPercent: (6 * t * rest * (next[1] - y0) + slopeHere * rest * (1 - 3 * t) + slopeThere * t * (3 * t - 2)) / width,
+  };
+}
+
 /**
  * By how much a syrup boils above water, K.
  * @param sugarPercent sugar by mass of sugar and water, 0 to 99.5; what lies outside takes the nearest end
  * @returns K above the boiling point of water, monotone cubic between the published points
  * @example elevationOf(80) // 9.46
  */
-export function elevationOf(sugarPercent: number): number {
-  const percent = Math.min(MOST_PERCENT, Math.max(0, sugarPercent));
-  const index = Math.max(
-    0,
-    elevations.findLastIndex(([x]) => x <= percent),
-  );
-  const [x0, y0] = elevations[index] ?? [0, 0];
-  const next = elevations[index + 1];
-  if (!next) return y0;
-  const width = next[0] - x0;
-  const t = (percent - x0) / width;
-  const slopeHere = (slopes[index] ?? 0) * width;
-  const slopeThere = (slopes[index + 1] ?? 0) * width;
-  return (
-    y0 * (1 + 2 * t) * (1 - t) ** 2 +
-    slopeHere * t * (1 - t) ** 2 +
-    next[1] * t * t * (3 - 2 * t) +
-    slopeThere * t * t * (t - 1)
-  );
-}
+export const elevationOf = (sugarPercent: number): number => elevationWithSlope(sugarPercent).kelvin;
 
 const HALVINGS = 60;
 
@@ -107,18 +121,24 @@ export interface Stage {
   readonly name: string;
   readonly from: number;
   readonly to: number;
+  /** What a drop of it does in cold water. */
+  readonly coldWater: string;
 }
 
 /** The stages of cooked sugar, C at sea level. Common practice, no source; schools differ inside a stage. */
 export const stages: readonly Stage[] = [
-  { name: 'thread', from: 106, to: 112 },
-  { name: 'soft ball', from: 112, to: 116 },
-  { name: 'firm ball', from: 118, to: 121 },
-  { name: 'hard ball', from: 121, to: 130 },
-  { name: 'soft crack', from: 132, to: 143 },
-  { name: 'hard crack', from: 146, to: 154 },
-  { name: 'caramel', from: 160, to: 177 },
+  { name: 'thread', from: 106, to: 112, coldWater: 'spins a thread between the fingers, gathers to nothing' },
+  { name: 'soft ball', from: 112, to: 116, coldWater: 'gathers to a soft ball that flattens when it is taken out' },
+  { name: 'firm ball', from: 118, to: 121, coldWater: 'gathers to a ball that keeps its shape until it is pressed' },
+  { name: 'hard ball', from: 121, to: 130, coldWater: 'gathers to a hard ball that gives a little' },
+  { name: 'soft crack', from: 132, to: 143, coldWater: 'draws to threads that bend before they break' },
+  { name: 'hard crack', from: 146, to: 154, coldWater: 'draws to brittle threads that snap' },
+  { name: 'caramel', from: 160, to: 177, coldWater: 'tells nothing any more: go by the colour and the smell' },
 ];
+
+/** What a drop does in cold water at a sea-level temperature; null between stages and below them. */
+export const coldWaterAt = (seaLevelCelsius: number): string | null =>
+  stages.findLast(({ from, to }) => seaLevelCelsius >= from && seaLevelCelsius <= to)?.coldWater ?? null;
 
 /**
  * The stage in which a sea-level target falls, in words.

@@ -344,6 +344,22 @@ export const catalogue = {
       }: { exclusion: string; box: string; what: readonly string[]; pieces: readonly string[] },
     ) => `${name} wants no ${exclusion}, but ${box} contains ${sayList(what)} (${sayList(pieces)}).`,
   ),
+  'exclusion-broken-as-made': kind(
+    'stop',
+    'order',
+    ['exclusion broken by what went into a batch', 'exclusions broken by what went into a batch'],
+    ['promise', 'hand-over'],
+    (
+      name,
+      {
+        exclusion,
+        box,
+        what,
+        pieces,
+      }: { exclusion: string; box: string; what: readonly string[]; pieces: readonly string[] },
+    ) =>
+      `${name} wants no ${exclusion}, but something else went into a batch than its recipe says: ${box} contains ${sayList(what)} (${sayList(pieces)}).`,
+  ),
   'exclusion-traces': kind(
     'know',
     'order',

@@ -207,6 +207,24 @@ export const labelSettingsSchema = z
   })
   .meta({ id: 'LabelSettings' });
 
+/** How it goes at the pot. */
+const atBenchSchema = z
+  .strictObject({
+    /** From the alarm until the pot is off the heat, s. */
+    reactionSeconds: z
+      .number('must be a number')
+      .min(0, 'must not be negative')
+      .max(120, 'must be 120 or less')
+      .default(6),
+    /** How much warmer a pot still gets when it is off the heat, K. */
+    carryOverKelvin: z
+      .number('must be a number')
+      .min(0, 'must not be negative')
+      .max(15, 'must be 15 or less')
+      .default(1),
+  })
+  .meta({ id: 'AtBench' });
+
 /** The maker, the kitchen's habits and what a label needs of them. One record. */
 export const kitchenDraftSchema = z
   .strictObject({
@@ -270,6 +288,7 @@ export const kitchenDraftSchema = z
     burners: z.int('must be a whole number').min(0, 'must not be negative').max(20).default(2),
     fridgeLitres: z.number('must be a number').min(0, 'must not be negative').max(2000).default(20),
     label: labelSettingsSchema.default(labelSettingsSchema.parse({})),
+    atBench: atBenchSchema.default(atBenchSchema.parse({})),
   })
   .meta({ id: 'KitchenDraft' });
 

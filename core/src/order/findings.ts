@@ -1,9 +1,9 @@
-import { boxAsSold, type Book } from '../book/index.js';
-import { proposeStandIns, resolveBox } from '../box/index.js';
+import { bookAsMade, boxAsSold, type Book } from '../book/index.js';
+import { proposeStandIns, resolveBox, type ResolvedBox } from '../box/index.js';
 import { finding, openWayOut, type Finding, type Subject, type WayOut } from '../finding/index.js';
 import { brokenBy, exclusionName, substances } from '../ingredient/index.js';
 import { percentOfMinor, sayCount, sayList, sayMoney, type Day } from '../quantity/index.js';
-import { boxFor, isOpen, ruledOutOf, unitPrice, withoutOf } from './packed.js';
+import { boxFor, contentsFor, isOpen, reallyIn, ruledOutOf, unitPrice, withoutOf } from './packed.js';
 import { lineKey, type OrderDraft, type OrderFiled, type OrderLine } from './schema.js';
 
 /** A box of an order that holds what the customer ruled out. */
@@ -15,22 +15,32 @@ export interface Breach {
   /** What of the exclusion is in the box, in words. */
   readonly what: readonly string[];
   readonly agreed: boolean;
+  /** Whether it is in there only because something else went into a batch than its recipe says. */
+  readonly asMade: boolean;
 }
 
 /** Every exclusion that a box of the order breaks although stand-ins are in place, agreed ones too. */
 export function breachesOf(order: OrderDraft, book: Book): Breach[] {
+  const made = bookAsMade(book, order.handOver.on);
   return order.lines.flatMap((line) => {
-    const box = boxFor(order, line, book)?.facts;
-    if (!box) return [];
+    const planned = boxFor(order, line, book)?.facts;
+    if (!planned) return [];
+    const really = made === book ? planned : reallyIn(made, planned);
     return ruledOutOf(order, line).flatMap((exclusion) => {
-      const what = brokenBy(exclusion, box).map((code) => exclusionName(code, book));
-      if (what.length === 0) return [];
-      const pieceNames = box.pieces.flatMap(({ pieceId }) => {
-        const facts = book.pieces.get(pieceId);
-        return facts && brokenBy(exclusion, facts).length > 0 ? [facts.piece.name] : [];
-      });
-      const agreed = order.agreed.some((each) => each.boxId === line.boxId && each.exclusion === exclusion);
-      return [{ line, exclusion, pieceNames, what, agreed }];
+      const isAgreed = order.agreed.some((each) => each.boxId === line.boxId && each.exclusion === exclusion);
+      const known = brokenBy(exclusion, planned);
+      const more = brokenBy(exclusion, really).filter((code) => !known.includes(code));
+      const breach = (codes: typeof known, pieces: Book['pieces'], asMade: boolean): Breach[] => {
+        if (codes.length === 0) return [];
+        const pieceNames = really.pieces.flatMap(({ pieceId }) => {
+          const facts = pieces.get(pieceId);
+          return facts && brokenBy(exclusion, facts).some((code) => codes.includes(code)) ? [facts.piece.name] : [];
+        });
+        // What was agreed for something else was not agreed for this.
+        const agreed = isAgreed && !(asMade && known.length > 0);
+        return [{ line, exclusion, pieceNames, what: codes.map((code) => exclusionName(code, book)), agreed, asMade }];
+      };
+      return [...breach(known, book.pieces, false), ...breach(more, made.pieces, true)];
     });
   });
 }
@@ -45,8 +55,15 @@ const clearBoxes = (order: OrderDraft, line: OrderLine, book: Book) =>
     (facts) =>
       facts.complete &&
       !order.lines.some(({ boxId }) => boxId === facts.box.id) &&
-      resolveBox(facts, ruledOutOf(order, line), book.pieces).clear,
+      isClear(resolveBox(facts, ruledOutOf(order, line), book.pieces), order, line, book),
   );
+
+/** Whether a box has nothing in it that is ruled out of a line, by its recipes and as its batches were made. */
+function isClear({ clear, facts }: ResolvedBox, order: OrderDraft, line: OrderLine, book: Book): boolean {
+  const made = bookAsMade(book, order.handOver.on);
+  const really = made === book ? facts : reallyIn(made, facts);
+  return clear && ruledOutOf(order, line).every((exclusion) => brokenBy(exclusion, really).length === 0);
+}
 
 /** A message to the customer about an exclusion that a box breaks. It promises nothing that a home kitchen cannot keep. */
 const askCustomer = (order: OrderDraft, breach: Breach, book: Book, instead: readonly string[]): string => {
@@ -119,7 +136,7 @@ const changedSince = (order: OrderFiled, book: Book, about: Subject<'order'>): F
 /** Boxes that keep an exclusion but whose suppliers speak of traces: worth a word to the customer. */
 const traceFindings = (order: OrderDraft, book: Book, about: Subject<'order'>): Finding[] =>
   order.lines.flatMap((line) => {
-    const box = boxFor(order, line, book)?.facts;
+    const box = contentsFor(order, line, book);
     if (!box) return [];
     return ruledOutOf(order, line)
       .filter((exclusion) => brokenBy(exclusion, box).length === 0)
@@ -141,7 +158,7 @@ const traceFindings = (order: OrderDraft, book: Book, about: Subject<'order'>): 
 /** Boxes without spirits that hold a flavouring made with alcohol: what "no alcohol" meant is the customer's to say. */
 const carrierFindings = (order: OrderDraft, book: Book, about: Subject<'order'>): Finding[] =>
   order.lines.flatMap((line) => {
-    const box = boxFor(order, line, book)?.facts;
+    const box = contentsFor(order, line, book);
     if (!box?.contains.includes('alcohol-carrier') || box.contains.includes('alcohol')) return [];
     if (!ruledOutOf(order, line).includes('alcohol')) return [];
     const carriers = [...box.ingredientIds].flatMap((id) => {
@@ -216,49 +233,55 @@ export function findingsWhenever(order: OrderFiled, book: Book, costOf: CostOf):
     ...carrierFindings(order, book, about),
     ...travelFindings(order, book, about),
   );
-  for (const breach of breachesOf(order, book).filter((each) => !each.agreed)) {
-    const { line, exclusion, pieceNames, what } = breach;
-    const clear = clearBoxes(order, line, book).slice(0, 2);
-    const boxName = boxFor(order, line, book)?.facts.box.name ?? line.boxId;
-    const waysOut: WayOut[] = [
-      ...standIn(order, line, book, costOf),
-      ...clear.map((facts): WayOut => ({
-        label: `Change to ${facts.box.name}`,
-        action: {
-          kind: 'swap-box',
-          orderId: order.id,
-          fromBoxId: line.boxId,
-          without: line.without,
-          toBoxId: facts.box.id,
-        },
-      })),
-      openWayOut(about, 'Open the order'),
-      ...leaveOut(order, line, book),
-      {
-        label: 'Copy a message to the customer',
-        action: {
-          kind: 'copy',
-          text: askCustomer(
-            order,
-            breach,
-            book,
-            clear.map((facts) => facts.box.name),
-          ),
-        },
-      },
-      {
-        label: 'The customer knows and agrees',
-        action: { kind: 'agree', orderId: order.id, boxId: line.boxId, exclusion },
-      },
-    ];
-    found.push(
-      finding(
-        'exclusion-broken',
-        about,
-        { exclusion: exclusionName(exclusion, book), box: boxName, what, pieces: pieceNames },
-        { part: `${lineKey(line)} ${exclusion}`, waysOut },
-      ),
-    );
-  }
+  for (const breach of breachesOf(order, book).filter((each) => !each.agreed))
+    found.push(findingOfBreach(order, breach, book, costOf, about));
   return found;
+}
+
+/** What must be decided about a breach, with every way out of it. */
+function findingOfBreach(
+  order: OrderFiled,
+  breach: Breach,
+  book: Book,
+  costOf: CostOf,
+  about: Subject<'order'>,
+): Finding {
+  const { line, exclusion, pieceNames, what, asMade } = breach;
+  const clear = clearBoxes(order, line, book).slice(0, 2);
+  const box = boxFor(order, line, book)?.facts.box.name ?? line.boxId;
+  const message = askCustomer(
+    order,
+    breach,
+    book,
+    clear.map((facts) => facts.box.name),
+  );
+  const agree: WayOut = {
+    label: 'The customer knows and agrees',
+    action: { kind: 'agree', orderId: order.id, boxId: line.boxId, exclusion },
+  };
+  // Nothing stands in for a piece that is clear by its recipe; and one agreement is not good for two things.
+  const isAgreedAlready = order.agreed.some((each) => each.boxId === line.boxId && each.exclusion === exclusion);
+  const waysOut: WayOut[] = [
+    ...(asMade ? [] : standIn(order, line, book, costOf)),
+    ...clear.map((facts): WayOut => ({
+      label: `Change to ${facts.box.name}`,
+      action: {
+        kind: 'swap-box',
+        orderId: order.id,
+        fromBoxId: line.boxId,
+        without: line.without,
+        toBoxId: facts.box.id,
+      },
+    })),
+    openWayOut(about, 'Open the order'),
+    ...(asMade ? [] : leaveOut(order, line, book)),
+    { label: 'Copy a message to the customer', action: { kind: 'copy', text: message } },
+    ...(isAgreedAlready ? [] : [agree]),
+  ];
+  return finding(
+    asMade ? 'exclusion-broken-as-made' : 'exclusion-broken',
+    about,
+    { exclusion: exclusionName(exclusion, book), box, what, pieces: pieceNames },
+    { part: `${lineKey(line)} ${exclusion}`, waysOut },
+  );
 }

@@ -6,6 +6,7 @@ export {
   AS_IT_IS,
   boxFor,
   changesOf,
+  contentsFor,
   dueOf,
   isOpen,
   packBox,
@@ -14,6 +15,7 @@ export {
   packedKey,
   packingOf,
   priceOfOrder,
+  reallyIn,
   ruledOutOf,
   unitPrice,
 } from './packed.js';

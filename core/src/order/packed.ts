@@ -1,6 +1,7 @@
-import { boxAsSold, type Book } from '../book/index.js';
-import { resolveBox, type BoxFacts, type OwnStandIn, type ResolvedBox } from '../box/index.js';
+import { boxAsSold, bookAsMade, type Book } from '../book/index.js';
+import { resolveBox, workOutBox, type BoxFacts, type OwnStandIn, type ResolvedBox } from '../box/index.js';
 import { sayCount } from '../quantity/index.js';
+import { oncePerPair } from '../record/index.js';
 import type { SchoolCode } from '../kitchen/index.js';
 import type { OrderDraft, OrderLine } from './schema.js';
 
@@ -130,6 +131,24 @@ export function packBox(
 ): ResolvedBox | undefined {
   const facts = boxAsSold(book, boxId, edition);
   return facts && resolvedOnce(facts, without, book.pieces, leaveOut, standIns);
+}
+
+/**
+ * What is really in a box that was planned: the same pieces, with all that went into their batches. A stand-in that would now be clear is
+ * not in the box.
+ * @param made the book as its batches were really made
+ */
+export const reallyIn = oncePerPair((made: Book, planned: BoxFacts): BoxFacts => workOutBox(planned.box, made.pieces));
+
+/** What is really in the boxes of a line; undefined when the box is not there. */
+export function contentsFor(
+  order: Wishes & Pick<OrderDraft, 'handOver'>,
+  line: Line,
+  book: Book,
+): BoxFacts | undefined {
+  const planned = boxFor(order, line, book)?.facts;
+  const made = bookAsMade(book, order.handOver.on);
+  return planned && made !== book ? reallyIn(made, planned) : planned;
 }
 
 /** Two boxes with the same key are packed alike. */

@@ -1,5 +1,14 @@
 import type { Book } from '../book/index.js';
-import { boxFor, breachesOf, changesOf, dueOf, packedAs, ruledOutOf, type OrderFiled } from '../order/index.js';
+import {
+  boxFor,
+  breachesOf,
+  changesOf,
+  contentsFor,
+  dueOf,
+  packedAs,
+  ruledOutOf,
+  type OrderFiled,
+} from '../order/index.js';
 import { addDays, daysBetween, type Day } from '../quantity/index.js';
 import { groupBy, oncePerPair } from '../record/index.js';
 import type { DayOrders } from './by-day.js';
@@ -49,7 +58,7 @@ export const handOverOf = oncePerPair((book: Book, order: OrderFiled): HandOver 
       boxName: resolved?.facts.box.name ?? line.boxId,
       count: line.count,
       changes: resolved ? changesOf(resolved, book) : [],
-      contains: resolved?.facts.contains ?? [],
+      contains: contentsFor(order, line, book)?.contains ?? [],
       travel: resolved?.facts.travel ?? 'travels',
       ruledOut: ruledOutOf(order, line),
       breaches: own.map(({ line: _line, ...breach }) => breach),

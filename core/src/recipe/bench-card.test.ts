@@ -291,7 +291,6 @@ describe('the method at the bench', () => {
       ],
     },
   ]);
-  const byId = new Map(pantry.map((each) => [each.id, each]));
 
   it('moves boiling targets by the altitude and leaves the others', () => {
     const [boil, work] = facts.recipe.steps;
@@ -304,15 +303,58 @@ describe('the method at the bench', () => {
     expect(stepTarget(work, kitchen)).toEqual({ recipe: [31, 32], here: [31, 32], stage: null });
   });
 
-  it('warns where the danger is: hot sugar, spitting, foam, spirits; and what the maker wrote', () => {
-    expect(stepCautions(facts.recipe, 0, facts, byId).map((text) => text.split(/[ :]/)[0])).toEqual([
-      'Hot',
-      'Cream',
-      'Bicarbonate',
-      'Spirits',
-    ]);
-    expect(stepCautions(facts.recipe, 1, facts, byId)).toEqual(['Mind the dog.']);
-    expect(stepCautions(facts.recipe, 9, facts, byId)).toEqual([]);
+  const inside = openRecipeBook(pantry, [facts.recipe]);
+  const first = (texts: readonly string[]) => texts.map((text) => text.split(/[ :]/)[0]);
+
+  it('warns where the danger is: hot sugar, foam and spirits as it boils, spitting where it goes in; and what the maker wrote', () => {
+    expect(first(stepCautions(facts.recipe, 0, inside))).toEqual(['Hot', 'Bicarbonate', 'Spirits']);
+    expect(first(stepCautions(facts.recipe, 1, inside))).toEqual(['Hot', 'Cream', 'Mind']);
+    expect(stepCautions(facts.recipe, 9, inside)).toEqual([]);
+  });
+
+  const egg = ingredient('egg', made({ water: 88, protein: 12 }, { traits: ['raw egg'] }));
+  const nut = ingredient('nut', made({ fat: 60, protein: 40 }, { traits: ['nut'] }));
+  const cream = ingredient('cream', made({ water: 58, fat: 42 }));
+  /** The cautions of each step, when these lines go in at these steps. */
+  const cautionsOf = (steps: (string | object)[], ...lines: readonly (readonly [id: string, at: number])[]) => {
+    const written = recipe(
+      'any',
+      lines.map(([id, atStep]) => ({ ...line(id, 100), atStep })),
+      { steps: steps.map((step) => (typeof step === 'string' ? { text: step } : (step as { text: string }))) },
+    );
+    const book = openRecipeBook([...pantry, egg, nut, cream], [written]);
+    return steps.map((_, at) => first(stepCautions(written, at, book)));
+  };
+
+  it.each([
+    ['sugar melted dry', cautionsOf(['Melt the sugar dry to caramel.', 'Pour.'], ['sugar', 0]), [['Hot'], ['Hot']]],
+    [
+      'cream into caramel',
+      cautionsOf(['Melt the sugar dry to caramel.', 'Pour in the warm cream.'], ['sugar', 0], ['cream', 1]),
+      [['Hot'], ['Hot', 'Cream']],
+    ],
+    [
+      'bicarbonate where it goes in',
+      cautionsOf([cook(149), 'Whisk in the soda.'], ['sugar', 0], ['soda', 1]),
+      [['Hot'], ['Hot', 'Bicarbonate']],
+    ],
+    ['a torch', cautionsOf(['Pipe it.', 'Brown it with a blowtorch.'], ['egg', 0]), [['Raw'], ['Torch']]],
+    ['raw egg where it goes in', cautionsOf(['Whip the cream.', 'Fold in the egg.'], ['cream', 0], ['egg', 1]), [[], ['Raw']]], // prettier-ignore
+    ['spirits into what boils', cautionsOf(['Bring to the boil.', 'Stir in the brandy.'], ['cream', 0], ['brandy', 1]), [[], ['Spirits']]], // prettier-ignore
+    ['spirits into what is cold', cautionsOf(['Stir in the brandy.'], ['brandy', 0]), [[]]],
+    [
+      'nuts in the oven, and a hot pan into the fridge',
+      cautionsOf(['Roast the nuts in the oven.', 'Put the pan in the fridge.'], ['nut', 0]),
+      [['Nuts'], []],
+    ],
+    [
+      'syrup into the fridge',
+      cautionsOf([cook(140), 'Pour and put it in the fridge.'], ['sugar', 0]),
+      [['Hot'], ['Hot', 'Never']],
+    ],
+    ['not in the fridge', cautionsOf([cook(120), 'Let it cool, not in the fridge.'], ['sugar', 0]), [['Hot'], []]],
+  ])('comes with %s', (_what, cautions, expected) => {
+    expect(cautions).toEqual(expected);
   });
 
   it('refuses a step that cooks without a target, and a wait that is planned too short', () => {

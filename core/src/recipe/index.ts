@@ -2,9 +2,11 @@ export { sparePieces, sureShare, yieldRecord } from './allowance.js';
 export { type BatchCount, type BatchSize, chooseBatches, multipleOf, sayBatches, SIZE_STEP } from './batches.js';
 export { openRecipeBook, type RecipeBook, type RecipeFacts } from './book.js';
 export { wrongCycle, wrongInRecipe } from './check.js';
+export { contentsAt } from './contents.js';
 export { checkPots, estimateOf, worstBoiling } from './estimate.js';
 export { bakesIn, boilsIn, boilWord } from './heat.js';
 export { stepCautions, stepTarget } from './method.js';
+export { nightsOf } from './nights.js';
 export { entersAt } from './pot.js';
 export { adviceFor, multipleFor, stepMinutes, weighSheet } from './scale.js';
 export {

@@ -5,6 +5,8 @@ import { ingredientFiledSchema } from '../ingredient/index.js';
 import { messageFates, shopMessageSchema } from '../intake/index.js';
 import { kitchenDraftSchema } from '../kitchen/index.js';
 import { labelPrintSchema, weighingSchema } from '../label/index.js';
+import { makingFiledSchema } from '../making/index.js';
+import { practiceSchema } from '../practice/index.js';
 import { guideSchema } from '../plan/index.js';
 import { orderFiledSchema } from '../order/index.js';
 import { pieceFiledSchema } from '../piece/index.js';
@@ -53,6 +55,10 @@ export const seasonFileSchema = z
     messages: z.array(messageFiledSchema).max(50000).default([]),
     labelPrints: z.array(labelPrintSchema).max(50000).default([]),
     weighings: z.array(weighingSchema).max(50000).default([]),
+    /** Batches at the bench with all that happened to them. */
+    makings: z.array(makingFiledSchema).max(20000).default([]),
+    /** Practice runs. */
+    practices: z.array(practiceSchema).max(50000).default([]),
     /** What was decided about the days; null when nothing was. */
     plan: guideSchema.nullable().default(null),
   })

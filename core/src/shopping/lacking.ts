@@ -1,5 +1,5 @@
+import { wentInto, type BatchDraft } from '../batch/index.js';
 import { drawFrom, isTapWater, partsOfStock, weighedPacks, type IngredientFiled } from '../ingredient/index.js';
-import type { Day } from '../quantity/index.js';
 import type { RecipeFacts } from '../recipe/index.js';
 import { choosePacks, type PackCount } from './packs.js';
 
@@ -18,21 +18,19 @@ export interface Lacking {
  * opened pack is there afterwards.
  */
 export function lackingFor(
-  batches: readonly { readonly size: number; readonly on: Day }[],
-  { recipe, lineGrams }: Pick<RecipeFacts, 'recipe' | 'lineGrams'>,
+  batches: readonly (Pick<BatchDraft, 'size' | 'on'> & Partial<Pick<BatchDraft, 'log'>>)[],
+  facts: Pick<RecipeFacts, 'recipe' | 'lineGrams'>,
   ingredients: ReadonlyMap<string, IngredientFiled>,
 ): Lacking[] {
-  const perBatch = new Map<string, number>();
-  recipe.lines.forEach(({ uses }, index) => {
-    if (uses.kind === 'ingredient') perBatch.set(uses.id, (perBatch.get(uses.id) ?? 0) + (lineGrams[index] ?? 0));
-  });
-  return [...perBatch].flatMap(([ingredientId, each]): Lacking[] => {
+  const wanted = batches.map(({ size, on, log = null }) => ({ on, wentIn: wentInto({ size, log }, facts) }));
+  const ids = new Set(wanted.flatMap(({ wentIn }) => wentIn.map(({ ingredientId }) => ingredientId)));
+  return [...ids].flatMap((ingredientId): Lacking[] => {
     const ingredient = ingredients.get(ingredientId);
     if (!ingredient || isTapWater(ingredient)) return [];
     const stock = partsOfStock(ingredient);
-    const grams = batches.reduce((missing, { size, on }) => {
-      const wanted = each * size;
-      return missing + wanted - drawFrom(stock, wanted, on).reduce((sum, part) => sum + part.grams, 0);
+    const grams = wanted.reduce((missing, { on, wentIn }) => {
+      const each = wentIn.reduce((sum, part) => (part.ingredientId === ingredientId ? sum + part.grams : sum), 0);
+      return missing + each - drawFrom(stock, each, on).reduce((sum, part) => sum + part.grams, 0);
     }, 0);
     // A gram less is no more than a scale says.
     if (grams < 1) return [];

@@ -13,5 +13,6 @@ export class BatchRow {
   @Column('real', { nullable: true }) grams: number | null;
   @Column('text', { nullable: true }) finishedOn: string | null;
   @Column('simple-json') taken: BatchDraft['taken'];
+  @Column('simple-json', { nullable: true }) log: BatchDraft['log'];
   @Column('text') notes: string;
 }

@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import { takenFor, wrongInBatch, wrongInBatchEdit, type BatchDraft } from '@usual-pantry/core/batch';
+import { type BatchDraft, takenFor, wentInto, wrongInBatch, wrongInBatchEdit } from '@usual-pantry/core/batch';
 import { withoutTaken, withPutBack, type IngredientFiled, type StockPart } from '@usual-pantry/core/ingredient';
 import { lackingFor } from '@usual-pantry/core/shopping';
 import { addDays, sayDay, sayGrams } from '@usual-pantry/core/quantity';
@@ -72,7 +72,7 @@ export class BatchRecords extends Records<BatchDraft, BatchRow> {
     if (before) await changeStock(before.taken, withPutBack, manager);
     const facts = (await this.books.stored()).recipes.get(recipeId);
     if (!facts) return { ...draft, taken: [] };
-    const ids = facts.recipe.lines.flatMap(({ uses }) => (uses.kind === 'ingredient' ? [uses.id] : []));
+    const ids = wentInto(draft, facts).map(({ ingredientId }) => ingredientId);
     const rows: IngredientFiled[] = await manager.findBy(IngredientRow, { id: In(ids) });
     const taken = takenFor(draft, facts, new Map(rows.map((row) => [row.id, row])));
     await changeStock(taken, withoutTaken, manager);
@@ -123,7 +123,7 @@ export class BatchRecords extends Records<BatchDraft, BatchRow> {
     for (const [recipeId, made] of groupBy(drafts, (draft) => draft.recipeId)) {
       const facts = recipes.get(recipeId);
       if (!facts) continue;
-      const ids = facts.recipe.lines.map(({ uses }) => uses.id);
+      const ids = made.flatMap((draft) => wentInto(draft, facts).map(({ ingredientId }) => ingredientId));
       const there: IngredientFiled[] = await manager.findBy(IngredientRow, { id: In(ids) });
       for (const { ingredientId, name, grams } of lackingFor(made, facts, new Map(there.map((row) => [row.id, row]))))
         if (!elsewhere.includes(ingredientId))

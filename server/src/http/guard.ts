@@ -4,13 +4,21 @@ import { refuse, Refused } from '../refusal/refused.js';
 
 const hostname = (host: string): string => host.replace(/:\d{1,5}$/, '').toLowerCase();
 
+/** Host names under which this kitchen answers. @param allowed names beside localhost and 127.0.0.1 */
+export const namesOfKitchen = (allowed: readonly string[]): ReadonlySet<string> =>
+  new Set(['localhost', '127.0.0.1', '[::1]', ...allowed.map((name) => inAddress(name).toLowerCase())]);
+
+/** Whether a request names this kitchen, and comes from its own pages or from none at all. */
+export const isOfKitchen = (host: string, origin: string | undefined, names: ReadonlySet<string>): boolean =>
+  names.has(hostname(host)) && (origin === undefined || sameHost(origin, host));
+
 /**
  * Lets only requests through that name this computer, and only writes that come from its own pages.
  * It keeps other web sites from reaching the kitchen through the maker's browser (DNS rebinding, cross-site requests).
  * @param allowed host names beside localhost and 127.0.0.1
  */
 export function hostGuard(allowed: readonly string[]) {
-  const names = new Set(['localhost', '127.0.0.1', '[::1]', ...allowed.map((name) => inAddress(name).toLowerCase())]);
+  const names = namesOfKitchen(allowed);
   return (request: Request, response: Response, next: NextFunction): void => {
     const host = request.headers.host ?? '';
     const { origin } = request.headers;

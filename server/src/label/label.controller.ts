@@ -18,10 +18,11 @@ import {
   type SetLabel,
   type Weighed,
 } from '@usual-pantry/core/api';
+import { bookAsMade } from '@usual-pantry/core/book';
 import { allergens, type Allergen } from '@usual-pantry/core/ingredient';
 import { ownSheetSchema, schoolCodeSchema } from '@usual-pantry/core/kitchen';
 import type { LabelPrint, Weighing } from '@usual-pantry/core/label';
-import { exclusionSchema, packBox } from '@usual-pantry/core/order';
+import { exclusionSchema, packBox, reallyIn } from '@usual-pantry/core/order';
 import { daySchema, idSchema } from '@usual-pantry/core/record';
 import type { Response } from 'express';
 import { z } from 'zod';
@@ -268,9 +269,11 @@ export class LabelController {
   @Answers(lotContentsSchema)
   async lot(@Param('lot') lot: string): Promise<LotContents> {
     const run = (await this.labels.runs()).find((each) => each.lot === lot);
-    const { book } = await this.books.season();
-    const facts = run && packBox(book, run.boxId, run)?.facts;
-    if (!run || !facts) throw notFound('lot', lot);
+    const { book: planned } = await this.books.season();
+    const book = run ? bookAsMade(planned, run.handOver) : planned;
+    const box = run && packBox(planned, run.boxId, run);
+    if (!run || !box) throw notFound('lot', lot);
+    const facts = reallyIn(book, box.facts);
     const { boxId, boxName, madeOn, bestBefore } = run;
     return {
       lot,

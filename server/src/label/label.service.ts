@@ -1,5 +1,6 @@
 import { Inject, Injectable } from '@nestjs/common';
 import type { LabelRunState, SetLabel } from '@usual-pantry/core/api';
+import { bookAsMade } from '@usual-pantry/core/book';
 import { finding, type Finding, type Subject } from '@usual-pantry/core/finding';
 import type { KitchenDraft } from '@usual-pantry/core/kitchen';
 import {
@@ -15,7 +16,7 @@ import {
   type LabelPage,
   type Ticket,
 } from '@usual-pantry/core/label';
-import { packBox, packedKey, type PackedAs } from '@usual-pantry/core/order';
+import { packBox, packedKey, reallyIn, type PackedAs } from '@usual-pantry/core/order';
 import type { LabelRun, Plan } from '@usual-pantry/core/plan';
 import type { Day } from '@usual-pantry/core/quantity';
 import { BookService, type Season } from '../book/book.service.js';
@@ -89,10 +90,12 @@ export class LabelService {
       null;
     if (run) return wordedRun(run, planned);
     const { season, today } = planned;
+    const book = bookAsMade(season.book, packed.handOver ?? today, stillMade(planned.plan));
     const box = packBox(season.book, packed.boxId, packed);
     if (!box) throw notFound('box', packed.boxId);
-    const school = packed.school ?? season.book.kitchen.label.school;
-    const label = labelOf(schools[school], box.facts, season.book, { dates: null, today });
+    const facts = reallyIn(book, box.facts);
+    const school = packed.school ?? book.kitchen.label.school;
+    const label = labelOf(schools[school], facts, book, { dates: null, today });
     return { label, school, run: null, lot: null, crossContact: [] };
   }
 
@@ -184,15 +187,20 @@ function findingsOfPrinted({
 
 const lotOfRun = (run: LabelRun): string => lotOf({ ...run, key: packedKey(run.boxId, run) });
 
+/** Recipes of which more is planned. */
+const stillMade = ({ runs }: Plan): ReadonlySet<string> => new Set(runs.map(({ recipeId }) => recipeId));
+
 /** The label of a run in words. */
 function wordedRun(run: LabelRun, { season, plan, today }: Planned): Worded & { readonly lot: string } {
-  const { book } = season;
-  const box = packBox(book, run.boxId, run);
+  // What really went in is on the label, as far as it is made.
+  const book = bookAsMade(season.book, run.handOver, stillMade(plan));
+  const box = packBox(season.book, run.boxId, run);
   if (!box) throw notFound('box', run.boxId);
+  const facts = reallyIn(book, box.facts);
   const school = run.school ?? book.kitchen.label.school;
-  const ways = crossContact(run, box.facts, plan, book);
+  const ways = crossContact(run, facts, plan, book);
   const lot = lotOfRun(run);
-  const label = labelOf(schools[school], box.facts, book, {
+  const label = labelOf(schools[school], facts, book, {
     dates: run,
     lot,
     fromKitchen: ways.map(({ allergen }) => allergen),

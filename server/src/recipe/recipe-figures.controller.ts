@@ -78,7 +78,7 @@ export class RecipeFiguresController {
       steps: facts.recipe.steps.map((step, at) => ({
         text: step.text,
         target: stepTarget(step, book.kitchen),
-        cautions: stepCautions(facts.recipe, at, facts, book.ingredients),
+        cautions: stepCautions(facts.recipe, at, book),
         mass: facts.stepMasses[at] ?? null,
       })),
     };

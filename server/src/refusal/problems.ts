@@ -54,6 +54,12 @@ export const problems = {
     safe: UNCHANGED,
     toDo: 'Look at the list: it may have been deleted.',
   },
+  'batch-over': {
+    status: 409,
+    title: 'This batch is over',
+    safe: 'Nothing was changed.',
+    toDo: 'Look at it among the batches that were made, or start another.',
+  },
   'example-failed': {
     status: 502,
     title: 'The example kitchen does not answer',

@@ -56,6 +56,8 @@ export class SeasonFileService {
         messages: await write('messages'),
         labelPrints: await write('labelPrints'),
         weighings: await write('weighings'),
+        makings: await write('makings'),
+        practices: await write('practices'),
         plan: await write('plan'),
       };
     });

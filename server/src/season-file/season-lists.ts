@@ -10,5 +10,7 @@ export const seasonLists = [
   'messages',
   'labelPrints',
   'weighings',
+  'makings',
+  'practices',
 ] as const;
 export type SeasonList = (typeof seasonLists)[number];

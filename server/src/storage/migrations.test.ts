@@ -39,10 +39,13 @@ describe('the migrations', () => {
       'ingredient',
       'kitchen',
       'label_print',
+      'making',
+      'making_event',
       'order_agreed',
       'order_line',
       'piece',
       'piece_layer',
+      'practice',
       'recipe',
       'recipe_line',
       'recipe_version',
@@ -63,7 +66,7 @@ describe('the migrations', () => {
   });
 
   it('carry on what was kept before: lives, forms, swaps, compositions', async () => {
-    for (let back = 0; back < 7; back++) await database.undoLastMigration();
+    for (let back = 0; back < 8; back++) await database.undoLastMigration();
     await database.query(
       `INSERT INTO ingredient (id, version, name, packs, densities, pieceGrams, composition, declaration, contains, mayContain, onHandGrams, notes)
          VALUES ('i', 1, 'I', '[]', '[]', NULL, '{"water":100}', '{}', '[]', '[]', 0, '')`,
@@ -94,6 +97,8 @@ describe('the migrations', () => {
   });
 
   it('go back to nothing', async () => {
+    await database.undoLastMigration();
+    expect(await tables()).not.toContain('making');
     await database.undoLastMigration();
     expect(await tables()).not.toContain('label_print');
     await database.undoLastMigration();

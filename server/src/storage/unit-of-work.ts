@@ -10,13 +10,13 @@ import { Disk } from './disk.js';
 import { inWords } from './trouble.js';
 
 /**
- * What a write can change: the orders and what was decided about their days, the settings, or anything of the maker's book, on which
- * everything rests. A write of the orders or the settings notes each record that it writes.
+ * What a write can change: what no figure rests on and nobody else shows, the orders and what was decided about their days, the settings,
+ * or anything of the maker's book, on which everything rests. A write of the orders or the settings notes each record that it writes.
  */
-export type Part = 'orders' | 'settings' | 'book';
+export type Part = 'aside' | 'orders' | 'settings' | 'book';
 
 /** A write is of the widest part that anything in it is of. */
-const width: Readonly<Record<Part, number>> = { orders: 0, settings: 1, book: 2 };
+const width: Readonly<Record<Part, number>> = { aside: 0, orders: 1, settings: 2, book: 3 };
 
 /** A database that another program holds is tried again so often and so long; then it is said. */
 const AGAIN_MS = 50;
@@ -222,6 +222,7 @@ export class UnitOfWork {
   }
 
   private tell(part: Part, changed: Changed): void {
+    if (part === 'aside') return;
     const revision = this.revisions.value + 1;
     if (part !== 'orders') this.bookChangedAt = revision;
     this.committed.push({ revision, changed: part === 'book' ? null : changed });

@@ -2,19 +2,18 @@ import Box from '@mui/material/Box';
 import LinearProgress from '@mui/material/LinearProgress';
 import useMediaQuery from '@mui/material/useMediaQuery';
 import { useTheme } from '@mui/material/styles';
-import { lazy, Suspense, useState } from 'react';
+import { Suspense, useState } from 'react';
 import { ScrollRestoration, useNavigation } from 'react-router';
 import { BottomBar, Navigation } from './Navigation';
 import { isExample } from '../parts/kitchenAt';
 import { ExampleBar } from './ExampleBar';
 import { ScreenForVisitor } from './ScreenForVisitor';
+import { SignIn } from './SignInLater';
 import { SeasonStrip } from './SeasonStrip';
 import { Shortcuts, type Over } from './Shortcuts';
 import { usePlanQuery } from '../data/plan';
 import { useDoorQuery } from '../data/door';
 import { Written } from './Written';
-
-const SignIn = lazy(async () => ({ default: (await import('../door/SignIn')).SignIn }));
 
 /** Navigation, season strip, and the screen in its place. */
 export function Shell() {

@@ -28,6 +28,7 @@ const others: readonly (readonly [string, string])[] = [
   ['Ctrl+Z', 'Undo'],
   ['Ctrl+Shift+Z', 'Redo'],
   ['arrows, 1 to 9, 0, x', 'In the tray of a box: move, place a piece of the shelf, clear a cell'],
+  ['Space, ←, t, m', 'At the bench: weighed or next step, the step before, tare, mark a moment'],
   ['F1', 'This list'],
 ];
 

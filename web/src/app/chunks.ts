@@ -6,6 +6,7 @@ export const chunks = {
   pieces: () => import('../recipes/PiecePage'),
   pantry: () => import('../pantry/Pantry'),
   plan: () => import('../plan/PlanScreen'),
+  kitchen: () => import('../kitchen/Kitchen'),
   labels: () => import('../labels/Labels'),
   money: () => import('../money/Money'),
   settings: () => import('../settings/Settings'),

@@ -1,5 +1,6 @@
 import { createBrowserRouter, Outlet } from 'react-router';
 import { Today } from '../today/Today';
+import { BenchFrame } from './BenchFrame';
 import { chunks } from './chunks';
 import { Lost } from './Lost';
 import { Shell } from './Shell';
@@ -13,6 +14,30 @@ export const router = createBrowserRouter(
       path: 'pair',
       lazy: async () => ({ Component: (await import('../door/Pair')).Pair }),
       HydrateFallback: () => null,
+    },
+    {
+      path: 'kitchen/batch/:id',
+      element: (
+        <Written>
+          <BenchFrame />
+        </Written>
+      ),
+      errorElement: <Lost />,
+      HydrateFallback: () => null,
+      children: [
+        { index: true, lazy: async () => ({ Component: (await import('../kitchen/BenchScreen')).BenchScreen }) },
+      ],
+    },
+    {
+      path: 'kitchen/practice/:drill?',
+      element: (
+        <Written>
+          <BenchFrame />
+        </Written>
+      ),
+      errorElement: <Lost />,
+      HydrateFallback: () => null,
+      children: [{ index: true, lazy: async () => ({ Component: (await import('../kitchen/Practice')).Practice }) }],
     },
     {
       path: 'print',
@@ -63,6 +88,14 @@ export const router = createBrowserRouter(
         {
           path: 'plan/:view?',
           lazy: async () => ({ Component: (await chunks.plan()).PlanScreen }),
+        },
+        {
+          path: 'kitchen',
+          lazy: async () => ({ Component: (await chunks.kitchen()).Kitchen }),
+        },
+        {
+          path: 'kitchen/made/:id',
+          lazy: async () => ({ Component: (await import('../kitchen/MadeBatch')).MadeBatch }),
         },
         {
           path: 'labels/:boxId?',

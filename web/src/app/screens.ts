@@ -6,6 +6,7 @@ import {
   mdiGiftOutline,
   mdiHelpCircleOutline,
   mdiLabelOutline,
+  mdiCupboardOutline,
   mdiPotSteamOutline,
   mdiTicketOutline,
   mdiWeatherSunsetUp,
@@ -24,13 +25,14 @@ export interface Screen {
 
 export const screens: readonly Screen[] = [
   { path: '/', name: 'Today', key: '1', icon: mdiWeatherSunsetUp, standing: true },
-  { path: '/orders', name: 'Orders', key: '2', icon: mdiTicketOutline, standing: true },
+  { path: '/orders', name: 'Orders', key: '2', icon: mdiTicketOutline, standing: false },
   { path: '/boxes', name: 'Boxes', key: '3', icon: mdiGiftOutline, standing: false },
   { path: '/recipes', name: 'Recipes', key: '4', icon: mdiBookOpenVariantOutline, standing: false },
-  { path: '/pantry', name: 'Pantry', key: '5', icon: mdiPotSteamOutline, standing: false },
+  { path: '/pantry', name: 'Pantry', key: '5', icon: mdiCupboardOutline, standing: false },
   { path: '/plan', name: 'Plan', key: '6', icon: mdiCalendarWeekOutline, standing: true },
-  { path: '/labels', name: 'Labels', key: '7', icon: mdiLabelOutline, standing: true },
-  { path: '/money', name: 'Money', key: '8', icon: mdiCashMultiple, standing: false },
+  { path: '/kitchen', name: 'Kitchen', key: '7', icon: mdiPotSteamOutline, standing: true },
+  { path: '/labels', name: 'Labels', key: '8', icon: mdiLabelOutline, standing: true },
+  { path: '/money', name: 'Money', key: '9', icon: mdiCashMultiple, standing: false },
 ];
 
 export const settingsScreen: Screen = {

@@ -5,6 +5,7 @@ import type { BenchTask } from '@usual-pantry/core/bench-day';
 import type { Day } from '@usual-pantry/core/quantity';
 import { useBatches } from '../data/useBatches';
 import type { SeasonBook } from '../data/useSeason';
+import { BeginButton } from './BeginButton';
 import { MadeButton } from './MadeButton';
 
 interface Props {
@@ -26,7 +27,12 @@ export function EndOfTask({ task, tasks, day, plan, today, season }: Props) {
     const run = plan.runs.find((each) => each.recipeId === recipeId && each.day === day);
     const facts = season.book.recipes.get(recipeId);
     if (!isLast || !run || !facts) return null;
-    return <MadeButton run={run} yieldGrams={facts.yieldGrams} today={today} />;
+    return (
+      <>
+        <BeginButton recipeId={recipeId} name={run.recipeName} size={run.batches[0]?.size ?? 1} on={today} />
+        <MadeButton run={run} yieldGrams={facts.yieldGrams} today={today} />
+      </>
+    );
   }
   if (pieceId === null || tasks.findLast((each) => each.pieceId === pieceId) !== task) return null;
   const made = finishedWith(plan, pieceId, day, season.book);

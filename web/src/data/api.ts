@@ -1,5 +1,6 @@
 import { createApi, fetchBaseQuery, type BaseQueryFn, type FetchArgs } from '@reduxjs/toolkit/query/react';
 import type { Refusal } from '../parts/refusal';
+import { freshId } from './freshId';
 import { changed } from './notices';
 import { apiAt } from '../parts/kitchenAt';
 
@@ -23,10 +24,6 @@ const rawQuery = fetchBaseQuery({ baseUrl: apiAt('/') });
  */
 type Asked = string | (FetchArgs & { readonly once?: true | undefined; readonly label?: string | undefined });
 
-/** Hexadecimal digits that nobody has thought of before; also where the page is not served over TLS. */
-const freshKey = (): string =>
-  [...crypto.getRandomValues(new Uint8Array(16))].map((byte) => byte.toString(16).padStart(2, '0')).join('');
-
 /** The request with its key and its label, and how the key is forgotten when it is answered. */
 function withHeaders(asked: Asked): { readonly request: string | FetchArgs; readonly forget: () => void } {
   if (typeof asked === 'string') return { request: asked, forget: () => undefined };
@@ -34,7 +31,7 @@ function withHeaders(asked: Asked): { readonly request: string | FetchArgs; read
   const named = label === undefined ? {} : { 'Change-Label': encodeURIComponent(label) };
   if (!once) return { request: { ...request, headers: named }, forget: () => undefined };
   const what = JSON.stringify([request.url, request.body]);
-  const key = keys.get(what) ?? freshKey();
+  const key = keys.get(what) ?? freshId();
   keys.set(what, key);
   return {
     request: { ...request, headers: { ...named, 'Idempotency-Key': key } },
@@ -83,7 +80,7 @@ export const BOOK = ['Book', 'Orders'] as const;
 export const ALL_ORDERS = ['Orders', 'Order'] as const;
 export const EVERYTHING = ['Book', 'Orders', 'Order'] as const;
 
-type Tag = (typeof EVERYTHING)[number];
+type Tag = (typeof EVERYTHING)[number] | 'Makings';
 
 /** These, when a write was taken. */
 export const unlessRefused =
@@ -94,7 +91,7 @@ export const unlessRefused =
 /** Everything that the pages ask of the server; each noun adds its own. Any write makes every figure be asked for again. */
 export const api = createApi({
   baseQuery,
-  tagTypes: ['Book', 'Orders', 'Order', 'Door', 'Backups', 'Example'],
+  tagTypes: ['Book', 'Orders', 'Order', 'Door', 'Backups', 'Example', 'Makings', 'Practices'],
   refetchOnReconnect: true,
   endpoints: () => ({}),
 });

@@ -39,6 +39,7 @@ const draftsOf = ({ recipeId, on, batches, state, grams }: MadeNow): BatchDraft[
     grams: shares[index] ?? null,
     finishedOn: null,
     taken: [],
+    log: null,
     notes: '',
   }));
 };

@@ -38,7 +38,10 @@ function Line({ order, currency }: { order: HandOver; currency: string }) {
             {sayPacked(`${String(each.count)} × ${each.boxName}`, each, names)}
             {each.changes.length > 0 && <Box sx={{ pl: 2, typography: 'note' }}>{each.changes.join(', ')}</Box>}
             {each.breaches.map((breach) => (
-              <Box key={breach.exclusion} sx={{ pl: 2, fontWeight: 650, color: 'error.main' }}>
+              <Box
+                key={`${breach.exclusion} ${String(breach.asMade)}`}
+                sx={{ pl: 2, fontWeight: 650, color: 'error.main' }}
+              >
                 {sayExclusion(breach.exclusion, names)}. {sayBreach(breach)}
               </Box>
             ))}

@@ -66,8 +66,8 @@ function Wishes({ order, season }: { order: Order; season: SeasonBook }) {
       {means.map(([name, meaning]) => meaning && `Without ${name} means: ${meaning}. `)}
       {kept.length > 0 &&
         `No ingredient of these boxes has ${sayList(kept.map((code) => exclusionName(code, season.book)))} in it. `}
-      {breaches.map(({ line, exclusion, what, pieceNames, agreed }) => (
-        <Box key={`${lineKey(line)} ${exclusion}`} sx={{ fontWeight: 650 }}>
+      {breaches.map(({ line, exclusion, what, pieceNames, agreed, asMade }) => (
+        <Box key={`${lineKey(line)} ${exclusion} ${String(asMade)}`} sx={{ fontWeight: 650 }}>
           {nameOf(line.boxId)} does contain {sayList(what)} ({sayList(pieceNames)}),{' '}
           {agreed ? 'as you know and agree.' : 'which is still to be agreed with you.'}
         </Box>

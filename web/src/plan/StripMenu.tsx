@@ -11,6 +11,7 @@ import { useNavigate } from 'react-router';
 import MadeForm from '../batches/MadeForm';
 import { usePlanEdit } from '../data/usePlanEdit';
 import type { SeasonBook } from '../data/useSeason';
+import { useStartBatch } from '../data/useStartBatch';
 
 /** The strip whose menu is open. */
 export interface Opened {
@@ -30,6 +31,7 @@ interface Props {
 /** What can be done with a run: move it, pin it, open its recipe. Days on which it cannot be say why. */
 export function StripMenu({ opened, plan, today, season, onClose }: Props) {
   const { move, pin } = usePlanEdit();
+  const { begin } = useStartBatch();
   const navigate = useNavigate();
   const [saying, setSaying] = useState(false);
   const { task, day, anchor } = opened;
@@ -58,6 +60,9 @@ export function StripMenu({ opened, plan, today, season, onClose }: Props) {
         >
           It was made
         </MenuItem>
+      )}
+      {run && (
+        <MenuItem onClick={() => void begin(recipeId, run.batches[0]?.size ?? 1, today)}>Make it at the bench</MenuItem>
       )}
       <MenuItem onClick={() => void navigate(`/recipes/${recipeId}`)}>Open the recipe</MenuItem>
       <ListSubheader sx={{ bgcolor: 'transparent' }}>Move it to</ListSubheader>

@@ -33,7 +33,7 @@ function Order({ order, currency, bestBefore }: OrderProps) {
               <strong> · {sayList(each.ruledOut.map((code) => sayExclusion(code, names)))}</strong>
             )}
             {each.breaches.map((breach) => (
-              <PaperWarning key={breach.exclusion}>{sayBreach(breach)}</PaperWarning>
+              <PaperWarning key={`${breach.exclusion} ${String(breach.asMade)}`}>{sayBreach(breach)}</PaperWarning>
             ))}
             <Box sx={{ color: '#333', pl: 1 }}>
               {sayContains(each.contains)}

@@ -1,6 +1,15 @@
 import Box from '@mui/material/Box';
 import type { BoxFiled } from '@usual-pantry/core/box';
-import { boxFor, breachesOf, changesOf, lineKey, packedAs, ruledOutOf, sayBreach } from '@usual-pantry/core/order';
+import {
+  boxFor,
+  breachesOf,
+  changesOf,
+  contentsFor,
+  lineKey,
+  packedAs,
+  ruledOutOf,
+  sayBreach,
+} from '@usual-pantry/core/order';
 import { sayDay, sayGrams, sayList } from '@usual-pantry/core/quantity';
 import { useParams } from 'react-router';
 import { useOrderQuery } from '../data/orders';
@@ -80,9 +89,9 @@ export function PackingCard() {
             {breachesOf(order, book)
               .filter((breach) => lineKey(breach.line) === lineKey(line))
               .map((breach) => (
-                <PaperWarning key={breach.exclusion}>{sayBreach(breach)}</PaperWarning>
+                <PaperWarning key={`${breach.exclusion} ${String(breach.asMade)}`}>{sayBreach(breach)}</PaperWarning>
               ))}
-            {sayContains(facts.contains)}
+            {sayContains(contentsFor(order, line, book)?.contains ?? facts.contains)}
             {facts.travel === 'keep cool' && <strong>Keep cool.</strong>}
             <TrayMap box={facts.box} season={season} />
           </PaperPart>

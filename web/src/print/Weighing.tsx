@@ -99,7 +99,7 @@ export function Method({ season, facts, size }: { season: SeasonBook; facts: Rec
                 <strong>Done when</strong> {step.doneWhen}.
               </>
             )}
-            {stepCautions(recipe, index, facts, season.book.ingredients).map((caution) => (
+            {stepCautions(recipe, index, season.book).map((caution) => (
               <Box key={caution} sx={{ pl: 1, borderLeft: '3px solid #111' }}>
                 {caution}
               </Box>

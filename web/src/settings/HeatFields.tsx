@@ -4,7 +4,7 @@ import { kitchenDraftSchema } from '@usual-pantry/core/kitchen';
 import { sayTemperature, sayNumber } from '@usual-pantry/core/quantity';
 import { useWatch } from 'react-hook-form';
 import { AltitudeInput } from '../records/WritingFields';
-import { TemperatureInput } from '../parts/fields';
+import { NumberInput, TemperatureInput } from '../parts/fields';
 
 const heatSchema = kitchenDraftSchema.pick({
   altitudeMetres: true,
@@ -34,6 +34,18 @@ export function HeatFields() {
           scale={first === 'F' ? 'F' : 'C'}
           optional
           help="Bulb off the bottom; empty if never tried."
+        />
+        <NumberInput
+          name="atBench.reactionSeconds"
+          label="From the alarm until a pot is off"
+          unit="s"
+          help="The alarm at the bench comes so much before."
+        />
+        <NumberInput
+          name="atBench.carryOverKelvin"
+          label="A pot gets warmer by itself"
+          unit="K"
+          help="Off the heat it goes on by so much: heavy pots by more."
         />
       </Box>
       {parsed.success && (

@@ -11,6 +11,7 @@ import { History1764140000000 } from './1764140000000-history.js';
 import { OneWord1764150000000 } from './1764150000000-one-word.js';
 import { LabelSchools1764160000000 } from './1764160000000-label-schools.js';
 import { LabelPrints1764170000000 } from './1764170000000-label-prints.js';
+import { AtTheBench1764180000000 } from './1764180000000-at-the-bench.js';
 import { FirstTables1764000000000 } from './1764000000000-first-tables.js';
 
 /** Every migration, the oldest first. Never change one that has been released: add another. */
@@ -29,4 +30,5 @@ export const migrations = [
   OneWord1764150000000,
   LabelSchools1764160000000,
   LabelPrints1764170000000,
+  AtTheBench1764180000000,
 ];

@@ -1,4 +1,4 @@
-import { mdiCompareHorizontal, mdiDownload, mdiPencilOutline, mdiPrinterOutline } from '@mdi/js';
+import { mdiCompareHorizontal, mdiDownload, mdiPencilOutline, mdiPotSteamOutline, mdiPrinterOutline } from '@mdi/js';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { recipeJsonLd } from '@usual-pantry/core/format';
@@ -7,10 +7,14 @@ import { Link } from 'react-router';
 import { Icon } from '../../parts/Icon';
 import { saveAs } from '../../parts/saveAs';
 import type { SeasonBook } from '../../data/useSeason';
+import { usePlanQuery } from '../../data/plan';
+import { useStartBatch } from '../../data/useStartBatch';
 import { nameOfUse } from '../../data/nameOfUse';
 
 /** What can be done with a recipe from its card. */
-export function CardActions({ season, facts }: { season: SeasonBook; facts: RecipeFacts }) {
+export function CardActions({ season, facts, size }: { season: SeasonBook; facts: RecipeFacts; size: number }) {
+  const { data: plan } = usePlanQuery();
+  const { begin, isStarting } = useStartBatch();
   const { recipe, yieldGrams } = facts;
   const save = () => {
     const text = recipeJsonLd(recipe, yieldGrams, (uses) => nameOfUse(season, uses));
@@ -26,6 +30,15 @@ export function CardActions({ season, facts }: { season: SeasonBook; facts: Reci
       >
         Edit
       </Button>
+      {plan && (
+        <Button
+          startIcon={<Icon path={mdiPotSteamOutline} />}
+          disabled={isStarting}
+          onClick={() => void begin(recipe.id, size, plan.today)}
+        >
+          Make it at the bench
+        </Button>
+      )}
       <Button component={Link} to={`/recipes/${recipe.id}/compare`} startIcon={<Icon path={mdiCompareHorizontal} />}>
         Compare
       </Button>

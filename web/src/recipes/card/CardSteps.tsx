@@ -87,7 +87,7 @@ export function CardSteps({ season, facts, size }: CardStepsProps) {
                   <b>Done when</b> {step.doneWhen}
                 </span>
               )}
-              {stepCautions(recipe, index, facts, season.book.ingredients).map((caution) => (
+              {stepCautions(recipe, index, season.book).map((caution) => (
                 <Box
                   key={caution}
                   sx={{ display: 'flex', gap: 0.75, borderLeft: 4, borderColor: 'warning.light', pl: 1, py: 0.25 }}

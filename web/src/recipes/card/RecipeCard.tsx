@@ -74,7 +74,7 @@ export function RecipeCard({ season, recipe, facts }: { season: SeasonBook; reci
           <Icon path={mdiClose} />
         </IconButton>
       </Box>
-      <CardActions season={season} facts={facts} />
+      <CardActions season={season} facts={facts} size={size} />
       <RecordFindings findings={findings} />
       {base && (
         <Alert severity="info">

@@ -1,0 +1,8 @@
+export {
+  type DeviceKind,
+  deviceKinds,
+  type DeviceMessage,
+  deviceMessageSchema,
+  readDeviceLines,
+  writeDeviceLine,
+} from './messages.js';
