@@ -10,6 +10,11 @@ const swc = (legacy) => [
   },
 ];
 
+const moduleNameMapper = {
+  '^@usual-pantry/core/([^/]+)$': '<rootDir>/core/src/$1/index.ts',
+  '^(\\.{1,2}/.*)\\.js$': '$1',
+};
+
 const project = (displayName, roots, { legacy = false, ...more } = {}) => ({
   displayName,
   roots,
@@ -17,10 +22,7 @@ const project = (displayName, roots, { legacy = false, ...more } = {}) => ({
   setupFiles: ['<rootDir>/scripts/lib/jest-seed.mjs'],
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   transform: { '\\.tsx?$': swc(legacy) },
-  moduleNameMapper: {
-    '^@usual-pantry/core/([^/]+)$': '<rootDir>/core/src/$1/index.ts',
-    '^(\\.{1,2}/.*)\\.js$': '$1',
-  },
+  moduleNameMapper,
   ...more,
 });
 
@@ -36,6 +38,7 @@ export default {
     project('page', ['<rootDir>/web/src'], {
       testMatch: ['**/*.test.tsx'],
       testEnvironment: '<rootDir>/scripts/lib/jest-page.mjs',
+      moduleNameMapper: { ...moduleNameMapper, '^react-chartjs-2$': '<rootDir>/scripts/lib/jest-no-chart.mjs' },
     }),
     project('reference', ['<rootDir>/core/reference']),
     project('api', ['<rootDir>/server/src'], { legacy: true }),

@@ -66,7 +66,6 @@ const views = [
   ['today', '/?day=2026-12-01'],
   ['orders', '/orders'],
   ['tickets', '/orders?as=tickets'],
-  ['order', '/orders/order-006'],
   ['composer', '/boxes/longest-night'],
   ['recipe', '/recipes/sesame-toffee'],
   ['paste', '/recipes/paste', undefined, undefined, pasteText],

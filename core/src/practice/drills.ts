@@ -57,20 +57,20 @@ interface Trouble {
 const troubles: Readonly<Record<'split ganache' | 'seized chocolate', readonly Trouble[]>> = {
   'split ganache': [
     {
-      ask: 'A dark ganache is oily and curdled at 45 C. What first?',
+      ask: `A dark ganache is oily and curdled at ${sayTemperature(45)}. What first?`,
       right: 'Stir in a spoonful of warm cream or milk, from the middle',
       wrong: ['Whisk it hard while it is hot', 'Boil it again', 'Put it into the fridge'],
       why: 'There is too little water for its fat: a little more brings the emulsion back. Heat and force part it further.',
     },
     {
       ask: 'A ganache split when cream from the fridge went onto the chocolate. What helps?',
-      right: 'Warm all of it gently to about 35 C and stir it smooth',
+      right: `Warm all of it gently to about ${sayTemperature(35)} and stir it smooth`,
       wrong: ['More cold cream', 'Whip air into it', 'Strain the fat off'],
       why: 'The cream was too cold to melt the chocolate: the fat set in grains before it was an emulsion.',
     },
     {
-      ask: 'A ganache stands at 24 C, grainy and dull, and is to be piped. What first?',
-      right: 'Warm it to about 32 C and stir slowly',
+      ask: `A ganache stands at ${sayTemperature(24)}, grainy and dull, and is to be piped. What first?`,
+      right: `Warm it to about ${sayTemperature(32)} and stir slowly`,
       wrong: ['Pipe it now, it smooths itself', 'Beat it with a whisk', 'Add cold butter'],
       why: 'It has set too far: warmed a little it flows again. Beaten cold it parts.',
     },
@@ -93,7 +93,7 @@ const troubles: Readonly<Record<'split ganache' | 'seized chocolate', readonly T
       why: 'A little water makes sugar stick together; enough water, a fifth of the mass and more, lets it flow. It will not coat any more.',
     },
     {
-      ask: 'Chocolate went over 60 C and is thick and lumpy. What now?',
+      ask: `Chocolate went over ${sayTemperature(60)} and is thick and lumpy. What now?`,
       right: 'Off the heat, stir in cooler chocolate; strain it, and do not use it to coat if lumps stay',
       wrong: ['More heat until it flows', 'A spoonful of water', 'Beat it with a mixer'],
       why: 'It is scorched: heat makes it worse. Milk and white chocolate scorch sooner than dark.',
@@ -105,7 +105,7 @@ const troubles: Readonly<Record<'split ganache' | 'seized chocolate', readonly T
       why: 'It is steam and drops that seize it.',
     },
     {
-      ask: 'Chocolate is too thick to dip with and stands at 27 C. What thins it?',
+      ask: `Chocolate is too thick to dip with and stands at ${sayTemperature(27)}. What thins it?`,
       right: 'A degree or two of warmth, or a little cocoa butter',
       wrong: ['A spoonful of milk', 'Water', 'Cold butter'],
       why: 'It is overcrystallised: warmth melts some of the crystals. Anything with water in it seizes it.',

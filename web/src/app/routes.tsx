@@ -1,4 +1,5 @@
-import { createBrowserRouter, Outlet } from 'react-router';
+import type { ComponentType } from 'react';
+import { createBrowserRouter, Outlet, type RouteObject } from 'react-router';
 import { Today } from '../today/Today';
 import { BenchFrame } from './BenchFrame';
 import { chunks } from './chunks';
@@ -8,6 +9,19 @@ import { Written } from './Written';
 import { PAGES_AT } from '../parts/kitchenAt';
 
 /** Every screen but the first comes when it is asked for. */
+/** A page of the bench: the whole screen, without the navigation. */
+const atBench = (path: string, lazy: () => Promise<{ Component: ComponentType }>): RouteObject => ({
+  path,
+  element: (
+    <Written>
+      <BenchFrame />
+    </Written>
+  ),
+  errorElement: <Lost />,
+  HydrateFallback: () => null,
+  children: [{ index: true, lazy }],
+});
+
 export const router = createBrowserRouter(
   [
     {
@@ -15,30 +29,8 @@ export const router = createBrowserRouter(
       lazy: async () => ({ Component: (await import('../door/Pair')).Pair }),
       HydrateFallback: () => null,
     },
-    {
-      path: 'kitchen/batch/:id',
-      element: (
-        <Written>
-          <BenchFrame />
-        </Written>
-      ),
-      errorElement: <Lost />,
-      HydrateFallback: () => null,
-      children: [
-        { index: true, lazy: async () => ({ Component: (await import('../kitchen/BenchScreen')).BenchScreen }) },
-      ],
-    },
-    {
-      path: 'kitchen/practice/:drill?',
-      element: (
-        <Written>
-          <BenchFrame />
-        </Written>
-      ),
-      errorElement: <Lost />,
-      HydrateFallback: () => null,
-      children: [{ index: true, lazy: async () => ({ Component: (await import('../kitchen/Practice')).Practice }) }],
-    },
+    atBench('kitchen/batch/:id', async () => ({ Component: (await import('../kitchen/BenchScreen')).BenchScreen })),
+    atBench('kitchen/practice/:drill?', async () => ({ Component: (await import('../kitchen/Practice')).Practice })),
     {
       path: 'print',
       element: (

@@ -126,6 +126,8 @@ beforeEach(() => {
   events = [];
   nextStage = 0;
   localStorage.clear();
+  // The bench stands without the server: nobody answers.
+  globalThis.fetch = () => new Promise(() => undefined);
 });
 afterEach(cleanup);
 

@@ -4,8 +4,8 @@ let audio: AudioContext | null = null;
 
 /** Lets the page make sounds: a browser allows it only after a tap. */
 export function allowSound(): void {
-  audio ??= new AudioContext();
-  void audio.resume().catch(() => undefined);
+  if ('AudioContext' in window) audio ??= new AudioContext();
+  void audio?.resume().catch(() => undefined);
   if ('Notification' in window && Notification.permission === 'default') void Notification.requestPermission();
 }
 
