@@ -8,7 +8,6 @@ import { Shell } from './Shell';
 import { Written } from './Written';
 import { PAGES_AT } from '../parts/kitchenAt';
 
-/** Every screen but the first comes when it is asked for. */
 /** A page of the bench: the whole screen, without the navigation. */
 const atBench = (path: string, lazy: () => Promise<{ Component: ComponentType }>): RouteObject => ({
   path,
@@ -22,6 +21,7 @@ const atBench = (path: string, lazy: () => Promise<{ Component: ComponentType }>
   children: [{ index: true, lazy }],
 });
 
+/** Every screen but the first comes when it is asked for. */
 export const router = createBrowserRouter(
   [
     {
