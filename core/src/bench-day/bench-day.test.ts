@@ -24,11 +24,11 @@ describe('a bench day', () => {
 describe('what was decided', () => {
   it('is the plan itself, written down', () => {
     const guide = guideOf(plan, []);
-    expect(followsGuide(plan, guide)).toBe(true);
+    expect(followsGuide(plan, guide, book)).toBe(true);
     const again = planSeason(book, file.orders, file.writtenFor, guide);
     const what = (of: typeof plan) => of.runs.map(({ recipeId, day, batches }) => ({ recipeId, day, batches }));
     expect(what(again)).toEqual(what(plan));
-    expect(followsGuide(planSeason(book, file.orders.slice(0, 5), file.writtenFor, guide), guide)).toBe(false);
+    expect(followsGuide(planSeason(book, file.orders.slice(0, 5), file.writtenFor, guide), guide, book)).toBe(false);
   });
 
   it('says why a run is where it is, and why it cannot be elsewhere', () => {

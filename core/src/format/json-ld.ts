@@ -212,6 +212,7 @@ export const recipeJsonLd = (
   pantryRecipe: {
     yield: recipe.yield,
     batchSizes: recipe.batchSizes,
+    anySize: recipe.anySize,
     handsMinutes: recipe.handsMinutes,
     keepsDays: recipe.keepsDays,
     restDays: recipe.restDays,

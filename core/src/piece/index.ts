@@ -13,10 +13,18 @@ export {
   type MouldedForm,
   type PieceForm,
 } from './forms/index.js';
-export { bodyForm, bodyRecipeId, formRecipeIds, type PieceFacts, piecesPerBatch, workOutPiece } from './makeup.js';
+export {
+  bodyForm,
+  bodyRecipeId,
+  formRecipeIds,
+  type PieceFacts,
+  piecesPerBatch,
+  piecesPerBase,
+  workOutPiece,
+} from './makeup.js';
 export { checkPans } from './pans.js';
 export type { PiecePart } from './part.js';
-export { batchesForPieces } from './scaling.js';
+export { batchesForPieces, batchesOfPieces, piecesOfBatches } from './scaling.js';
 export {
   type Piece,
   type PieceDraft,

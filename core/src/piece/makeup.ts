@@ -52,6 +52,9 @@ export const formRecipeIds = (form: PieceForm): string[] => {
 export const piecesPerBatch = (form: BodyForm, multiple: number, yieldGrams: number): number =>
   Math.max(0, Math.floor(kindOf(form).piecesIn(form, multiple, yieldGrams) + 1e-9));
 
+/** Pieces that a base batch gives before they are whole. @param yieldGrams of the base batch */
+export const piecesPerBase = (form: BodyForm, yieldGrams: number): number => kindOf(form).piecesIn(form, 1, yieldGrams);
+
 /**
  * Works out one piece: its weight, its parts, what it contains.
  *

@@ -1,7 +1,14 @@
 import { sayCount, sayNumber } from '../quantity/index.js';
-import { chooseBatches, multipleOf, sayBatches, type BatchCount, type RecipeFacts } from '../recipe/index.js';
-import { piecesPerBatch } from './makeup.js';
+import { batchesGiving, multipleOf, sayBatches, type BatchCount, type RecipeFacts } from '../recipe/index.js';
 import type { BodyForm } from './forms/index.js';
+import { piecesPerBase, piecesPerBatch } from './makeup.js';
+
+/** Whole pieces that batches give. */
+export const piecesOfBatches = (
+  form: BodyForm,
+  { yieldGrams }: Pick<RecipeFacts, 'yieldGrams'>,
+  batches: readonly BatchCount[],
+): number => batches.reduce((sum, { size, count }) => sum + count * piecesPerBatch(form, size, yieldGrams), 0);
 
 /** What it takes to make a number of pieces. */
 export interface PiecesAdvice {
@@ -15,20 +22,29 @@ export interface PiecesAdvice {
 }
 
 /**
- * Whole batches of the allowed sizes for a number of pieces.
+ * Batches of the allowed sizes that give so many whole pieces.
+ * @returns nothing when no allowed batch gives a piece, or none is wanted
+ */
+export const batchesOfPieces = (
+  form: BodyForm,
+  { recipe, yieldGrams }: Pick<RecipeFacts, 'recipe' | 'yieldGrams'>,
+  wanted: number,
+): BatchCount[] =>
+  batchesGiving(wanted, (size) => piecesPerBatch(form, size, yieldGrams), piecesPerBase(form, yieldGrams), recipe);
+
+/**
+ * Batches for a number of pieces, in words.
  * @param wanted above 0
  * @returns null when no allowed batch gives a piece
  */
 export function batchesForPieces(
   form: BodyForm,
-  { recipe, yieldGrams }: Pick<RecipeFacts, 'recipe' | 'yieldGrams'>,
+  facts: Pick<RecipeFacts, 'recipe' | 'yieldGrams'>,
   wanted: number,
 ): PiecesAdvice | null {
-  const sizes = recipe.batchSizes.map((size) => ({ size, covers: piecesPerBatch(form, size, yieldGrams) }));
-  const batches = chooseBatches(wanted, sizes);
+  const batches = batchesOfPieces(form, facts, wanted);
   if (batches.length === 0) return null;
-  const covers = new Map(sizes.map((each) => [each.size, each.covers]));
-  const pieces = batches.reduce((sum, { size, count }) => sum + (covers.get(size) ?? 0) * count, 0);
+  const pieces = piecesOfBatches(form, facts, batches);
   return {
     batches,
     multiple: multipleOf(batches),

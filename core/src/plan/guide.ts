@@ -1,7 +1,8 @@
+import { partition } from 'es-toolkit';
 import { z } from 'zod';
 import { daysBetween, type Day } from '../quantity/index.js';
-import type { BatchCount } from '../recipe/index.js';
-import { daySchema, idSchema } from '../record/index.js';
+import type { BatchCount, RecipeBook } from '../recipe/index.js';
+import { daySchema, groupBy, idSchema } from '../record/index.js';
 
 const shareSchema = z.strictObject({ day: daySchema, amount: z.number().positive() });
 const sharesSchema = z.record(z.string(), z.array(shareSchema));
@@ -51,14 +52,41 @@ export function batchesOf(runs: readonly OnDay[]): Guide['batches'] {
   return [...counts.values()];
 }
 
+/** Less than this of a base batch is not worth a batch. */
+const NOTHING = 0.005;
+
+/**
+ * What is left of decided batches of one recipe of any size: what was made counts by how much it is, the same day's first and then the
+ * nearest.
+ */
+function lessMade(decided: Guide['batches'], made: Guide['batches']): Guide['batches'] {
+  const left = decided.map((each) => ({ ...each, multiple: each.size * each.count }));
+  for (const done of made) {
+    let multiple = done.size * done.count;
+    const away = (day: Day) => Math.abs(daysBetween(done.day, day));
+    for (const each of [...left].sort((a, b) => away(a.day) - away(b.day))) {
+      const less = Math.min(multiple, each.multiple);
+      each.multiple -= less;
+      multiple -= less;
+    }
+  }
+  return left.flatMap(({ multiple, ...each }) => {
+    const count = Math.ceil(multiple / each.size - NOTHING);
+    return multiple > NOTHING ? [{ ...each, size: multiple / Math.max(1, count), count: Math.max(1, count) }] : [];
+  });
+}
+
 /**
  * What is still to be made of what was decided. A batch that was made on another day than was decided stands for the one of its size
- * that was the nearest.
+ * that was the nearest; where any size will do, for as much as it is.
  */
-export function withoutMade(guide: Guide, made: readonly OnDay[]): Guide {
+export function withoutMade(guide: Guide, made: readonly OnDay[], { recipes }: Pick<RecipeBook, 'recipes'>): Guide {
   if (made.length === 0) return guide;
-  const left = guide.batches.map((each) => ({ ...each }));
-  const rests = batchesOf(made).map((each) => ({ ...each }));
+  const isFree = ({ recipeId }: { readonly recipeId: string }) => recipes.get(recipeId)?.recipe.anySize ?? false;
+  const [free, listed] = partition(guide.batches, isFree);
+  const [freeMade, listedMade] = partition(batchesOf(made), isFree);
+  const left = listed.map((each) => ({ ...each }));
+  const rests = listedMade.map((each) => ({ ...each }));
   const strike = (sameDay: boolean) => {
     for (const done of rests) {
       const decided = left
@@ -76,7 +104,13 @@ export function withoutMade(guide: Guide, made: readonly OnDay[]): Guide {
   };
   strike(true);
   strike(false);
-  return { ...guide, batches: left.filter(({ count }) => count > 0) };
+  const freeLeft = [...groupBy(free, ({ recipeId }) => recipeId)].flatMap(([id, own]) =>
+    lessMade(
+      own,
+      freeMade.filter(({ recipeId }) => recipeId === id),
+    ),
+  );
+  return { ...guide, batches: [...left.filter(({ count }) => count > 0), ...freeLeft] };
 }
 
 /** A guide with every day in it moved. @param move where a day goes */

@@ -12,7 +12,7 @@ export {
 export { type Decision, decisionSchema, type StoredDecision } from './decision.js';
 export type { PieceDemand } from './demand.js';
 export { componentKey, type DayShare, type Guide, guideSchema, moveGuide, pieceKey, withoutMade } from './guide.js';
-export { KEEPS_AS_STOCK_DAYS, leftOverUse } from './left-over.js';
+export { KEEPS_AS_STOCK_DAYS, leftOverUse, whyLeftOver } from './left-over.js';
 export { byLowLevelCode } from './low-level-code.js';
 export { doneOn, finishedWith, madeRunsOf, triedOf } from './made-runs.js';
 export { followsGuide, guideOf, moveRun, whyNotTo, whyThen } from './move.js';

@@ -141,9 +141,9 @@ describe('what was decided', () => {
       { recipeId: 'fudge', day: '2026-12-05', size: 0.5, count: 1 },
     ]);
     const left = (day: string, count: number) =>
-      withoutMade(guide, [{ recipeId: 'fudge', day, batches: [{ size: 1, count }] }]).batches.map(
-        (each) => `${each.day} ${String(each.size)} ${String(each.count)}`,
-      );
+      withoutMade(guide, [{ recipeId: 'fudge', day, batches: [{ size: 1, count }] }], {
+        recipes: new Map(),
+      }).batches.map((each) => `${each.day} ${String(each.size)} ${String(each.count)}`);
     expect(left('2026-12-01', 2)).toEqual(['2026-12-01 1 1', '2026-12-05 1 2', '2026-12-05 0.5 1']);
     expect(left('2026-12-04', 3)).toEqual(['2026-12-01 1 2', '2026-12-05 0.5 1']);
     expect(left('2026-12-04', 9)).toEqual(['2026-12-05 0.5 1']);
@@ -209,9 +209,9 @@ describe('a season that is under way', () => {
         );
         const brief = (of: Plan) => of.runs.map(({ recipeId, day: on, batches }) => ({ recipeId, on, batches }));
         expect(brief(then)).toEqual(brief(plan).filter(({ on }) => on > day));
-        expect(followsGuide(then, guide)).toBe(true);
+        expect(followsGuide(then, guide, book)).toBe(true);
         // Written down once more, it is the same.
-        expect(followsGuide(then, guideOf(then, []))).toBe(true);
+        expect(followsGuide(then, guideOf(then, []), book)).toBe(true);
         expect(then.findings.filter(({ code }) => code === 'not-said')).toEqual([]);
       }),
       { numRuns: 10 },

@@ -55,7 +55,7 @@ describe('a run that is moved', () => {
     expect(moved.pieces['shard 2026-12-12']).toEqual(guide.pieces['shard 2026-12-12']);
     expect(moved.pins).toEqual([{ recipeId: 'toffee', day: '2026-11-28' }]);
     const after = planSeason(book, orders, TODAY, moved);
-    expect(followsGuide(after, moved)).toBe(true);
+    expect(followsGuide(after, moved, book)).toBe(true);
     expect(after.runs.map(({ day, pinned }) => [day, pinned])).toEqual([
       ['2026-11-28', true],
       ['2026-12-08', false],

@@ -28,12 +28,19 @@ export function guideOf(plan: Plan, pins: readonly Pin[]): Guide {
   };
 }
 
-const sorted = (batches: Guide['batches']): string =>
-  JSON.stringify(batches.map(({ recipeId, day, size, count }) => [recipeId, day, size, count].join(' ')).sort());
+/** Batches as they are compared: of a recipe of any size, how many there are on a day. */
+const sorted = (batches: Guide['batches'], { recipes }: Pick<Book, 'recipes'>): string =>
+  JSON.stringify(
+    batches
+      .map(({ recipeId, day, size, count }) =>
+        [recipeId, day, recipes.get(recipeId)?.recipe.anySize ? '' : size, count].join(' '),
+      )
+      .sort(),
+  );
 
 /** Whether a plan makes just the batches that were decided: otherwise orders or recipes have changed since, or a batch failed. */
-export const followsGuide = (plan: Plan, guide: Guide): boolean =>
-  sorted(batchesOf(plan.runs)) === sorted(withoutMade(guide, triedOf(plan.made)).batches);
+export const followsGuide = (plan: Plan, guide: Guide, book: Book): boolean =>
+  sorted(batchesOf(plan.runs), book) === sorted(withoutMade(guide, triedOf(plan.made), book).batches, book);
 
 /** Why a run cannot be moved to a day; each a sentence. Empty when it can. */
 export function whyNotTo(plan: PlanWork, recipeId: string, from: Day, to: Day, book: Book, today: Day): string[] {

@@ -161,7 +161,7 @@ export function planSeason(whole: Book, orders: readonly OrderFiled[], today: Da
   const { asked: askedDays, late, boxes, demand, toPack, netted, book } = needs;
   const asked = askedDays.flatMap((day) => day.orders);
   const packing = bookPacking(toPack, netted.finishings, book, today);
-  const decided = guide ? withoutMade(guide, triedOf(madeRunsOf(netted))) : null;
+  const decided = guide ? withoutMade(guide, triedOf(madeRunsOf(netted)), book) : null;
   const { runs, finishings, madeOn } = explodeDemand(netted, book, today, packing.minutes, decided);
   // What is ordered is counted, whether it can be made or not.
   const ordered = late.length > 0 ? boxDemand(askedDays, whole) : boxes;

@@ -1,11 +1,19 @@
-import { bodyForm, piecesPerBatch, type PieceFacts } from '../piece/index.js';
+import {
+  batchesOfPieces,
+  bodyForm,
+  piecesOfBatches,
+  piecesPerBase,
+  piecesPerBatch,
+  type PieceFacts,
+} from '../piece/index.js';
 import type { Day } from '../quantity/index.js';
 import {
-  chooseBatches,
+  batchesFor,
+  leastSize,
+  mostSize,
   multipleOf,
-  SIZE_STEP,
+  roundedUp,
   type BatchCount,
-  type BatchSize,
   type RecipeFacts,
 } from '../recipe/index.js';
 import type { Need, Peg } from './needs.js';
@@ -52,14 +60,20 @@ function onlyPiece(needs: readonly Need[]): PieceFacts | null {
 
 /**
  * What one piece takes of the batches that it shares with others, g: charged with its batch's remainder at the size that leaves
- * most, so that whole pieces are covered whatever else is cut from the slab.
+ * most, so that whole pieces are covered whatever else is cut from the slab. Of a recipe of any size a run of several batches has them
+ * larger than half of the largest, and each leaves less than a piece.
  */
-export function sharedGrams(facts: PieceFacts, recipe: RecipeFacts): number {
+export function sharedGrams(facts: PieceFacts, { recipe, yieldGrams }: RecipeFacts): number {
   const form = bodyForm(facts.piece.form);
+  if (recipe.anySize) {
+    const each = piecesPerBase(form, yieldGrams);
+    const inOne = Math.floor(each * Math.max(leastSize(recipe), mostSize(recipe) / 2));
+    return each > 0 ? (yieldGrams / each) * (1 + 1 / Math.max(1, inOne)) : 0;
+  }
   return Math.max(
-    ...recipe.recipe.batchSizes.map((size) => {
-      const pieces = piecesPerBatch(form, size, recipe.yieldGrams);
-      return pieces > 0 ? (recipe.yieldGrams * size) / pieces : 0;
+    ...recipe.batchSizes.map((size) => {
+      const pieces = piecesPerBatch(form, size, yieldGrams);
+      return pieces > 0 ? (yieldGrams * size) / pieces : 0;
     }),
   );
 }
@@ -92,18 +106,12 @@ interface Cover {
  * @param guided batches that were decided; taken when they are enough and no more than what would be chosen anew, or when pinned
  */
 function coverNeeds(needs: readonly Need[], facts: RecipeFacts, guided: readonly BatchCount[], pinned: boolean): Cover {
-  const { batchSizes } = facts.recipe;
   const piece = onlyPiece(needs);
   if (piece) {
     const form = bodyForm(piece.piece.form);
-    const sizes: BatchSize[] = batchSizes.map((size) => ({
-      size,
-      covers: piecesPerBatch(form, size, facts.yieldGrams),
-    }));
-    const given = (batches: readonly BatchCount[]) =>
-      batches.reduce((sum, { size, count }) => sum + count * piecesPerBatch(form, size, facts.yieldGrams), 0);
+    const given = (batches: readonly BatchCount[]) => piecesOfBatches(form, facts, batches);
     const wanted = needs.reduce((sum, need) => sum + (need.body?.count ?? 0), 0) + spareOf(needs);
-    const chosen = chooseBatches(wanted, sizes);
+    const chosen = batchesOfPieces(form, facts, wanted);
     const keep = given(guided) >= wanted && (pinned || multipleOf(guided) <= multipleOf(chosen) + 1e-9);
     const batches = keep ? [...guided] : chosen;
     return { batches, pieces: given(batches) - wanted };
@@ -119,8 +127,7 @@ function coverNeeds(needs: readonly Need[], facts: RecipeFacts, guided: readonly
   const drawn =
     [...bodies].reduce((sum, [of, count]) => sum + sharedGrams(of, facts) * (count + 1), 0) +
     others.reduce((sum, { peg }) => sum + peg.grams, 0);
-  const sizes = batchSizes.map((size) => ({ size, covers: Math.round(size * SIZE_STEP) }));
-  const chosen = chooseBatches((grams / facts.yieldGrams) * SIZE_STEP, sizes);
+  const chosen = batchesFor(grams / facts.yieldGrams, facts.recipe);
   // The pool may stand in another day's batches, which only the plan as a whole knows.
   const enough = multipleOf(guided) * facts.yieldGrams + 1e-6 >= drawn;
   const keep = enough && (pinned || multipleOf(guided) <= multipleOf(chosen) + 1e-9);
@@ -155,7 +162,9 @@ export function sizeRun(
   guided: readonly BatchCount[] = [],
   pinned = false,
 ): Omit<ProductionRun, 'day'> {
-  const { batches, pieces } = coverNeeds(needs, facts, guided, pinned);
+  const { recipe } = facts;
+  const decided = recipe.anySize ? guided.map(({ size, count }) => ({ size: roundedUp(size, recipe), count })) : guided;
+  const { batches, pieces } = coverNeeds(needs, facts, decided, pinned);
   const batchCount = batches.reduce((sum, { count }) => sum + count, 0);
   const usedGrams = needs.reduce((sum, { peg }) => sum + peg.grams, 0);
   const yieldGrams = multipleOf(batches) * facts.yieldGrams;

@@ -62,11 +62,22 @@ export interface Serve {
   readonly column: number;
 }
 
-/** Batches of one size of a recipe on one day. */
+/** What one unit of a column makes of a recipe on one day: batches of a listed size; or, of any size, batches and how much they are. */
 export interface BatchColumn {
-  readonly size: number;
   readonly column: number;
+  /** Base batches. */
+  readonly size: number;
+  /** Batches, each with its hands, its burner and its pans; 0 for a column that says how much they are. */
+  readonly batches: number;
+  /** Base batches for which components are taken: no less than are made, once sizes are rounded up. */
+  readonly drawn: number;
+  /** The largest size that one of its batches may have. */
+  readonly most: number;
 }
+
+/** How many batches the columns of one day make, each times a factor. */
+export const countedIn = (columns: readonly BatchColumn[], factor = 1): Term[] =>
+  columns.flatMap(({ column, batches }): Term[] => (batches > 0 ? [[column, batches * factor]] : []));
 
 /** A row that may clash with others, and what it says. */
 export interface Claim {

@@ -15,12 +15,22 @@ import {
   readyOn,
 } from '../plan/index.js';
 import type { Book } from '../book/index.js';
-import type { PieceFacts } from '../piece/index.js';
-import { daysOfWork, leastMinutesOf } from '../recipe/index.js';
-import type { Term } from '../solver/index.js';
+import { bodyForm, type PieceFacts, piecesPerBase } from '../piece/index.js';
+import {
+  daysOfWork,
+  FREE_STEP,
+  leastMinutesOf,
+  leastSize,
+  mostSize,
+  multipleOf,
+  type BatchCount,
+  type RecipeFacts,
+} from '../recipe/index.js';
+import type { ModelBuilder, Term } from '../solver/index.js';
 import { leastMade, type SpannedDemand } from './least.js';
 import {
   componentsOf,
+  countedIn,
   weights,
   type BatchColumn,
   type ProgrammeBuilder,
@@ -63,7 +73,7 @@ function mostNeeded(demand: readonly PieceDemand[], netted: Netted, book: Book):
     const facts = book.recipes.get(id);
     const own = most.get(id);
     if (!facts || own === undefined) continue;
-    const largest = Math.max(...facts.recipe.batchSizes);
+    const largest = mostSize(facts.recipe);
     // Each run may have to be rounded up, and a joint be charged.
     const rounded = Math.ceil(own / largest + 2) * largest;
     most.set(id, rounded);
@@ -110,6 +120,57 @@ function reachOf({ demand, netted, book }: ProgrammeInput): Map<string, Window> 
   return reach;
 }
 
+/** One recipe on one day, while its columns are made. */
+interface OnDay {
+  readonly name: string;
+  /** The column for whether it is made at all. */
+  readonly make: number;
+  /** The most batches of a size that can be of use and can be made. */
+  readonly most: (size: number) => number;
+  /** What is pinned to the day; null where the day is free. */
+  readonly pinned: readonly BatchCount[] | null;
+  /** What the hands of one batch cost. */
+  readonly handsCost: number;
+  /** What a base batch is worth that is left over and lost. */
+  readonly value: number;
+}
+
+/** A column for each listed size. */
+function addListed(model: ModelBuilder, { recipe }: RecipeFacts, onDay: OnDay): BatchColumn[] {
+  const { name, make, most, pinned, handsCost, value } = onDay;
+  return recipe.batchSizes.map((size) => {
+    const count = pinned?.find((each) => each.size === size)?.count ?? 0;
+    const bounds = pinned ? { lower: count, upper: count } : { upper: most(size) };
+    const column = model.column(`${name} x${String(size)}`, handsCost + value * size, { whole: true, ...bounds });
+    model.atMost('only when it is made', [[column, 1], [make, -Math.max(1, bounds.upper)]], 0); // prettier-ignore
+    return { column, size, batches: 1, drawn: size, most: size };
+  });
+}
+
+/**
+ * A column for how many batches, and one for how much they are together: within the least and the largest size of each.
+ * @param perBase the most pieces that a base batch gives, 0 where it is no body of a piece
+ */
+function addAnySize(model: ModelBuilder, { recipe }: RecipeFacts, onDay: OnDay, perBase: number): BatchColumn[] {
+  const { name, make, most, pinned, handsCost, value } = onDay;
+  const [least, largest] = [leastSize(recipe), mostSize(recipe)];
+  const counted = pinned?.reduce((sum, { count }) => sum + count, 0) ?? 0;
+  const counts = pinned ? { lower: counted, upper: counted } : { upper: most(largest) };
+  const count = model.column(name, handsCost, { whole: true, ...counts });
+  const pinnedMultiple = multipleOf(pinned ?? []);
+  const amounts = pinned ? { lower: pinnedMultiple, upper: pinnedMultiple } : { upper: counts.upper * largest };
+  const amount = model.column(`${name} of any size`, value, amounts);
+  model.atMost('only when it is made', [[count, 1], [make, -Math.max(1, counts.upper)]], 0); // prettier-ignore
+  model.atLeast('no batch is smaller', [[amount, 1], [count, -least]], 0); // prettier-ignore
+  model.atMost('no batch is larger', [[amount, 1], [count, -largest]], 0); // prettier-ignore
+  // A size is rounded up to a step, and to whole pieces.
+  const rounding = Math.min(FREE_STEP + (perBase > 0 ? 1 / perBase : 0), largest - least);
+  return [
+    { column: count, size: 0, batches: 1, drawn: rounding, most: largest },
+    { column: amount, size: 1, batches: 0, drawn: 1, most: largest },
+  ];
+}
+
 /** Columns for how many batches of each size of each recipe on each day, and for whether the recipe is made on it at all. */
 export function addBatches({ input, model, days, minutesOn, rate, lost, batches, makes }: ProgrammeBuilder): void {
   const { demand, netted, book, before, bare = false } = input;
@@ -119,8 +180,15 @@ export function addBatches({ input, model, days, minutesOn, rate, lost, batches,
   const most = mostNeeded(demand, netted, book);
   const reach = reachOf(input);
   const pinned = (id: string, day: Day) => before?.pins.some((pin) => pin.recipeId === id && pin.day === day) ?? false;
-  const pinnedCount = (id: string, day: Day, size: number) =>
-    before?.batches.find((each) => each.recipeId === id && each.day === day && each.size === size)?.count ?? 0;
+  const perBaseOf = (id: string) =>
+    Math.max(
+      0,
+      ...used.flatMap(({ piece, parts }) =>
+        parts.some((part) => part.role === 'body' && part.recipeId === id)
+          ? [piecesPerBase(bodyForm(piece.form), book.recipes.get(id)?.yieldGrams ?? 0)]
+          : [],
+      ),
+    );
   const madeBefore = new Set(before?.batches.map(({ recipeId, day }) => `${recipeId} ${day}`));
 
   for (const id of recipes) {
@@ -146,19 +214,17 @@ export function addBatches({ input, model, days, minutesOn, rate, lost, batches,
         !bare && kitchen.benchWeek.length > 0 && firstHands > 0
           ? Math.floor((minutesOn(day) + kitchen.overtimeMinutes) / firstHands)
           : Infinity;
-      const sizes = recipe.batchSizes.map((size): BatchColumn => {
-        const upper = Math.min(hands, Math.ceil((most.get(id) ?? 0) / size));
-        const fixed = pinned(id, day)
-          ? { lower: pinnedCount(id, day, size), upper: pinnedCount(id, day, size) }
-          : { upper };
-        const column = model.column(`${id} ${day} x${String(size)}`, recipe.handsMinutes * rate + value * size, {
-          whole: true,
-          ...fixed,
-        });
-        model.atMost('only when it is made', [[column, 1], [make, -Math.max(1, fixed.upper)]], 0); // prettier-ignore
-        return { size, column };
-      });
-      onDays.set(day, sizes);
+      const onDay: OnDay = {
+        name: `${id} ${day}`,
+        make,
+        most: (size) => Math.min(hands, Math.ceil((most.get(id) ?? 0) / size)),
+        pinned: pinned(id, day)
+          ? (before?.batches.filter((each) => each.recipeId === id && each.day === day) ?? [])
+          : null,
+        handsCost: recipe.handsMinutes * rate,
+        value,
+      };
+      onDays.set(day, recipe.anySize ? addAnySize(model, facts, onDay, perBaseOf(id)) : addListed(model, facts, onDay));
     }
     batches.set(id, onDays);
     makes.set(id, made);
@@ -254,7 +320,7 @@ export function addLeast({ input: { book, netted }, model, batches, makes, serve
       const made = span.flatMap(([day]): Term[] => [[makes.get(id)?.get(day) ?? 0, 1]]);
       model.atLeast(`${id} at least`, sizes.map(({ size, column }): Term => [column, size]), multiple); // prettier-ignore
       if ((facts?.recipe.batchSizes.length ?? 0) > 1)
-        model.atLeast(`${id} batches at least`, sizes.map(({ column }): Term => [column, 1]), count); // prettier-ignore
+        model.atLeast(`${id} batches at least`, countedIn(sizes), count); // prettier-ignore
       model.atLeast(`${id} some day`, made, 1);
     }
   }

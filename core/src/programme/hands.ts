@@ -26,6 +26,7 @@ import {
   type WorkDay,
 } from '../plan/index.js';
 import {
+  countedIn,
   merged,
   weights,
   type BatchColumn,
@@ -188,7 +189,7 @@ export function addHands(draft: ProgrammeBuilder): void {
     for (const { facts, make, batches, begins, work: here } of work) {
       const part = partOf(facts.contains);
       if (begins && kitchen.setUpMinutes > 0) part?.made.push([make, kitchen.setUpMinutes]);
-      for (const { column } of batches) part?.made.push([column, here.handsMinutes]);
+      part?.made.push(...countedIn(batches, here.handsMinutes));
     }
     const finished = serves.filter(({ finishedOn }) => finishedOn === day);
     for (const { facts, column } of finished)
@@ -250,7 +251,7 @@ export function addMouldsAndPans({ input, model, days, batches, serves }: Progra
         inPan.flatMap(({ onDays, share }) =>
           [...onDays]
             .filter(([day]) => isInPan(share, day, night))
-            .flatMap(([, sizes]) => sizes.map(({ size, column }): Term => [column, share.pansFor(size)])),
+            .flatMap(([, sizes]) => sizes.flatMap((each) => countedIn([each], share.pansFor(each.most)))),
         ),
         Math.max(0, pan.count - pansTaken(resting, night, pan, book)),
       );
@@ -302,9 +303,7 @@ export function addEquipment(draft: ProgrammeBuilder): void {
     for (const [key, list] of users) {
       const head = Math.min(...list.map(({ occupation }) => occupation.head));
       const tail = Math.max(...list.map(({ occupation }) => occupation.tail));
-      const terms = list.flatMap(({ batches, occupation: { minutes } }) =>
-        batches.map(({ column }): Term => [column, minutes]),
-      );
+      const terms = list.flatMap(({ batches, occupation: { minutes } }) => countedIn(batches, minutes));
       const most = minutesOn(day) + kitchen.overtimeMinutes - head + tail;
       if (terms.length > 0 && most > 0) model.atMost(`${key} ${day}`, terms, ownedOf(key, kitchen) * most);
     }

@@ -1,7 +1,7 @@
 import type { Book } from '../book/index.js';
-import { bodyForm, piecesPerBatch, type PieceFacts } from '../piece/index.js';
+import { bodyForm, piecesPerBase, piecesPerBatch, type PieceFacts } from '../piece/index.js';
 import { addDays, type Day } from '../quantity/index.js';
-import { SIZE_STEP, type RecipeFacts } from '../recipe/index.js';
+import { leastSize, mostSize, SIZE_STEP, type RecipeFacts } from '../recipe/index.js';
 import { sharedGrams, byLowLevelCode } from '../plan/index.js';
 
 /** What must at least be made of a recipe within a span of days, whatever is decided. */
@@ -53,13 +53,13 @@ function spansOf(items: readonly { readonly from: Day; readonly to: Day }[]): { 
 }
 
 function leastOf(facts: RecipeFacts, spans: readonly { from: Day; to: Day; multiple: number }[]): Least[] {
-  const { batchSizes } = facts.recipe;
+  const { batchSizes, anySize } = facts.recipe;
   const step = stepOf(batchSizes);
-  const largest = Math.max(...batchSizes);
-  const smallest = Math.min(...batchSizes);
+  const largest = mostSize(facts.recipe);
+  const smallest = leastSize(facts.recipe);
   const all = spans.flatMap(({ from, to, multiple }) => {
     if (multiple <= 1e-9) return [];
-    const rounded = Math.max(smallest, Math.ceil(multiple / step - 1e-6) * step);
+    const rounded = Math.max(smallest, anySize ? multiple : Math.ceil(multiple / step - 1e-6) * step);
     return [{ from, to, multiple: rounded, batches: Math.ceil(rounded / largest - 1e-6) }];
   });
   // A span says nothing new when a shorter one within it asks for as much.
@@ -118,9 +118,9 @@ export function leastMade(
     const perPiece = (each: PieceFacts): number => {
       if (!alone) return sharedGrams(each, facts) / facts.yieldGrams;
       const form = bodyForm(each.piece.form);
-      const best = Math.max(
-        ...facts.recipe.batchSizes.map((size) => piecesPerBatch(form, size, facts.yieldGrams) / size),
-      );
+      const best = facts.recipe.anySize
+        ? piecesPerBase(form, facts.yieldGrams)
+        : Math.max(...facts.recipe.batchSizes.map((size) => piecesPerBatch(form, size, facts.yieldGrams) / size));
       return best > 0 ? 1 / best : 0;
     };
     const spans = spansOf([...own, ...others]).map(({ from, to }) => {

@@ -56,7 +56,7 @@ function usageOf({ input: { book, netted }, batches, serves }: ProgrammeBuilder)
     if (!facts) continue;
     for (const [component, grams] of componentsOf(facts))
       for (const [day, sizes] of onDays)
-        usage.of(component, day).drawn.push(...sizes.map(({ size, column }): Term => [column, grams * size]));
+        usage.of(component, day).drawn.push(...sizes.map(({ drawn, column }): Term => [column, grams * drawn]));
   }
   for (const { facts, finishedOn, column } of serves)
     for (const part of facts.parts) {
@@ -89,7 +89,7 @@ interface RecipeMass {
 }
 
 const yieldOf = (sizes: readonly BatchColumn[], grams: number): Term[] =>
-  sizes.map(({ size, column }): Term => [column, size * grams]);
+  sizes.flatMap(({ size, column }): Term[] => (size > 0 ? [[column, size * grams]] : []));
 const negative = (terms: readonly Term[]): Term[] => terms.map(([column, grams]): Term => [column, -grams]);
 const before = (supplies: readonly Left[], isThere: (day: Day) => boolean): number =>
   supplies.reduce((sum, { day, grams }) => (isThere(day) ? sum + grams : sum), 0);
@@ -182,7 +182,10 @@ function addMaking(
       model.atLeast(
         `${id} pieces ${day}`,
         [
-          ...sizes.map(({ size, column }): Term => [column, piecesPerBatch(form, size, facts.yieldGrams)]),
+          ...sizes.flatMap(({ size, most, column }): Term[] =>
+            // Of any size: no more than what the largest gives, in whole pieces.
+            size > 0 ? [[column, (piecesPerBatch(form, most, facts.yieldGrams) / most) * size]] : [],
+          ),
           ...here.map((each): Term => [each.column, -withSpare(each)]),
         ],
         0,

@@ -1,8 +1,16 @@
+import { multipleOf, type BatchCount } from '../recipe/index.js';
 import type { LinearModel } from '../solver/index.js';
 import type { Day } from '../quantity/index.js';
 import { type PieceDemand, componentKey, pieceKey, type DayShare, type Guide, leftGramsOf } from '../plan/index.js';
 import { addBatches, addLeast, addServes } from './columns.js';
-import { draftSeason, type Claim, type ProgrammeBuilder, type ProgrammeInput } from './builder.js';
+import {
+  countedIn,
+  draftSeason,
+  type BatchColumn,
+  type Claim,
+  type ProgrammeBuilder,
+  type ProgrammeInput,
+} from './builder.js';
 import { addEquipment, addHands, addMouldsAndPans } from './hands.js';
 import { addMass, type MassRows } from './mass.js';
 
@@ -12,7 +20,7 @@ export interface Programme {
   readonly decode: (values: readonly number[]) => Guide;
   /** Whole columns of what was decided before, to start from. */
   readonly start: readonly (readonly [column: number, value: number])[];
-  /** The columns of each recipe's batches on each day. */
+  /** The columns of how many batches of each recipe are made on each day. */
   readonly batchColumns: ReadonlyMap<string, ReadonlyMap<Day, readonly number[]>>;
   /** The column for whether a recipe is made on a day at all. */
   readonly makeColumns: ReadonlyMap<string, ReadonlyMap<Day, number>>;
@@ -20,6 +28,17 @@ export interface Programme {
   readonly outside: readonly PieceDemand[];
   /** Rows that may clash, with what they say. */
   readonly claims: readonly Claim[];
+}
+
+/** The batches that the values of one day's columns say. */
+function batchesFound(columns: readonly BatchColumn[], values: readonly number[]): BatchCount[] {
+  const amount = columns.find(({ batches }) => batches === 0);
+  return columns.flatMap(({ column, size, batches, most }) => {
+    const count = batches > 0 ? Math.round(values[column] ?? 0) : 0;
+    if (count === 0) return [];
+    // What is rounded to a step beyond the largest size is that size.
+    return [{ count, size: amount ? Math.min(most, (values[amount.column] ?? 0) / count) : size }];
+  });
 }
 
 /** What the values of the columns say, as decisions. */
@@ -46,7 +65,7 @@ function decoded(
       ...(netted.supplies.get(id) ?? []).map((supply) => ({ day: supply.day, left: leftGramsOf(supply) })),
       ...[...(batches.get(id) ?? [])].map(([day, sizes]) => ({
         day,
-        left: sizes.reduce((sum, { size, column }) => sum + Math.round(values[column] ?? 0) * size * yieldGrams, 0),
+        left: multipleOf(batchesFound(sizes, values)) * yieldGrams,
       })),
     ].filter(({ left }) => left > 0);
     for (const [to, { drawn, drawnGrams }] of [...(usage.get(id) ?? [])].sort(([a], [b]) => (a < b ? -1 : 1))) {
@@ -66,10 +85,7 @@ function decoded(
     components,
     batches: [...batches].flatMap(([recipeId, onDays]) =>
       [...onDays].flatMap(([day, sizes]) =>
-        sizes.flatMap(({ size, column }) => {
-          const count = Math.round(values[column] ?? 0);
-          return count > 0 ? [{ recipeId, day, size, count }] : [];
-        }),
+        batchesFound(sizes, values).map(({ size, count }) => ({ recipeId, day, size, count })),
       ),
     ),
     pins: before?.pins ?? [],
@@ -79,15 +95,17 @@ function decoded(
 /** What was decided before, as whole columns to start from. */
 function startOf({ input: { before }, batches, makes }: ProgrammeBuilder): [number, number][] {
   const start: [number, number][] = [];
-  const countOf = (id: string, day: Day, size: number) =>
-    before?.batches.find((each) => each.recipeId === id && each.day === day && each.size === size)?.count ?? 0;
   if (before)
     for (const [id, onDays] of batches)
       for (const [day, sizes] of onDays) {
-        const counts = sizes.map(({ size }) => countOf(id, day, size));
+        const decided = before.batches.filter((each) => each.recipeId === id && each.day === day);
         const make = makes.get(id)?.get(day);
-        sizes.forEach(({ column }, index) => start.push([column, counts[index] ?? 0]));
-        if (make !== undefined) start.push([make, counts.some((count) => count > 0) ? 1 : 0]);
+        for (const { column, size, batches: counts } of sizes) {
+          if (counts === 0) continue;
+          const same = size === 0 ? decided : decided.filter((each) => each.size === size);
+          start.push([column, same.reduce((sum, { count }) => sum + count, 0)]);
+        }
+        if (make !== undefined) start.push([make, decided.length > 0 ? 1 : 0]);
       }
   return start;
 }
@@ -116,7 +134,7 @@ export function buildProgramme(input: ProgrammeInput): Programme {
     batchColumns: new Map(
       [...draft.batches].map(([id, onDays]) => [
         id,
-        new Map([...onDays].map(([day, sizes]) => [day, sizes.map(({ column }) => column)])),
+        new Map([...onDays].map(([day, sizes]) => [day, countedIn(sizes).map(([column]) => column)])),
       ]),
     ),
     makeColumns: draft.makes,

@@ -31,7 +31,7 @@ export function programmeInput({ book: whole, orders, today, before = null }: Pr
     book,
     today,
     packing: bookPacking(toPack, netted.finishings, book, today),
-    before: before && withoutMade(before, triedOf(madeRunsOf(netted))),
+    before: before && withoutMade(before, triedOf(madeRunsOf(netted)), book),
   };
 }
 

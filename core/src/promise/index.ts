@@ -1,1 +1,2 @@
+export { gainOf, type Offer } from './offers.js';
 export { type PromiseCheck, PromiseDesk, type PromiseGround } from './promise.js';

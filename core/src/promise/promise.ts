@@ -5,6 +5,7 @@ import { addDays, sayDay, sayMinutes, type Day } from '../quantity/index.js';
 import { relaxed, type Solver } from '../solver/index.js';
 import { breachesOf, newBreaches, type Breach, type Guide, guideOf, planSeason, type Plan } from '../plan/index.js';
 import { endsLate } from '../bench-day/index.js';
+import { boxesFor, costsNoBatch, gainOf, handOverDays, largestFor, offerOf, type Offer } from './offers.js';
 import {
   buildProgramme,
   besideInput,
@@ -231,15 +232,54 @@ export class PromiseDesk {
 
   /** Judges the season as it is decided, with the order for a day in it. */
   private quick(asked: OrderFiled, day: Day): Judged {
-    const { book, today, guide } = this.ground;
     const moved = { ...asked, handOver: { ...asked.handOver, on: day } };
     const key = JSON.stringify(moved);
     const there = this.judged.get(key);
     if (there) return there;
-    const before = this.before(asked);
-    const judged = judge(before, planSeason(book, [...before.others, moved], today, guide ?? undefined), asked, book);
+    const { judged } = this.withOrder(moved);
     this.judged.set(key, judged);
     return judged;
+  }
+
+  /** The season as it is decided, with an order in it. */
+  private withOrder(order: OrderFiled): { readonly plan: Plan; readonly judged: Judged } {
+    const { book, today, guide } = this.ground;
+    const before = this.before(order);
+    const plan = planSeason(book, [...before.others, order], today, guide ?? undefined);
+    return { plan, judged: judge(before, plan, order, book) };
+  }
+
+  /**
+   * Further boxes that could be packed for a day of the season's hand-overs without one batch more, by the rules of a promise. Each offer is
+   * for itself: what one takes another cannot have.
+   * @returns for each box the day with most of them, what brings most first
+   */
+  async offers({ between }: Pick<PromiseOptions, 'between'> = {}): Promise<Offer[]> {
+    const { book, orders, today } = this.ground;
+    const { plan: before } = this.before(null);
+    const offers: Offer[] = [];
+    for (const boxId of book.boxes.keys()) {
+      let best: Offer | null = null;
+      for (const on of handOverDays(orders, today)) {
+        const offerFor = async (count: number) => {
+          await between?.();
+          const order = boxesFor(boxId, count, on);
+          const { plan, judged } = this.withOrder(order);
+          const isGood = judged.stops.length === 0 && judged.late.length === 0 && costsNoBatch(before, plan, book);
+          return isGood ? offerOf(order, before, plan, book) : null;
+        };
+        const found = new Map<number, Offer>();
+        const count = await largestFor(async (each) => {
+          const offer = await offerFor(each);
+          if (offer) found.set(each, offer);
+          return offer !== null;
+        });
+        const offer = found.get(count);
+        if (offer && gainOf(offer) > 0 && (!best || offer.count > best.count)) best = offer;
+      }
+      if (best) offers.push(best);
+    }
+    return offers.sort((a, b) => gainOf(b) - gainOf(a));
   }
 
   /**

@@ -6,6 +6,7 @@ import {
   type RecipeDraft,
   type RecipeFiled,
   type RecipeLine,
+  type Sized,
 } from '../recipe/index.js';
 import { stepOf } from './steps.js';
 import type { ReadRecipe } from './whole.js';
@@ -86,6 +87,11 @@ const numberOf = (said: Said, key: 'restDays' | 'keepsDays' | 'hands'): number |
   return typeof found === 'number' ? found : null;
 };
 
+const sizesOf = (said: Said): Partial<Sized> => {
+  const found = said.get('sizes')?.value;
+  return typeof found === 'object' ? found : {};
+};
+
 /** The lines of a part, each as it was decided. */
 function linesOf(read: ReadRecipe, answers: RecipeAnswers, part: number): RecipeLine[] {
   const keys = lineKeys(read)[part];
@@ -149,6 +155,7 @@ function withReadings(main: RecipeDraft, read: ReadRecipe, said: Said): RecipeDr
     restDays: numberOf(said, 'restDays') ?? main.restDays,
     keepsDays: numberOf(said, 'keepsDays') ?? main.keepsDays,
     handsMinutes: Math.max(main.handsMinutes, numberOf(said, 'hands') ?? 0),
+    ...sizesOf(said),
     ...read.own,
   };
   return recipeDraftSchema.safeParse(recipe).data ?? recipe;

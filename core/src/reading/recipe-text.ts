@@ -16,6 +16,7 @@ export const ownRecipeSchema = recipeDraftSchema
   .pick({
     yield: true,
     batchSizes: true,
+    anySize: true,
     handsMinutes: true,
     keepsDays: true,
     restDays: true,

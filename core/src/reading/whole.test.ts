@@ -65,6 +65,7 @@ describe('a whole recipe', () => {
       'boils with dairy',
       'rests 1 day before it can be used',
       'keeps 21 days',
+      'any size from a quarter of it to twice as much: no sugar is cooked in it',
     ]);
     expect(whole.notes).toEqual(['They keep for three weeks in a cool place.', 'Use a clean mould.']);
     expect(openQuestions(whole, noAnswers)).toBe(0);
@@ -140,6 +141,7 @@ Combine sugar, butter and salt in a heavy 3-quart saucepan. Bring to a boil, the
       'boils with dairy',
       'keeps 14 days',
       '15 min of preparation',
+      'whole batches only: cooked sugar is not doubled',
     ]);
     expect(whole.notes).toEqual(['Keeps up to 2 weeks in a tin.', 'Prep time: 15 min', 'Cook time: 25 min']);
     expect(recipesOf(whole, noAnswers, fresh, stored).recipe).toMatchObject({

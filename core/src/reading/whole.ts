@@ -2,7 +2,7 @@ import type { Foaming } from '../cooking/index.js';
 import type { IngredientFiled } from '../ingredient/index.js';
 import type { MeasureHabit } from '../kitchen/index.js';
 import { sayCount, sayMinutes } from '../quantity/index.js';
-import type { RecipeDraft, RecipeStep } from '../recipe/index.js';
+import { proposedSizes, type RecipeDraft, type RecipeStep, type Sized } from '../recipe/index.js';
 import { ownOf, type RecipeText } from './recipe-text.js';
 import { MOST_LINE, readIngredientLines, readOwnLine, type PantryItem, type ReadLine } from './line.js';
 import { readMeasure } from './measure.js';
@@ -20,9 +20,9 @@ export interface ReadPart {
 
 /** What a recipe says of itself as a whole, for the maker to nod at or to drop. */
 export interface RecipeReading {
-  readonly key: 'makes' | 'restDays' | 'keepsDays' | 'foaming' | 'hands';
+  readonly key: 'makes' | 'restDays' | 'keepsDays' | 'foaming' | 'hands' | 'sizes';
   readonly says: string;
-  readonly value: number | Foaming;
+  readonly value: number | Foaming | Sized;
 }
 
 /** A whole recipe as it was written and what was understood of it. */
@@ -271,6 +271,26 @@ function foamingOf(lines: readonly ReadLine[], ingredients: ReadonlyMap<string, 
   return used.some(({ contains }) => contains.includes('milk')) ? 'boils with dairy' : 'boils clear';
 }
 
+const SUGAR = /\b(?:sugar|syrup|honey|molasses|treacle)\b/i;
+
+/** Whether sugar or syrup is among lines: as they are written, or by what they were found to be. */
+const hasSugar = (lines: readonly ReadLine[], ingredients: ReadonlyMap<string, IngredientFiled>): boolean =>
+  lines.some(
+    ({ source, found }) =>
+      SUGAR.test(source) ||
+      (found?.kind === 'ingredient' && (ingredients.get(found.id)?.composition?.sucrose ?? 0) > 90),
+  );
+
+/** What a step that was read does to the heat. */
+const heatOf = ({ own, text, readings }: ReadStep): Pick<RecipeStep, 'text' | 'effect' | 'target' | 'equipment'> => ({
+  text,
+  effect: { kind: 'none' },
+  target: null,
+  equipment: [],
+  ...Object.assign({}, ...readings.map(({ patch }) => patch)),
+  ...own,
+});
+
 /** A recipe of which nothing can be read, and why. */
 export const unreadableRecipe = (problem: string): ReadRecipe => ({
   problem,
@@ -356,6 +376,10 @@ export function readRecipeText(
     structured?.prepMinutes;
   const byIngredient = new Map(ingredients.map((each) => [each.id, each]));
   const foaming = foamingOf(lines, byIngredient);
+  const proposed = proposedSizes(
+    steps.filter((step) => step.part === 0).map(heatOf),
+    hasSugar(parts[0]?.lines ?? [], byIngredient),
+  );
   const readings: RecipeReading[] = [
     ...sorted.makes.flatMap((row) => makesReading(row) ?? []),
     ...(boils ? [{ key: 'foaming' as const, says: foaming, value: foaming }] : []),
@@ -372,6 +396,7 @@ export function readRecipeText(
       ? []
       : [{ key: 'keepsDays' as const, says: `keeps ${sayCount(keeps, 'day')}`, value: keeps }]),
     ...(prep ? [{ key: 'hands' as const, says: `${sayMinutes(prep)} of preparation`, value: prep }] : []),
+    ...(steps.length > 0 ? [{ key: 'sizes' as const, says: proposed.why, value: proposed.sizes }] : []),
   ];
   return {
     problem: null,

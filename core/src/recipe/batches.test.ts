@@ -81,5 +81,5 @@ it('says batches by the words for their sizes', () => {
       { size: 0.5, count: 1 },
     ]),
   ).toBe('2 double batches and 1 half batch');
-  expect(sayBatches([{ size: 1.5, count: 3 }])).toBe('3 1.5-fold batches');
+  expect(sayBatches([{ size: 1.5, count: 3 }])).toBe('3 batches of 1.5');
 });

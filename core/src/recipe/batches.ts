@@ -1,4 +1,4 @@
-import { sayCount, sayList } from '../quantity/index.js';
+import { sayCount, sayExact, sayList } from '../quantity/index.js';
 
 /** How many batches of one size. */
 export interface BatchCount {
@@ -76,21 +76,6 @@ export function chooseBatches(need: number, sizes: readonly BatchSize[]): BatchC
 /** Batch sizes are kept to a thousandth of the base batch. */
 export const SIZE_STEP = 1000;
 
-/**
- * Whole batches of the allowed sizes for a wanted multiple of the base batch.
- * @returns the batches, and how many base batches they make beyond what is wanted
- */
-export function batchesFor(
-  multiple: number,
-  batchSizes: readonly number[],
-): { readonly batches: readonly BatchCount[]; readonly over: number } {
-  const batches = chooseBatches(
-    multiple * SIZE_STEP,
-    batchSizes.map((size) => ({ size, covers: Math.round(size * SIZE_STEP) })),
-  );
-  return { batches, over: multipleOf(batches) - multiple };
-}
-
 const sizeWords: Readonly<Record<number, string>> = { 0.25: 'quarter ', 0.5: 'half ', 2: 'double ', 3: 'triple ' };
 
 /**
@@ -101,7 +86,8 @@ const sizeWords: Readonly<Record<number, string>> = { 0.25: 'quarter ', 0.5: 'ha
 export const sayBatches = (batches: readonly BatchCount[], single = ''): string =>
   sayList(
     batches.map(({ size, count }) => {
-      const word = size === 1 ? single : (sizeWords[size] ?? `${size}-fold `);
-      return sayCount(count, `${word}batch`, `${word}batches`);
+      const word = size === 1 ? single : sizeWords[size];
+      const [before, after] = word === undefined ? ['', ` of ${sayExact(size)}`] : [word, ''];
+      return sayCount(count, `${before}batch${after}`, `${before}batches${after}`);
     }),
   ) || 'none';

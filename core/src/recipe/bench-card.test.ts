@@ -218,13 +218,13 @@ describe('scaling', () => {
   });
 
   it('refuses to double what must not be doubled', () => {
-    expect(adviceFor({ batchSizes: [1] }, 2).advice).toBe('Do not double: make 2 single batches.');
-    expect(adviceFor({ batchSizes: [1] }, 2.5).advice).toBe(
+    expect(adviceFor({ batchSizes: [1], anySize: false }, 2).advice).toBe('Do not double: make 2 single batches.');
+    expect(adviceFor({ batchSizes: [1], anySize: false }, 2.5).advice).toBe(
       'Do not make it 2.5-fold in one pot: make 3 single batches. 0.50 of a base batch is left over.',
     );
-    expect(adviceFor({ batchSizes: [0.5, 1, 2] }, 2).allowed).toBe(true);
-    expect(adviceFor({ batchSizes: [1] }, 1.004).batches).toEqual([{ size: 1, count: 1 }]);
-    expect(adviceFor({ batchSizes: [0.5, 1, 2] }, 2.5).advice).toBe(
+    expect(adviceFor({ batchSizes: [0.5, 1, 2], anySize: false }, 2).allowed).toBe(true);
+    expect(adviceFor({ batchSizes: [1], anySize: false }, 1.004).batches).toEqual([{ size: 1, count: 1 }]);
+    expect(adviceFor({ batchSizes: [0.5, 1, 2], anySize: false }, 2.5).advice).toBe(
       'Do not make it 2.5-fold in one pot: make 1 double batch and 1 half batch.',
     );
   });
@@ -235,7 +235,7 @@ describe('scaling', () => {
         fc.double({ min: 0.1, max: 12, noNaN: true }),
         fc.uniqueArray(fc.constantFrom(0.25, 0.5, 1, 2, 3), { minLength: 1 }),
         (multiple, batchSizes) => {
-          const { batches } = adviceFor({ batchSizes }, multiple);
+          const { batches } = adviceFor({ batchSizes, anySize: false }, multiple);
           expect(batches.reduce((sum, { size, count }) => sum + size * count, 0)).toBeGreaterThanOrEqual(
             multiple - 0.005,
           );

@@ -3,10 +3,22 @@ import { orderRecipes, sayCycle } from './cycle.js';
 import type { RecipeFiled } from './schema.js';
 import { resolveVariants } from './variant.js';
 
-/** Lines and swaps that name something that is not there. */
-export const wrongInRecipe = (recipe: Pick<RecipeFiled, 'lines' | 'variantOf'>, known: Known): WrongValue[] => {
+/** A recipe of any size says two: the least and the largest. */
+function wrongSizes({ batchSizes, anySize }: Pick<RecipeFiled, 'batchSizes' | 'anySize'>): WrongValue[] {
+  if (!anySize) return [];
+  const [least, most] = batchSizes;
+  if (least === undefined || most === undefined || batchSizes.length > 2)
+    return [{ path: ['batchSizes'], message: 'of any size: name just the least and the largest' }];
+  return most > least ? [] : [{ path: ['batchSizes', 1], message: 'must be larger than the least' }];
+}
+
+/** Lines and swaps that name something that is not there, and sizes that cannot be. */
+export const wrongInRecipe = (
+  recipe: Pick<RecipeFiled, 'lines' | 'variantOf' | 'batchSizes' | 'anySize'>,
+  known: Known,
+): WrongValue[] => {
   const { variantOf } = recipe;
-  return unknownReferences(
+  const unknown = unknownReferences(
     [
       ...recipe.lines.map(({ uses }, index) => ({
         noun: uses.kind,
@@ -21,6 +33,7 @@ export const wrongInRecipe = (recipe: Pick<RecipeFiled, 'lines' | 'variantOf'>, 
     ],
     known,
   );
+  return [...wrongSizes(recipe), ...unknown];
 };
 
 /** The first cycle among recipes, named, at the line of its first recipe that leads into it. */

@@ -10,6 +10,17 @@ export { nightsOf } from './nights.js';
 export { entersAt } from './pot.js';
 export { adviceFor, multipleFor, stepMinutes, weighSheet } from './scale.js';
 export {
+  allowedSize,
+  batchesFor,
+  batchesGiving,
+  FREE_STEP,
+  leastSize,
+  mostSize,
+  proposedSizes,
+  roundedUp,
+  type Sized,
+} from './sizes.js';
+export {
   batchSizeSchema,
   fromStart,
   lineSchema,

@@ -1,7 +1,8 @@
-import { roundToStep, sayNumber } from '../quantity/index.js';
-import { batchesFor, sayBatches, type BatchCount } from './batches.js';
+import { roundToStep, sayExact, sayNumber } from '../quantity/index.js';
+import { multipleOf, sayBatches, type BatchCount } from './batches.js';
 import type { RecipeFacts } from './book.js';
 import type { RecipeFiled, RecipeStep } from './schema.js';
+import { allowedSize, batchesFor, leastSize, mostSize, type Sized } from './sizes.js';
 
 /** The recipe with every line, and a weighed yield, `multiple` times as large. Losses in percent stay. */
 export const scaleRecipe = <T extends Pick<RecipeFiled, 'lines' | 'yield' | 'steps'>>(
@@ -43,8 +44,8 @@ export function multipleFor(goal: ScaleGoal, { yieldGrams, lineGrams }: RecipeFa
   }
 }
 
-/** Half a percent of a base batch is no other size. */
-const NEAR = 0.005;
+/** Less over than this share of a base batch is not worth a word. */
+const WORTH_A_WORD = 0.005;
 
 /** What a recipe says to a multiple: whole batches of its allowed sizes, and the advice in words. */
 export interface BatchAdvice {
@@ -58,26 +59,29 @@ export interface BatchAdvice {
 
 /**
  * Advice on a multiple by the recipe's allowed sizes: one that is not allowed is never made in one pot.
- * @example adviceFor({ batchSizes: [1] }, 3).advice // 'Do not make it 3-fold in one pot: make 3 single batches.'
+ * @example adviceFor({ batchSizes: [1], anySize: false }, 3).advice // 'Do not make it 3-fold in one pot: make 3 single batches.'
  */
-export function adviceFor({ batchSizes }: Pick<RecipeFiled, 'batchSizes'>, multiple: number): BatchAdvice {
-  const exact = batchSizes.find((size) => Math.abs(size - multiple) < NEAR);
-  if (exact !== undefined)
+export function adviceFor(sized: Sized, multiple: number): BatchAdvice {
+  const exact = allowedSize(sized, multiple);
+  if (exact !== null)
     return {
       batches: [{ size: exact, count: 1 }],
       over: 0,
       allowed: true,
       advice: 'One batch of that size is allowed.',
     };
-  const { batches, over } = batchesFor(multiple, batchSizes);
-  const rest = over > NEAR ? ` ${sayNumber(over, 2)} of a base batch is left over.` : '';
-  const most = Math.max(...batchSizes);
+  const batches = batchesFor(multiple, sized);
+  const over = multipleOf(batches) - multiple;
+  const rest = over > WORTH_A_WORD ? ` ${sayNumber(over, 2)} of a base batch is left over.` : '';
+  const most = mostSize(sized);
   const refusal =
     multiple > most
       ? multiple <= 2
         ? 'Do not double'
-        : `Do not make it ${sayNumber(multiple, 1)}-fold in one pot`
-      : 'That size is not allowed';
+        : `Do not make it ${sayExact(multiple)}-fold in one pot`
+      : sized.anySize
+        ? `${sayNumber(leastSize(sized), 2)} of a base batch is the least`
+        : 'That size is not allowed';
   return { batches, over, allowed: false, advice: `${refusal}: make ${sayBatches(batches, 'single ')}.${rest}` };
 }
 

@@ -158,6 +158,8 @@ export const recipeDraftSchema = z
       .min(1, 'must allow at least one size')
       .max(12)
       .refine((list) => new Set(list).size === list.length, 'names one size twice'),
+    /** Whether a batch may have any size between the least and the largest of these, as what is weighed and does not boil may. */
+    anySize: z.boolean().default(false),
     /** Minutes of the maker's hands for one batch of any allowed size. */
     handsMinutes: z.number('must be a number').min(0, 'must not be negative').max(1440),
     /** How long it keeps as a component. */

@@ -55,7 +55,7 @@ export class IngredientRecords extends Records<IngredientDraft, IngredientRow> {
     const names = others.flatMap((each) => (each.id === id ? [] : [each.name]));
     return [
       ...nameTaken(draft.name, before?.name ?? null, names),
-      ...wrongInIngredient(draft, await knownIn(manager, ['ingredient'], id)),
+      ...wrongInIngredient(draft, await knownIn(manager, ['ingredient'], { noun: 'ingredient', id })),
     ];
   }
 

@@ -97,7 +97,7 @@ export class PlanController {
         conventions: conventionsOf(kitchen),
         solved: stored?.solved ?? null,
         decided: stored !== null,
-        follows: stored !== null && followsGuide(plan, stored.guide),
+        follows: stored !== null && followsGuide(plan, stored.guide, season.book),
       },
     );
     return isHelper() ? summaryForHelper(summary) : summary;

@@ -75,8 +75,8 @@ export class SeasonPlanner {
 
   /** Starts to plan a season whose plan does not serve any more as it was decided. */
   async startUnlessFollowed(): Promise<void> {
-    const { plan, stored } = await this.books.plan();
-    if (stored && !followsGuide(plan, stored.guide)) await this.start();
+    const { plan, stored, season } = await this.books.plan();
+    if (stored && !followsGuide(plan, stored.guide, season.book)) await this.start();
   }
 
   /** Starts to plan the season; what is found is stored. @throws Refused 409 when a job runs already */

@@ -9,6 +9,7 @@ export class RecipeRow {
   @Column('text') name: string;
   @Column('simple-json') yield: RecipeDraft['yield'];
   @Column('simple-json') batchSizes: number[];
+  @Column('boolean') anySize: boolean;
   @Column('real') handsMinutes: number;
   @Column('integer') keepsDays: number;
   @Column('integer') restDays: number;

@@ -76,7 +76,7 @@ export class RecipeRecords extends Records<RecipeDraft, RecipeRow> {
   }
 
   async wrongIn(draft: RecipeDraft, id: string, _before: unknown, manager: EntityManager): Promise<WrongValue[]> {
-    const wrong = wrongInRecipe(draft, await knownIn(manager, ['ingredient', 'recipe'], id));
+    const wrong = wrongInRecipe(draft, await knownIn(manager, ['ingredient', 'recipe'], { noun: 'recipe', id }));
     if (wrong.length > 0) return wrong;
     const others = (await loadAll(manager, recipeMapping)).filter((each) => each.id !== id);
     const cycle = wrongCycle([{ ...draft, id }, ...others]);

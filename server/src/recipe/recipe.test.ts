@@ -96,6 +96,31 @@ describe('what hangs together', () => {
   });
 });
 
+it('takes a line for what it says: an ingredient that has only the name of the recipe is not there', async () => {
+  const { id: _id, version: _version, ...draft } = (await get('/api/recipes/cream-ganache')) as Recipe;
+  const lines = draft.lines.map((line) => ({ ...line, uses: { kind: 'ingredient', id: 'nothing-yet' } }));
+  const { body } = await server.http
+    .post('/api/recipes')
+    .send({ ...draft, id: 'nothing-yet', name: 'Nothing yet', lines })
+    .expect(422);
+  expect((body as { wrong: unknown[] }).wrong[0]).toEqual({
+    path: 'lines[0].uses.id',
+    message: 'there is no ingredient "nothing-yet"',
+  });
+});
+
+it('may be of any size between two, and says what is wrong with others', async () => {
+  const { id, ...draft } = (await get('/api/recipes/ginger-bark')) as Recipe;
+  const put = (batchSizes: number[]) =>
+    server.http.put(`/api/recipes/${id}`).send({ ...draft, batchSizes, anySize: true });
+  expect((await put([0.5, 1, 2]).expect(422)).body).toMatchObject({ wrong: [{ path: 'batchSizes' }] });
+  expect((await put([2, 1]).expect(422)).body).toMatchObject({
+    wrong: [{ path: 'batchSizes[1]', message: 'must be larger than the least' }],
+  });
+  await put([0.3, 1.7]).expect(200);
+  expect(await get(`/api/recipes/${id}`)).toMatchObject({ batchSizes: [0.3, 1.7], anySize: true });
+});
+
 it('remembers what a pack has cost since when', async () => {
   const { id, version, ...draft } = (await get('/api/ingredients/cocoa')) as {
     id: string;

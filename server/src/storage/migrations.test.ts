@@ -66,7 +66,7 @@ describe('the migrations', () => {
   });
 
   it('carry on what was kept before: lives, forms, swaps, compositions', async () => {
-    for (let back = 0; back < 8; back++) await database.undoLastMigration();
+    for (let back = 0; back < 9; back++) await database.undoLastMigration();
     await database.query(
       `INSERT INTO ingredient (id, version, name, packs, densities, pieceGrams, composition, declaration, contains, mayContain, onHandGrams, notes)
          VALUES ('i', 1, 'I', '[]', '[]', NULL, '{"water":100}', '{}', '[]', '[]', 0, '')`,
@@ -97,6 +97,9 @@ describe('the migrations', () => {
   });
 
   it('go back to nothing', async () => {
+    await database.undoLastMigration();
+    const recipes = await database.query<{ name: string }[]>(`PRAGMA table_info('recipe')`);
+    expect(recipes.map(({ name }) => name)).not.toContain('anySize');
     await database.undoLastMigration();
     expect(await tables()).not.toContain('making');
     await database.undoLastMigration();

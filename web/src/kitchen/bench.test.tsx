@@ -16,6 +16,7 @@ import { cookOf } from './cook';
 import { StepStage } from './StepStage';
 import { Timers } from './Timers';
 import { benchOf, type Bench } from './useBench';
+import { useNow } from './useNow';
 import { useReadings } from './useReadings';
 import { WeighStage } from './WeighStage';
 import { whoseTurn } from './whoseTurn';
@@ -164,7 +165,7 @@ function useLocalBench(recipeId: string, before: readonly MakingEvent[]): Bench 
 
 const Page = ({ recipeId, before }: { recipeId: string; before: readonly MakingEvent[] }) => {
   const bench = useLocalBench(recipeId, before);
-  const now = Date.now();
+  const now = useNow();
   const readings = useReadings(bench, now);
   const cook = cookOf(bench, readings);
   return bench.stage.kind === 'weigh' ? (

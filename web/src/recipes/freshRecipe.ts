@@ -6,6 +6,7 @@ export const freshRecipe: RecipeDraft = {
   lines: [],
   yield: { by: 'loss', lossPercent: 5 },
   batchSizes: [1],
+  anySize: false,
   handsMinutes: 30,
   keepsDays: 14,
   restDays: 0,

@@ -1,0 +1,98 @@
+import type { Book } from '../book/index.js';
+import { isOpen, orderFiledSchema, type OrderFiled } from '../order/index.js';
+import type { Plan } from '../plan/index.js';
+import type { Day } from '../quantity/index.js';
+
+/** Further boxes that could be packed beside all that is ordered: from what is left over, without one batch more. */
+export interface Offer {
+  readonly boxId: string;
+  readonly boxName: string;
+  readonly on: Day;
+  readonly count: number;
+  /** What they bring at the box's price, minor units. */
+  readonly priceMinor: number;
+  readonly packagingMinor: number;
+  /** What must be bought for them beyond what the plan buys anyway, in whole packs, minor units. */
+  readonly boughtMinor: number;
+  /** Minutes of hands beyond the plan's. */
+  readonly handsMinutes: number;
+  /** So much less is left over, g. */
+  readonly savedGrams: number;
+}
+
+/** So many further boxes of a kind are looked at. */
+const MOST = 200;
+
+/** Boxes for a day that nobody has ordered, as an order. */
+export const boxesFor = (boxId: string, count: number, on: Day): OrderFiled =>
+  orderFiledSchema.parse({
+    id: 'offer',
+    customer: { name: 'More boxes' },
+    lines: [{ boxId, count }],
+    handOver: { on, way: 'pick-up' },
+  });
+
+/** Days from today on that have a hand-over anyway. */
+export const handOverDays = (orders: readonly OrderFiled[], today: Day): Day[] =>
+  [
+    ...new Set(orders.flatMap((order) => (isOpen(order) && order.handOver.on >= today ? [order.handOver.on] : []))),
+  ].sort();
+
+/** Batches of each recipe in a plan. */
+function batchCounts({ runs }: Plan): Map<string, number> {
+  const counts = new Map<string, number>();
+  for (const { recipeId, batchCount } of runs) counts.set(recipeId, (counts.get(recipeId) ?? 0) + batchCount);
+  return counts;
+}
+
+const bookedMinutes = ({ days }: Plan): number => days.reduce((sum, day) => sum + day.bookedMinutes, 0);
+
+/** Whether a plan makes no batch that another does not, and books no day beyond its hours that the other does not. */
+export function costsNoBatch(before: Plan, after: Plan, { kitchen }: Book): boolean {
+  const counts = batchCounts(before);
+  const booked = new Map(before.days.map((each) => [each.day, each.bookedMinutes]));
+  const isOver = after.days.some(
+    (each) =>
+      kitchen.benchWeek.length > 0 && each.bookedMinutes > Math.max(each.benchMinutes, booked.get(each.day) ?? 0) + 0.5,
+  );
+  return !isOver && [...batchCounts(after)].every(([id, count]) => count <= (counts.get(id) ?? 0));
+}
+
+/** What boxes that nobody has ordered would cost and bring. */
+export function offerOf(order: OrderFiled, before: Plan, after: Plan, book: Book): Offer | null {
+  const [line] = order.lines;
+  const facts = line && book.boxes.get(line.boxId);
+  if (!line || !facts) return null;
+  const { box } = facts;
+  return {
+    boxId: box.id,
+    boxName: box.name,
+    on: order.handOver.on,
+    count: line.count,
+    priceMinor: box.priceMinor * line.count,
+    packagingMinor: box.packaging.reduce((sum, { costMinor }) => sum + costMinor, 0) * line.count,
+    boughtMinor: after.shoppingCostMinor - before.shoppingCostMinor,
+    handsMinutes: bookedMinutes(after) - bookedMinutes(before),
+    savedGrams: before.leftOverGrams - after.leftOverGrams,
+  };
+}
+
+/** What an offer brings beyond what it costs, minor units. */
+export const gainOf = ({ priceMinor, packagingMinor, boughtMinor }: Offer): number =>
+  priceMinor - packagingMinor - boughtMinor;
+
+/**
+ * The largest whole number for which something holds, when it holds for all smaller ones.
+ * @returns 0 when it does not hold for 1; at most {@link MOST}
+ */
+export async function largestFor(holds: (count: number) => Promise<boolean>): Promise<number> {
+  let [good, bad] = [0, 1];
+  while (bad <= MOST && (await holds(bad))) [good, bad] = [bad, bad * 2];
+  bad = Math.min(bad, MOST + 1);
+  while (bad - good > 1) {
+    const middle = Math.floor((good + bad) / 2);
+    if (await holds(middle)) good = middle;
+    else bad = middle;
+  }
+  return good;
+}
