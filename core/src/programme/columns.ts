@@ -224,7 +224,9 @@ export function addBatches({ input, model, days, minutesOn, rate, lost, batches,
         handsCost: recipe.handsMinutes * rate,
         value,
       };
-      onDays.set(day, recipe.anySize ? addAnySize(model, facts, onDay, perBaseOf(id)) : addListed(model, facts, onDay));
+      const columns = recipe.anySize ? addAnySize(model, facts, onDay, perBaseOf(id)) : addListed(model, facts, onDay);
+      if (!bare) model.atLeast('made is a batch', [...countedIn(columns), [make, -1]], 0);
+      onDays.set(day, columns);
     }
     batches.set(id, onDays);
     makes.set(id, made);
@@ -241,6 +243,7 @@ export function addServes({
   costOf,
   lost,
   batches,
+  makes,
   serves,
   outside,
   claims,
@@ -272,6 +275,8 @@ export function addServes({
         ingredients * weights.earlyPerDay * daysBetween(day, each.day),
         { upper: each.count, whole: wholePieces },
       );
+      const make = makes.get(bodyId)?.get(day);
+      if (make !== undefined && !bare) model.atMost('served only from what is made', [[column, 1], [make, -each.count]], 0); // prettier-ignore
       return { demand: each, facts, bodyId, day, finishedOn, column };
     });
     if (ways.length === 0) {

@@ -1,7 +1,8 @@
 export { buildProgramme } from './programme.js';
+export { inTime, wholePieceGuide, workOf } from './in-time.js';
 export { besideInput, programmeInput } from './question.js';
 export { searchProgramme } from './search.js';
-export { inTime, type ProgrammeSolution, wholePieceGuide, solveProgramme, workOf } from './solve.js';
+export { type ProgrammeSolution, solveProgramme } from './solve.js';
 export {
   kitchenIf,
   ordersIf,

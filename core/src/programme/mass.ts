@@ -182,10 +182,12 @@ function addMaking(
       model.atLeast(
         `${id} pieces ${day}`,
         [
-          ...sizes.flatMap(({ size, most, column }): Term[] =>
+          ...sizes.flatMap(({ size, batches, most, column }): Term[] => {
+            if (size === 0) return [];
             // Of any size: no more than what the largest gives, in whole pieces.
-            size > 0 ? [[column, (piecesPerBatch(form, most, facts.yieldGrams) / most) * size]] : [],
-          ),
+            const ofMost = () => piecesPerBatch(form, most, facts.yieldGrams) / most;
+            return [[column, batches > 0 ? piecesPerBatch(form, size, facts.yieldGrams) : ofMost()]];
+          }),
           ...here.map((each): Term => [each.column, -withSpare(each)]),
         ],
         0,

@@ -4,6 +4,7 @@ export {
   gapOf,
   type LinearModel,
   ModelBuilder,
+  type Row,
   smallestClash,
   type Solution,
   type SolveOptions,

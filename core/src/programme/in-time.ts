@@ -1,0 +1,150 @@
+import type { Book } from '../book/index.js';
+import { benchDay } from '../bench-day/index.js';
+import { type Guide, makerHours, type Plan, planSeason, type ProductionRun } from '../plan/index.js';
+import type { Day } from '../quantity/index.js';
+import { gapOf, type LinearModel, type Row, type Solver, type Term, withHeld } from '../solver/index.js';
+import { weights, type ProgrammeInput } from './builder.js';
+import { buildProgramme, type Programme } from './programme.js';
+import type { ProgrammeQuestion } from './question.js';
+import { decisionsIn, neighbourhoods } from './search.js';
+
+/** Batches as they were found, and each piece belonging to one day as a whole. */
+async function inWholePieces(
+  input: ProgrammeInput,
+  model: LinearModel,
+  values: readonly number[],
+  solver: Solver,
+): Promise<Guide | null> {
+  const { model: whole, decode } = buildProgramme({ ...input, wholePieces: true });
+  const batches = withHeld(whole, values, (index) => model.columns[index]?.whole === true);
+  const found = await solver(batches, { seconds: 10 });
+  return found.values.length > 0 ? decode(found.values) : null;
+}
+
+/** The decisions of what a solver found, each piece belonging to one day as a whole. */
+export const wholePieceGuide = async (
+  input: ProgrammeInput,
+  { model, decode }: Programme,
+  values: readonly number[],
+  solver: Solver,
+): Promise<Guide> => (await inWholePieces(input, model, values, solver)) ?? decode(values);
+
+/** How late a day may end: its hours and the overtime; never, when no bench days are set. */
+const endOf = (day: Day, { kitchen }: Book): number =>
+  kitchen.benchWeek.length > 0 ? makerHours(day, kitchen) * 60 + kitchen.overtimeMinutes : Infinity;
+
+/** All that the length of a day's work depends on. */
+export const workOf = (plan: Plan, day: Day): string =>
+  JSON.stringify([
+    day,
+    plan.days.find((each) => each.day === day)?.bookedMinutes,
+    plan.runs.filter((each) => each.day === day).map(({ recipeId, batches }) => [recipeId, batches]),
+    plan.finishings
+      .filter((each) => each.day === day)
+      .map(({ pieceId, count, madeOn }) => [pieceId, count, madeOn === day]),
+  ]);
+
+/**
+ * Days whose work, with the waits in it, ends too late, and by how much.
+ * @param spans what is known of days with the same work already; more is added
+ */
+function lateDays(plan: Plan, book: Book, spans: Map<string, number>): ReadonlyMap<Day, number> {
+  const late = new Map<Day, number>();
+  for (const { day, bookedMinutes } of plan.days) {
+    const end = endOf(day, book);
+    if (bookedMinutes === 0 || end === Infinity) continue;
+    const work = workOf(plan, day);
+    const span = spans.get(work) ?? benchDay(plan, day, book, end).spanMinutes;
+    spans.set(work, span);
+    if (span > end + 1) late.set(day, span - end);
+  }
+  return late;
+}
+
+/** A plan must cost less than this. */
+const cheaperThan = (cost: number, { columns, offset }: LinearModel): Row => ({
+  name: 'cheaper',
+  lower: -Infinity,
+  upper: cost - offset,
+  terms: columns.flatMap((column, index): Term[] => (column.cost === 0 ? [] : [[index, column.cost]])),
+});
+
+/** Not all that is made on a day is made on it together again. */
+function lessThan(runs: readonly ProductionRun[], day: Day, { batchColumns }: Programme): Row {
+  const here = runs.filter((run) => run.day === day);
+  const columns = here.flatMap(({ recipeId }) => batchColumns.get(recipeId)?.get(day) ?? []);
+  return {
+    name: `less on ${day}`,
+    lower: -Infinity,
+    upper: here.reduce((sum, { batchCount }) => sum + batchCount, 0) - 1,
+    terms: columns.map((column): Term => [column, 1]),
+  };
+}
+
+/** Each neighbourhood is decided anew for so long at most, and so many days' works are ruled out. */
+const TRY_SECONDS = 1;
+const MOST_RULED_OUT = 60;
+/** A plan that is better by less than this share is not worth looking for. */
+const WORTH_IT = 0.0005;
+
+/** What a solver found, and its decisions. */
+export interface Found {
+  readonly guide: Guide;
+  readonly values: readonly number[];
+  readonly objective: number;
+  readonly seconds: number;
+}
+
+/**
+ * Brings days that end too late, for the rests in their work, to an end in time: some days, and some recipes, at a time are decided anew, and
+ * what costs least is kept, each minute that a day ends too late at its price. What is made on a day that would end too late is ruled out as
+ * it is. Pinned runs stay.
+ * @param enough a plan that costs no more than this is good enough
+ */
+export async function inTime(
+  found: Found,
+  input: ProgrammeInput,
+  question: ProgrammeQuestion,
+  solver: Solver,
+  mostSeconds: number,
+  enough = 0,
+): Promise<Found> {
+  const { book, orders, today } = question;
+  const perMinute = (book.kitchen.handsRateMinorPerHour / 60) * weights.late;
+  const spans = new Map<string, number>();
+  const judged = (of: Found) => {
+    const plan = planSeason(book, orders, today, of.guide);
+    const late = lateDays(plan, book, spans);
+    const minutes = [...late.values()].reduce((sum, each) => sum + each, 0);
+    return { ...of, late, runs: plan.runs, cost: of.objective + minutes * perMinute };
+  };
+  let best = judged(found);
+  const built = buildProgramme(input);
+  let { seconds } = found;
+  // To put days in order takes its time too, and more of it than the solver's.
+  const began = Date.now();
+  const isOver = () => seconds >= mostSeconds || (Date.now() - began) / 1000 >= mostSeconds - found.seconds;
+  const ruledOut: Row[] = [];
+  const hoods = neighbourhoods(built);
+  const decisions = decisionsIn(built);
+  let since = 0;
+  for (let turn = 0; since < hoods.length && ruledOut.length < MOST_RULED_OUT && !isOver();) {
+    if (best.cost <= enough || gapOf(best.cost, found.objective) < WORTH_IT) break;
+    const free = hoods[turn % hoods.length];
+    const rows = [...built.model.rows, ...ruledOut, cheaperThan(best.cost * (1 - WORTH_IT), built.model)];
+    const model = { ...built.model, rows };
+    const held = withHeld(model, best.values, (column) => decisions.has(column) && !free?.has(column));
+    const next = await solver(held, { seconds: TRY_SECONDS, gap: 0.001 });
+    seconds += next.seconds;
+    const guide = next.values.length > 0 ? await wholePieceGuide(input, built, next.values, solver) : null;
+    const then = guide && judged({ guide, values: next.values, objective: next.objective, seconds });
+    if (then && then.cost < best.cost) [best, since] = [then, 0];
+    else if (then && then.late.size > 0) {
+      // The same once more, without that.
+      ruledOut.push(...[...then.late.keys()].map((day) => lessThan(then.runs, day, built)));
+      continue;
+    } else since++;
+    turn++;
+  }
+  return { ...best, seconds };
+}
