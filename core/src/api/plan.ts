@@ -5,7 +5,7 @@ import { orderDraftSchema, orderStates } from '../order/index.js';
 import { pieceDraftSchema } from '../piece/index.js';
 import { decisionSchema, nutClasses, type HandOverDay, type LabelRun, type Plan } from '../plan/index.js';
 import type { PlanJob, WhatIfAnswer } from '../programme/index.js';
-import type { PromiseCheck } from '../promise/index.js';
+import type { Offer, PromiseCheck } from '../promise/index.js';
 import { conventionsSchema } from '../quantity/index.js';
 import { schoolCodeSchema } from '../kitchen/index.js';
 import { daySchema, idSchema } from '../record/index.js';
@@ -331,6 +331,22 @@ export const promiseCheckSchema = z
     earliest: z.string().nullable(),
   })
   .meta({ id: 'PromiseCheck' }) satisfies z.ZodType<PromiseCheck>;
+
+const offerSchema = z
+  .strictObject({
+    boxId: z.string(),
+    boxName: z.string(),
+    on: z.string(),
+    count: z.int(),
+    priceMinor: z.number(),
+    packagingMinor: z.number(),
+    boughtMinor: z.number(),
+    handsMinutes: z.number(),
+    savedGrams: z.number(),
+  })
+  .meta({ id: 'Offer' }) satisfies z.ZodType<Offer>;
+
+export const offersSchema = z.array(offerSchema).meta({ id: 'Offers' });
 
 /** An order that may be stored already: then it is not counted twice. */
 export const askedOrderSchema = orderDraftSchema.safeExtend({ id: idSchema.optional() }).meta({ id: 'AskedOrder' });

@@ -4,7 +4,8 @@ import { daysOfWork, type RecipeFacts } from '../recipe/index.js';
 import { pieceKey, type DayShare, type Guide } from './guide.js';
 import type { Netted } from './netting.js';
 import { countsOf, fromSupplies } from './supplies.js';
-import { sizeRun, type ProductionRun } from './run.js';
+import { raisedForPool } from './pool.js';
+import { mergePegs, sizeRun, type ProductionRun } from './run.js';
 import { componentNeeds, partNeeds, partOf, type Finishing, type Need } from './needs.js';
 import { byLowLevelCode } from './low-level-code.js';
 import { finishingDay, groupByDay, placeOnDay, type Bookings, type DayGroup } from './windows.js';
@@ -118,12 +119,21 @@ class Explode {
       const day = this.placed(group, facts);
       days.set(day, [...(days.get(day) ?? []), ...group.needs]);
     }
-    for (const [day, group] of [...days].sort(([a], [b]) => (a < b ? -1 : 1))) {
+    const groups = [...days].sort(([a], [b]) => (a < b ? -1 : 1));
+    const sized = groups.flatMap(([day, group]): ProductionRun[] => {
       const decided = guide.batches.filter((each) => each.recipeId === recipeId && each.day === day);
-      if (group.length === 0 && decided.length === 0) continue;
+      if (group.length === 0 && decided.length === 0) return [];
       const batches = decided.map(({ size, count }) => ({ size, count }));
-      this.make({ ...sizeRun(group, facts, batches, pinnedDays.includes(day)), day }, facts, group);
-    }
+      return [{ ...sizeRun(group, facts, batches, pinnedDays.includes(day)), day }];
+    });
+    for (const run of facts.recipe.anySize ? this.raised(sized, facts) : sized)
+      this.make(run, facts, days.get(run.day) ?? []);
+  }
+
+  private raised(runs: readonly ProductionRun[], facts: RecipeFacts): ProductionRun[] {
+    const supplies = this.netted.supplies.get(facts.recipe.id) ?? [];
+    const made = supplies.map(({ day, gaveGrams, needs }) => ({ day, yieldGrams: gaveGrams, pegs: mergePegs(needs) }));
+    return raisedForPool(runs, made, facts);
   }
 
   /** The day on which needs without a day are made: the last of their window with the minutes and the vessels free. */

@@ -7,6 +7,7 @@ import { sayBatches } from '../recipe/index.js';
 import { groupBy, oncePer, oncePerPair } from '../record/index.js';
 import { piecesWanted } from './demand.js';
 import type { Guide } from './guide.js';
+import { poolShort } from './pool.js';
 import type { ProductionRun } from './run.js';
 import { whyNotTo } from './move.js';
 import { canBeMade } from './needs.js';
@@ -157,30 +158,20 @@ const humidFindings = (plan: Plan, book: Book, today: Day): Finding[] =>
     ];
   });
 
-/** Coatings that do not stand high enough on a day: what is made and fresh, less what is used, must hold the pool. */
+/** Coatings that do not stand high enough on a day. */
 function poolFindings(
   runs: readonly Pick<ProductionRun, 'recipeId' | 'day' | 'pegs' | 'yieldGrams'>[],
   book: Book,
 ): Finding[] {
   return [...groupBy(runs, ({ recipeId }) => recipeId)].flatMap(([id, made]) => {
     const recipe = book.recipes.get(id)?.recipe;
-    const uses = made.flatMap((each) => each.pegs.map((peg) => ({ ...peg, madeOn: each.day })));
-    const days = [...new Set(uses.filter(({ poolGrams }) => poolGrams > 0).map(({ on }) => on))].sort();
-    const short = days.find((day) => {
-      const fresh = made.filter((each) => recipe && each.day <= day && addDays(each.day, recipe.keepsDays) >= day);
-      const stands = fresh.reduce((sum, { yieldGrams }) => sum + yieldGrams, 0);
-      const used = uses
-        .filter(({ on, madeOn }) => on <= day && fresh.some((each) => each.day === madeOn))
-        .reduce((sum, { grams }) => sum + grams, 0);
-      const pool = uses.filter(({ on }) => on === day).reduce((sum, { poolGrams }) => sum + poolGrams, 0);
-      return stands - used + 1e-6 < pool;
-    });
-    if (short === undefined || !recipe) return [];
+    const short = recipe && poolShort(made, recipe.keepsDays);
+    if (!short) return [];
     return [
       finding(
         'pool-short',
         { noun: 'recipe', id, name: recipe.name },
-        { day: short },
+        { day: short.day },
         { waysOut: [PLAN_AGAIN, openWayOut({ noun: 'recipe', id, name: recipe.name })] },
       ),
     ];

@@ -69,6 +69,10 @@ const cheaperThan = (cost: number, { columns, offset }: LinearModel): Row => ({
   terms: columns.flatMap((column, index): Term[] => (column.cost === 0 ? [] : [[index, column.cost]])),
 });
 
+/** The columns of how many batches are made on a day. */
+const columnsOn = (day: Day, { batchColumns }: Programme): readonly number[] =>
+  [...batchColumns.values()].flatMap((onDays) => onDays.get(day) ?? []);
+
 /** Not all that is made on a day is made on it together again. */
 function lessThan(runs: readonly ProductionRun[], day: Day, { batchColumns }: Programme): Row {
   const here = runs.filter((run) => run.day === day);
@@ -81,9 +85,11 @@ function lessThan(runs: readonly ProductionRun[], day: Day, { batchColumns }: Pr
   };
 }
 
-/** Each neighbourhood is decided anew for so long at most, and so many days' works are ruled out. */
+/** Where no day ends late any more, something better is looked for until so much time has gone. */
+const BETTER_SECONDS = 6;
+/** Each neighbourhood is decided anew for so long at most, and so often. */
 const TRY_SECONDS = 1;
-const MOST_RULED_OUT = 60;
+const MOST_TRIES = 5;
 /** A plan that is better by less than this share is not worth looking for. */
 const WORTH_IT = 0.0005;
 
@@ -99,6 +105,7 @@ export interface Found {
  * Brings days that end too late, for the rests in their work, to an end in time: some days, and some recipes, at a time are decided anew, and
  * what costs least is kept, each minute that a day ends too late at its price. What is made on a day that would end too late is ruled out as
  * it is. Pinned runs stay.
+ * @param mostSeconds for all of this
  * @param enough a plan that costs no more than this is good enough
  */
 export async function inTime(
@@ -119,32 +126,58 @@ export async function inTime(
     return { ...of, late, runs: plan.runs, cost: of.objective + minutes * perMinute };
   };
   let best = judged(found);
+  if (best.late.size === 0) return found;
   const built = buildProgramme(input);
   let { seconds } = found;
   // To put days in order takes its time too, and more of it than the solver's.
   const began = Date.now();
-  const isOver = () => seconds >= mostSeconds || (Date.now() - began) / 1000 >= mostSeconds - found.seconds;
-  const ruledOut: Row[] = [];
+  const isOver = () => {
+    const spent = Math.max(seconds - found.seconds, (Date.now() - began) / 1000);
+    return spent >= (best.late.size > 0 ? mostSeconds : Math.min(mostSeconds, BETTER_SECONDS));
+  };
   const hoods = neighbourhoods(built);
   const decisions = decisionsIn(built);
-  let since = 0;
-  for (let turn = 0; since < hoods.length && ruledOut.length < MOST_RULED_OUT && !isOver();) {
-    if (best.cost <= enough || gapOf(best.cost, found.objective) < WORTH_IT) break;
-    const free = hoods[turn % hoods.length];
-    const rows = [...built.model.rows, ...ruledOut, cheaperThan(best.cost * (1 - WORTH_IT), built.model)];
-    const model = { ...built.model, rows };
-    const held = withHeld(model, best.values, (column) => decisions.has(column) && !free?.has(column));
+  const reach = (day: Day) => {
+    const own = columnsOn(day, built);
+    return hoods.filter((hood) => own.some((column) => hood.has(column)));
+  };
+  const decidedAnew = async (free: ReadonlySet<number>, rules: readonly Row[]) => {
+    const rows = [...built.model.rows, ...rules, cheaperThan(best.cost * (1 - WORTH_IT), built.model)];
+    const held = withHeld(
+      { ...built.model, rows },
+      best.values,
+      (column) => decisions.has(column) && !free.has(column),
+    );
     const next = await solver(held, { seconds: TRY_SECONDS, gap: 0.001 });
     seconds += next.seconds;
-    const guide = next.values.length > 0 ? await wholePieceGuide(input, built, next.values, solver) : null;
-    const then = guide && judged({ guide, values: next.values, objective: next.objective, seconds });
-    if (then && then.cost < best.cost) [best, since] = [then, 0];
-    else if (then && then.late.size > 0) {
-      // The same once more, without that.
-      ruledOut.push(...[...then.late.keys()].map((day) => lessThan(then.runs, day, built)));
-      continue;
-    } else since++;
-    turn++;
+    if (next.values.length === 0) return null;
+    const guide = await wholePieceGuide(input, built, next.values, solver);
+    return judged({ guide, values: next.values, objective: next.objective, seconds });
+  };
+  // Each day that ends late in turn, with all that may help it; where none does, everything.
+  const ways = (): { readonly day: Day | null; readonly hood: ReadonlySet<number> }[] =>
+    best.late.size > 0
+      ? [...best.late.keys()].flatMap((day) => reach(day).map((hood) => ({ day, hood })))
+      : hoods.map((hood) => ({ day: null, hood }));
+  for (let open = ways(); open.length > 0 && !isOver(); open = open.slice(1)) {
+    if (best.cost <= enough || gapOf(best.cost, found.objective) < WORTH_IT) break;
+    const [way] = open;
+    if (!way) break;
+    const { day, hood } = way;
+    const rules = day === null ? [] : [lessThan(best.runs, day, built)];
+    for (let tries = 0; tries < MOST_TRIES && !isOver(); tries++) {
+      const then = await decidedAnew(hood, rules);
+      if (!then) break;
+      if (then.cost < best.cost) {
+        best = then;
+        open = [way, ...ways()];
+        break;
+      }
+      // The same once more, without what ends late in it.
+      const late = [...then.late.keys()].filter((each) => each === day || !best.late.has(each));
+      if (late.length === 0) break;
+      rules.push(...late.map((each) => lessThan(then.runs, each, built)));
+    }
   }
   return { ...best, seconds };
 }

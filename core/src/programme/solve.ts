@@ -85,7 +85,7 @@ export async function solveProgramme(
     input,
     question,
     solver,
-    seconds + LAST_SECONDS,
+    Math.max(LAST_SECONDS, (options.seconds ?? Infinity) - seconds),
     bound / (1 - (options.gap ?? 0)),
   );
   const { book, orders, today } = question;

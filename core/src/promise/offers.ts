@@ -21,7 +21,7 @@ export interface Offer {
 }
 
 /** So many further boxes of a kind are looked at. */
-const MOST = 200;
+export const MOST_OFFERED = 100;
 
 /** Boxes for a day that nobody has ordered, as an order. */
 export const boxesFor = (boxId: string, count: number, on: Day): OrderFiled =>
@@ -82,13 +82,13 @@ export const gainOf = ({ priceMinor, packagingMinor, boughtMinor }: Offer): numb
   priceMinor - packagingMinor - boughtMinor;
 
 /**
- * The largest whole number for which something holds, when it holds for all smaller ones.
- * @returns 0 when it does not hold for 1; at most {@link MOST}
+ * The largest whole number up to `most` for which something holds, when it holds for all smaller ones.
+ * @returns 0 when it does not hold for 1
  */
-export async function largestFor(holds: (count: number) => Promise<boolean>): Promise<number> {
+export async function largestFor(holds: (count: number) => Promise<boolean>, most: number): Promise<number> {
   let [good, bad] = [0, 1];
-  while (bad <= MOST && (await holds(bad))) [good, bad] = [bad, bad * 2];
-  bad = Math.min(bad, MOST + 1);
+  while (bad <= most && (await holds(bad))) [good, bad] = [bad, bad * 2];
+  bad = Math.min(bad, most + 1);
   while (bad - good > 1) {
     const middle = Math.floor((good + bad) / 2);
     if (await holds(middle)) good = middle;

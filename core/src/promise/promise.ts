@@ -5,7 +5,16 @@ import { addDays, sayDay, sayMinutes, type Day } from '../quantity/index.js';
 import { relaxed, type Solver } from '../solver/index.js';
 import { breachesOf, newBreaches, type Breach, type Guide, guideOf, planSeason, type Plan } from '../plan/index.js';
 import { endsLate } from '../bench-day/index.js';
-import { boxesFor, costsNoBatch, gainOf, handOverDays, largestFor, offerOf, type Offer } from './offers.js';
+import {
+  boxesFor,
+  costsNoBatch,
+  gainOf,
+  handOverDays,
+  largestFor,
+  MOST_OFFERED,
+  offerOf,
+  type Offer,
+} from './offers.js';
 import {
   buildProgramme,
   besideInput,
@@ -255,27 +264,38 @@ export class PromiseDesk {
    * @returns for each box the day with most of them, what brings most first
    */
   async offers({ between }: Pick<PromiseOptions, 'between'> = {}): Promise<Offer[]> {
-    const { book, orders, today } = this.ground;
+    const { book, orders, today, guide } = this.ground;
     const { plan: before } = this.before(null);
     const offers: Offer[] = [];
     for (const boxId of book.boxes.keys()) {
-      let best: Offer | null = null;
+      const planWith = async (count: number, on: Day) => {
+        await between?.();
+        return planSeason(book, [...orders, boxesFor(boxId, count, on)], today, guide ?? undefined);
+      };
+      // What a plan says is soon known; whether its days end in time takes longer, and is asked of the best alone.
+      const days: { readonly on: Day; readonly most: number }[] = [];
       for (const on of handOverDays(orders, today)) {
-        const offerFor = async (count: number) => {
-          await between?.();
-          const order = boxesFor(boxId, count, on);
-          const { plan, judged } = this.withOrder(order);
-          const isGood = judged.stops.length === 0 && judged.late.length === 0 && costsNoBatch(before, plan, book);
-          return isGood ? offerOf(order, before, plan, book) : null;
-        };
+        const most = await largestFor(
+          async (count) => costsNoBatch(before, await planWith(count, on), book),
+          MOST_OFFERED,
+        );
+        if (most > 0) days.push({ on, most });
+      }
+      let best: Offer | null = null;
+      for (const { on, most } of days.sort((a, b) => b.most - a.most)) {
+        if (best && most <= best.count) break;
         const found = new Map<number, Offer>();
         const count = await largestFor(async (each) => {
-          const offer = await offerFor(each);
+          await between?.();
+          const order = boxesFor(boxId, each, on);
+          const { plan, judged } = this.withOrder(order);
+          const isGood = judged.stops.length === 0 && judged.late.length === 0 && costsNoBatch(before, plan, book);
+          const offer = isGood ? offerOf(order, before, plan, book) : null;
           if (offer) found.set(each, offer);
           return offer !== null;
-        });
+        }, most);
         const offer = found.get(count);
-        if (offer && gainOf(offer) > 0 && (!best || offer.count > best.count)) best = offer;
+        if (offer && gainOf(offer) > 0 && count > (best?.count ?? 0)) best = offer;
       }
       if (best) offers.push(best);
     }

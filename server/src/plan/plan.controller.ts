@@ -11,6 +11,7 @@ import {
   planRunsSchema,
   planSummary,
   planSummarySchema,
+  offersSchema,
   promiseCheckSchema,
   shoppingListSchema,
   whatIfAnswerSchema,
@@ -28,7 +29,7 @@ import { conventionsOf } from '@usual-pantry/core/kitchen';
 import { followsGuide } from '@usual-pantry/core/plan';
 import { shoppingCsv, shoppingText } from '@usual-pantry/core/format';
 import { whatIfSchema, type PlanJob, type WhatIf, type WhatIfAnswer } from '@usual-pantry/core/programme';
-import type { PromiseCheck } from '@usual-pantry/core/promise';
+import type { Offer, PromiseCheck } from '@usual-pantry/core/promise';
 import type { ShoppingLine } from '@usual-pantry/core/shopping';
 import { daySchema } from '@usual-pantry/core/record';
 import type { Response } from 'express';
@@ -230,8 +231,25 @@ export class PlanController {
     // The next keystroke asks anew, and ends the connection of what was asked before.
     const gone = whenGone(response);
     const season = await this.books.season();
+    return this.unlessGivenUp(
+      this.promises.check(season, this.clock.today(), { ...asked, id: asked.id ?? 'asked' }, gone),
+    );
+  }
+
+  @Answers(offersSchema)
+  @Get('plan/offers')
+  @ApiOperation({
+    summary: 'Further boxes that could be packed from what will be left over, without one batch more; each for itself',
+  })
+  async offers(@Res({ passthrough: true }) response: Response): Promise<readonly Offer[]> {
+    const gone = whenGone(response);
+    const season = await this.books.season();
+    return this.unlessGivenUp(this.promises.offers(season, this.clock.today(), gone));
+  }
+
+  private async unlessGivenUp<Found>(found: Promise<Found>): Promise<Found> {
     try {
-      return await this.promises.check(season, this.clock.today(), { ...asked, id: asked.id ?? 'asked' }, gone);
+      return await found;
     } catch (error) {
       if (!(error instanceof GivenUp)) throw error;
       throw new Refused('given-up', error.message);

@@ -2,11 +2,11 @@ import { createRequire } from 'node:module';
 import { Worker } from 'node:worker_threads';
 import { Injectable, type OnModuleDestroy } from '@nestjs/common';
 import type { OrderFiled } from '@usual-pantry/core/order';
-import type { PromiseCheck } from '@usual-pantry/core/promise';
+import type { Offer, PromiseCheck } from '@usual-pantry/core/promise';
 import type { Day } from '@usual-pantry/core/quantity';
 import type { Season } from '../book/book.service.js';
 import { GivenUp } from '../thread/thread.js';
-import type { Answer, Message } from './worker.js';
+import type { Answer, Message, Question } from './worker.js';
 
 /** The built thread: it must be run as it is built. */
 const WORKER = createRequire(import.meta.url).resolve('@usual-pantry/server/promise-worker');
@@ -16,9 +16,13 @@ const GRACE_MS = 150;
 /** So many answers over one season are kept. */
 const MOST_KEPT = 200;
 
+/** A question without its number. */
+type Asked = Omit<Extract<Question, { kind: 'ask' }>, 'number'> | Omit<Extract<Question, { kind: 'offers' }>, 'number'>;
+type Found = NonNullable<Answer['found']>;
+
 interface Waiting {
-  readonly asked: OrderFiled;
-  readonly resolve: (check: PromiseCheck) => void;
+  readonly question: Asked;
+  readonly resolve: (found: Found) => void;
   readonly reject: (error: Error) => void;
 }
 
@@ -45,7 +49,7 @@ export class PromiseService implements OnModuleDestroy {
   /** What the thread's answers rest on. */
   private ground: { readonly season: Season; readonly today: Day } | null = null;
   private readonly waiting = new Map<number, Waiting>();
-  private readonly kept = new Map<string, PromiseCheck>();
+  private readonly kept = new Map<string, Found>();
   /** Forgotten questions that the thread has not given up yet, each with the moment at which it is ended. */
   private readonly givenUp = new Map<number, NodeJS.Timeout>();
 
@@ -54,6 +58,20 @@ export class PromiseService implements OnModuleDestroy {
    * @throws GivenUp when it was given up
    */
   async check(season: Season, today: Day, asked: OrderFiled, signal: AbortSignal): Promise<PromiseCheck> {
+    const question = { kind: 'ask', asked, seconds: this.seconds } as const;
+    return (await this.answer(season, today, question, signal)) as PromiseCheck;
+  }
+
+  /**
+   * Further boxes that could be packed from what will be left over.
+   * @param signal gives the question up
+   * @throws GivenUp when it was given up
+   */
+  async offers(season: Season, today: Day, signal: AbortSignal): Promise<readonly Offer[]> {
+    return (await this.answer(season, today, { kind: 'offers' }, signal)) as readonly Offer[];
+  }
+
+  private async answer(season: Season, today: Day, question: Asked, signal: AbortSignal): Promise<Found> {
     if (this.ground?.season !== season || this.ground.today !== today) {
       const before = this.ground;
       this.ground = { season, today };
@@ -61,19 +79,19 @@ export class PromiseService implements OnModuleDestroy {
       if (this.worker)
         this.post(before?.season.book === season.book ? changeOf(before.season, this.ground) : this.groundOf());
     }
-    const key = JSON.stringify(asked);
+    const key = JSON.stringify(question);
     const known = this.kept.get(key);
     if (known) return known;
     const number = ++this.count;
-    const check = await new Promise<PromiseCheck>((resolve, reject) => {
-      this.waiting.set(number, { asked, resolve, reject });
+    const found = await new Promise<Found>((resolve, reject) => {
+      this.waiting.set(number, { question, resolve, reject });
       signal.addEventListener('abort', () => {
         this.forget(number);
       });
-      this.ask(number, asked);
+      this.ask(number, question);
     });
-    if (this.ground.season === season && this.kept.size < MOST_KEPT) this.kept.set(key, check);
-    return check;
+    if (this.ground.season === season && this.kept.size < MOST_KEPT) this.kept.set(key, found);
+    return found;
   }
 
   async onModuleDestroy(): Promise<void> {
@@ -85,8 +103,8 @@ export class PromiseService implements OnModuleDestroy {
     await worker?.terminate();
   }
 
-  private ask(number: number, asked: OrderFiled): void {
-    this.post({ kind: 'ask', number, asked, seconds: this.seconds });
+  private ask(number: number, question: Asked): void {
+    this.post({ ...question, number });
   }
 
   private groundOf(): Message {
@@ -129,18 +147,18 @@ export class PromiseService implements OnModuleDestroy {
     for (const late of this.givenUp.values()) clearTimeout(late);
     this.givenUp.clear();
     void worker.terminate();
-    for (const [number, { asked }] of this.waiting) this.ask(number, asked);
+    for (const [number, { question }] of this.waiting) this.ask(number, question);
   }
 
   private thread(): Worker {
     if (this.worker) return this.worker;
     const worker = new Worker(WORKER);
-    worker.on('message', ({ number, check, error }: Answer) => {
+    worker.on('message', ({ number, found, error }: Answer) => {
       clearTimeout(this.givenUp.get(number));
       this.givenUp.delete(number);
       const waiting = this.waiting.get(number);
       this.waiting.delete(number);
-      if (check) waiting?.resolve(check);
+      if (found) waiting?.resolve(found);
       else waiting?.reject(new Error(error ?? 'The promise could not be worked out.'));
     });
     worker.on('error', (error) => {

@@ -2,7 +2,7 @@ import { parentPort } from 'node:worker_threads';
 import loadHighs from 'highs';
 import { openBook, type BookData } from '@usual-pantry/core/book';
 import type { OrderFiled } from '@usual-pantry/core/order';
-import { PromiseDesk, type PromiseCheck, type PromiseGround } from '@usual-pantry/core/promise';
+import { PromiseDesk, type Offer, type PromiseCheck, type PromiseGround } from '@usual-pantry/core/promise';
 import type { Guide } from '@usual-pantry/core/plan';
 import { conventionsOf } from '@usual-pantry/core/kitchen';
 import { writeAs, type Day } from '@usual-pantry/core/quantity';
@@ -36,14 +36,15 @@ export type Message =
       readonly asked: OrderFiled;
       readonly seconds: number | undefined;
     }
+  | { readonly kind: 'offers'; readonly number: number }
   | { readonly kind: 'forget'; readonly number: number };
 
-type Question = Extract<Message, { kind: 'ask' }>;
+export type Question = Extract<Message, { kind: 'ask' | 'offers' }>;
 
 export interface Answer {
   readonly number: number;
   /** Null when the question was forgotten. */
-  readonly check: PromiseCheck | null;
+  readonly found: PromiseCheck | readonly Offer[] | null;
   readonly error?: string;
 }
 
@@ -62,17 +63,24 @@ const between = (number: number) => async () => {
   if (forgotten.delete(number)) throw new Forgotten();
 };
 
-async function answer({ number, asked, seconds }: Question, at: PromiseDesk): Promise<Answer> {
+async function found(question: Question, at: PromiseDesk): Promise<PromiseCheck | readonly Offer[]> {
+  const options = { between: between(question.number) };
+  if (question.kind === 'offers') return at.offers(options);
+  const { asked, seconds } = question;
+  const highs = await runtime;
+  return at.check(asked, {
+    ...options,
+    solver: (model, limits) => Promise.resolve(solveWithHighs(highs, model, limits)),
+    ...(seconds === undefined ? {} : { seconds, laterSeconds: seconds }),
+  });
+}
+
+async function answer(question: Question, at: PromiseDesk): Promise<Answer> {
+  const { number } = question;
   try {
-    const highs = await runtime;
-    const check = await at.check(asked, {
-      solver: (model, options) => Promise.resolve(solveWithHighs(highs, model, options)),
-      between: between(number),
-      ...(seconds === undefined ? {} : { seconds, laterSeconds: seconds }),
-    });
-    return { number, check };
+    return { number, found: await found(question, at) };
   } catch (error) {
-    return error instanceof Forgotten ? { number, check: null } : { number, check: null, error: String(error) };
+    return error instanceof Forgotten ? { number, found: null } : { number, found: null, error: String(error) };
   }
 }
 

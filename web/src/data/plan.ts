@@ -10,7 +10,7 @@ import type {
 import type { Subject } from '@usual-pantry/core/finding';
 import type { OrderDraft } from '@usual-pantry/core/order';
 import type { PlanJob, WhatIf, WhatIfAnswer } from '@usual-pantry/core/programme';
-import type { PromiseCheck } from '@usual-pantry/core/promise';
+import type { Offer, PromiseCheck } from '@usual-pantry/core/promise';
 import type { ShoppingLine } from '@usual-pantry/core/shopping';
 import { follow } from './writing';
 import { api, EVERYTHING, ORDERS, unlessRefused } from './api';
@@ -54,6 +54,11 @@ export const planApi = api.injectEndpoints({
       // Asked anew each time that it is typed: an answer of before may be wrong by now. See usePromise.
       keepUnusedDataFor: 0,
     }),
+    offers: build.query<readonly Offer[], void>({
+      query: () => 'plan/offers',
+      providesTags: ['Orders'],
+      keepUnusedDataFor: 0,
+    }),
     planJob: build.query<PlanJob, void>({ query: () => 'plan/job' }),
     startPlan: build.mutation<PlanJob, void>({ query: () => ({ url: 'plan/job', method: 'POST' }) }),
     stopPlan: build.mutation<PlanJob, void>({ query: () => ({ url: 'plan/job', method: 'DELETE' }) }),
@@ -82,6 +87,7 @@ export const {
   useFindingsQuery,
   useShoppingQuery,
   useLabelRunsQuery,
+  useOffersQuery,
   usePlanJobQuery,
   useStartPlanMutation,
   useStopPlanMutation,

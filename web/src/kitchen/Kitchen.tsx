@@ -6,8 +6,8 @@ import Typography from '@mui/material/Typography';
 import type { MakingAnswer } from '@usual-pantry/core/api';
 import { benchDay, sayBenchTime } from '@usual-pantry/core/bench-day';
 import { timerAt } from '@usual-pantry/core/making';
-import { sayCount, sayMinutes, sayShortDay } from '@usual-pantry/core/quantity';
-import { sayBatches } from '@usual-pantry/core/recipe';
+import { sayCount, sayExact, sayMinutes, sayShortDay } from '@usual-pantry/core/quantity';
+import { allowedSize, leastSize, mostSize, sayBatches, type Sized } from '@usual-pantry/core/recipe';
 import { useState } from 'react';
 import { Link as RouterLink } from 'react-router';
 import { useMakingsQuery, usePutAwayMakingMutation } from '../data/makings';
@@ -18,7 +18,9 @@ import { AnswerLine, Mark } from '../parts/AnswerLine';
 import { Empty, Panel } from '../parts/Panel';
 import { Tape } from '../parts/Tape';
 import { Waiting } from '../parts/Waiting';
+import { readNumber } from '../parts/readNumber';
 import { BigButton } from './BigButton';
+import { BigNumberField } from './BigNumberField';
 import { sideBySide, stack } from './looks';
 import { Ideas } from './Ideas';
 import { useRing } from './ring';
@@ -124,6 +126,39 @@ function FromThePlan() {
   );
 }
 
+interface SizeFieldProps {
+  readonly sized: Sized;
+  readonly disabled: boolean;
+  readonly onBegin: (size: number) => void;
+}
+
+/** How much of the base batch is made, where any size will do. */
+function SizeField({ sized, disabled, onBegin }: SizeFieldProps) {
+  const [typed, setTyped] = useState('1');
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const begin = () => {
+    const size = allowedSize(sized, readNumber(typed));
+    if (size === null)
+      setTrouble(
+        `It is made in any size from ${sayExact(leastSize(sized))} to ${sayExact(mostSize(sized))} of a batch.`,
+      );
+    else onBegin(size);
+  };
+  return (
+    <Box sx={{ display: 'grid', gap: 1, gridTemplateColumns: '1fr auto', alignItems: 'end' }}>
+      <BigNumberField label="How much of a batch" unit="×" value={typed} onChange={setTyped} onEnter={begin} />
+      <BigButton disabled={disabled} onClick={begin}>
+        Begin it
+      </BigButton>
+      {trouble !== null && (
+        <Box role="alert" sx={{ gridColumn: '1 / -1', color: 'error.main' }}>
+          {trouble}
+        </Box>
+      )}
+    </Box>
+  );
+}
+
 /** Any other recipe, at one of its sizes. */
 function AnyRecipe() {
   const { season, error, again } = useSeasonBook();
@@ -147,12 +182,20 @@ function AnyRecipe() {
         renderInput={(params) => <TextField {...params} size="medium" label="Recipe" />}
       />
       <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
-        {chosen?.batchSizes.map((size) => (
-          <BigButton key={size} disabled={isStarting} onClick={() => void begin(chosen.id, size, plan.today)}>
+        {(chosen?.anySize ? [] : (chosen?.batchSizes ?? [])).map((size) => (
+          <BigButton key={size} disabled={isStarting} onClick={() => void begin(chosen?.id ?? '', size, plan.today)}>
             {sayBatches([{ size, count: 1 }])}
           </BigButton>
         ))}
       </Box>
+      {chosen?.anySize && (
+        <SizeField
+          key={chosen.id}
+          sized={chosen}
+          disabled={isStarting}
+          onBegin={(size) => void begin(chosen.id, size, plan.today)}
+        />
+      )}
     </Box>
   );
 }

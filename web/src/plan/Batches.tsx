@@ -11,7 +11,7 @@ import TableRow from '@mui/material/TableRow';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import type { PlanRuns, PlanSummary } from '@usual-pantry/core/api';
-import { leftOverUse, whyThen, type ProductionRun } from '@usual-pantry/core/plan';
+import { leftOverUse, whyLeftOver, whyThen, type ProductionRun } from '@usual-pantry/core/plan';
 import { sayCount, sayGrams, sayList, sayMinutes, sayNumber, sayShortDay } from '@usual-pantry/core/quantity';
 import { sayBatches, yieldRecord } from '@usual-pantry/core/recipe';
 import { groupBy } from '@usual-pantry/core/record';
@@ -23,6 +23,7 @@ import { useSeasonBook, type SeasonBook } from '../data/useSeason';
 import { asCards } from '../parts/asCards';
 import { Waiting } from '../parts/Waiting';
 import { Worked } from '../parts/Worked';
+import { Offers } from './Offers';
 
 const small = { typography: 'fine', color: 'text.secondary' } as const;
 const figures = { typography: 'figures', whiteSpace: 'nowrap' } as const;
@@ -73,6 +74,13 @@ function saySpare(runs: readonly ProductionRun[], season: SeasonBook | null): st
   return `${sayCount(pieces, 'extra piece')} because this recipe’s yield varies by ${sayNumber(record.spread * 100, 0)} %`;
 }
 
+/** Why most of it is left over. */
+function sayWhyLeft(runs: readonly ProductionRun[], season: SeasonBook | null): string {
+  const most = [...runs].sort((a, b) => b.leftOverGrams - a.leftOverGrams)[0];
+  const facts = season?.book.recipes.get(most?.recipeId ?? '');
+  return most && facts ? whyLeftOver(most, facts) : '';
+}
+
 /** What could become of a left-over. */
 function sayCouldBecome(run: ProductionRun, season: SeasonBook | null): string {
   if (!season) return '';
@@ -91,6 +99,7 @@ function sayCouldBecome(run: ProductionRun, season: SeasonBook | null): string {
 
 function BatchesWorked({ run, season }: { run: ProductionRun; season: SeasonBook | null }) {
   const spare = saySpare([run], season);
+  const facts = season?.book.recipes.get(run.recipeId);
   return (
     <Worked
       working={{
@@ -103,8 +112,14 @@ function BatchesWorked({ run, season }: { run: ProductionRun; season: SeasonBook
           ...(spare ? [['To spare', spare] as const] : []),
           ...(run.poolGrams > 1 ? [['Working pool', sayGrams(run.poolGrams)] as const] : []),
           ['Comes out', sayGrams(run.yieldGrams)],
+          ...(run.leftOverGrams >= 1 ? [['Left over', sayGrams(run.leftOverGrams)] as const] : []),
         ],
-        rule: 'Whole batches of allowed sizes that cover this, as the season as a whole is cheapest in hands and left-overs.',
+        rule: [
+          'Batches of allowed sizes that cover this, as the season as a whole is cheapest in hands and left-overs.',
+          facts ? whyLeftOver(run, facts) : '',
+        ]
+          .filter(Boolean)
+          .join(' '),
       }}
     >
       {sayBatches(run.batches)}
@@ -203,6 +218,7 @@ function ByRecipe({ plan, today, season }: RowProps) {
                   {sayLeftOver(all)}
                 </Box>
                 <Box sx={small}>{[...new Set(all.map((run) => sayCouldBecome(run, season)))].find(Boolean)}</Box>
+                <Box sx={small}>{sayWhyLeft(runs, season)}</Box>
               </TableCell>
               <TableCell align="right" sx={figures} data-name="Hands">
                 {runs.length > 0 && sayMinutes(sum(runs, ({ handsMinutes }) => handsMinutes))}
@@ -282,7 +298,8 @@ function ByDay({ plan, season }: Omit<RowProps, 'today'>) {
 }
 
 /** What is made, how much of it and when; by recipe or by day. */
-export function Batches({ plan: { today } }: { plan: PlanSummary }) {
+export function Batches({ plan: summary }: { plan: PlanSummary }) {
+  const { today } = summary;
   const { season } = useSeasonBook();
   const { data: plan, error, refetch } = usePlanRunsQuery();
   const [search, setSearch] = useSearchParams();
@@ -290,6 +307,7 @@ export function Batches({ plan: { today } }: { plan: PlanSummary }) {
   if (!plan) return <Waiting error={error} again={refetch} />;
   return (
     <>
+      <Offers plan={summary} />
       <ToggleButtonGroup
         exclusive
         size="small"

@@ -1,0 +1,151 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import CircularProgress from '@mui/material/CircularProgress';
+import Paper from '@mui/material/Paper';
+import Typography from '@mui/material/Typography';
+import type { PlanSummary } from '@usual-pantry/core/api';
+import { orderDraftSchema } from '@usual-pantry/core/order';
+import { gainOf, type Offer } from '@usual-pantry/core/promise';
+import { sayGrams, sayList, sayMinutes, sayMoney, sayShortDay } from '@usual-pantry/core/quantity';
+import { useState } from 'react';
+import { said } from '../data/notices';
+import { useOffersQuery } from '../data/plan';
+import { recordApi } from '../data/records';
+import { useAppDispatch } from '../data/store';
+import { sayRefusal, type Refusal } from '../parts/refusal';
+
+const nameOf = ({ count, boxName }: Offer): string => `${String(count)} more × ${boxName}`;
+
+/** What boxes that nobody has ordered would cost, in words. */
+function sayCost(offer: Offer, currency: string): string {
+  const { count, packagingMinor, boughtMinor, handsMinutes } = offer;
+  return sayList([
+    `${sayMoney(packagingMinor / count, currency)} each in packaging`,
+    ...(boughtMinor > 0 ? [`${sayMoney(boughtMinor, currency)} more to buy`] : []),
+    `${sayMinutes(handsMinutes)} of hands`,
+  ]);
+}
+
+/** Takes boxes that nobody has ordered into the plan, as an order that may still be changed or taken back. */
+function useTakeOffer() {
+  const dispatch = useAppDispatch();
+  return async (offer: Offer): Promise<void> => {
+    const draft = orderDraftSchema.parse({
+      customer: { name: 'To sell' },
+      lines: [{ boxId: offer.boxId, count: offer.count }],
+      handOver: { on: offer.on, way: 'stall' },
+      notes: 'Packed from what would be left over.',
+    });
+    const label = `${nameOf(offer)} taken into the plan for ${sayShortDay(offer.on)}.`;
+    try {
+      await dispatch(recordApi.endpoints.add.initiate({ noun: 'order', draft, label })).unwrap();
+    } catch (error) {
+      dispatch(said({ text: sayRefusal(error as Refusal), tone: 'trouble' }));
+    }
+  };
+}
+
+function OfferRow({ offer, currency }: { offer: Offer; currency: string }) {
+  const take = useTakeOffer();
+  const [isTaking, setIsTaking] = useState(false);
+  return (
+    <Box
+      component="li"
+      sx={{
+        display: 'flex',
+        gap: 1.5,
+        alignItems: 'center',
+        flexWrap: 'wrap',
+        py: 0.75,
+        borderTop: 1,
+        borderColor: 'divider',
+      }}
+    >
+      <Box sx={{ flex: '1 1 260px' }}>
+        <Box sx={{ fontWeight: 650 }}>
+          {nameOf(offer)}, for {sayShortDay(offer.on)}
+        </Box>
+        <Box sx={{ typography: 'fine', color: 'text.secondary' }}>
+          {sayCost(offer, currency)}
+          {offer.savedGrams >= 1 && `; ${sayGrams(offer.savedGrams)} less left over`}
+        </Box>
+      </Box>
+      <Box sx={{ typography: 'figures' }}>brings {sayMoney(gainOf(offer), currency)}</Box>
+      <Button
+        variant="outlined"
+        disabled={isTaking}
+        aria-label={`Take ${nameOf(offer)}`}
+        onClick={() => {
+          setIsTaking(true);
+          void take(offer).finally(() => {
+            setIsTaking(false);
+          });
+        }}
+      >
+        Take them
+      </Button>
+    </Box>
+  );
+}
+
+function Found({ currency, onClose }: { currency: string; onClose: () => void }) {
+  const { data, isFetching, error, refetch } = useOffersQuery();
+  if (isFetching)
+    return (
+      <Box role="status" sx={{ display: 'flex', gap: 1.5, alignItems: 'center' }}>
+        <CircularProgress size={20} />
+        <span>Trying each box on each day of a hand-over …</span>
+        <Button onClick={onClose}>Stop</Button>
+      </Box>
+    );
+  if (error)
+    return (
+      <Box role="alert">
+        {sayRefusal(error as Refusal)} <Button onClick={() => void refetch()}>Try again</Button>
+      </Box>
+    );
+  if (!data || data.length === 0)
+    return <span>Nothing more can be packed: no box has all its pieces left over, or the days before are full.</span>;
+  return (
+    <>
+      <Typography sx={{ typography: 'fine', color: 'text.secondary' }}>
+        Without one batch more, and with every day ending in time. Each for itself: what one takes, another cannot have.
+      </Typography>
+      <Box component="ul" aria-label="What could still be sold" sx={{ listStyle: 'none', p: 0, m: 0, mt: 1 }}>
+        {data.map((offer) => (
+          <OfferRow key={offer.boxId} offer={offer} currency={currency} />
+        ))}
+      </Box>
+    </>
+  );
+}
+
+/** What is left over is an offer: further boxes that could be packed from it, and what they would bring. */
+export function Offers({ plan: { leftOverGrams, currency } }: { plan: PlanSummary }) {
+  const [isOpen, setIsOpen] = useState(false);
+  if (leftOverGrams < 1) return null;
+  return (
+    <Paper component="section" aria-label="Left over" variant="outlined" sx={{ p: 1.5, mb: 1.5, displayPrint: 'none' }}>
+      <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap', mb: isOpen ? 1 : 0 }}>
+        <Box sx={{ flex: '1 1 260px' }}>{sayGrams(leftOverGrams)} will be left over.</Box>
+        <Button
+          variant="outlined"
+          aria-expanded={isOpen}
+          onClick={() => {
+            setIsOpen(!isOpen);
+          }}
+        >
+          What could still be sold
+        </Button>
+      </Box>
+      {isOpen && (
+        <Found
+          currency={currency}
+          onClose={() => {
+            setIsOpen(false);
+          }}
+        />
+      )}
+    </Paper>
+  );
+}
