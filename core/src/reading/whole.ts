@@ -287,7 +287,7 @@ const heatOf = ({ own, text, readings }: ReadStep): Pick<RecipeStep, 'text' | 'e
   effect: { kind: 'none' },
   target: null,
   equipment: [],
-  ...Object.assign({}, ...readings.map(({ patch }) => patch)),
+  ...readings.reduce<Partial<RecipeStep>>((all, { patch }) => ({ ...all, ...patch }), {}),
   ...own,
 });
 
