@@ -2,6 +2,7 @@ import type { Book } from '@usual-pantry/core/book';
 import { boxFor, isOpen, type OrderFiled } from '@usual-pantry/core/order';
 import type { Plan } from '@usual-pantry/core/plan';
 import { bodyForm, piecesPerBatch } from '@usual-pantry/core/piece';
+import type { RecipeFiled } from '@usual-pantry/core/recipe';
 
 const DAY = 86_400_000;
 const at = (day: string): number => Date.parse(day) / DAY;
@@ -14,6 +15,13 @@ function allowed(day: string, book: Book): number {
   const change = dayChanges.find((each) => each.day === day);
   const usual = benchWeek.find((each) => each.weekday === weekdayOf(day))?.hours ?? 0;
   return (change?.hours ?? usual) * 60 + overtimeMinutes;
+}
+
+/** One of the listed sizes; or, of any size, a hundredth between the least and the largest. */
+function isAllowed(size: number, { batchSizes, anySize }: Pick<RecipeFiled, 'batchSizes' | 'anySize'>): boolean {
+  if (batchSizes.includes(size)) return true;
+  const isStep = Math.abs(size * 100 - Math.round(size * 100)) < 1e-6;
+  return anySize && isStep && size > Math.min(...batchSizes) && size < Math.max(...batchSizes);
 }
 
 /**
@@ -130,7 +138,7 @@ export function verifyPlan(plan: Plan, book: Book, orders: readonly OrderFiled[]
     if (!facts) continue;
     const name = `${run.recipeName} on ${run.day}`;
     for (const { size, count } of run.batches) {
-      if (!facts.recipe.batchSizes.includes(size)) wrong.push(`${name}: ${String(size)} is no allowed size`);
+      if (!isAllowed(size, facts.recipe)) wrong.push(`${name}: ${String(size)} is no allowed size`);
       if (!Number.isInteger(count) || count < 1) wrong.push(`${name}: ${String(count)} is no number of batches`);
     }
     const yieldGrams = run.batches.reduce((sum, { size, count }) => sum + size * count * facts.yieldGrams, 0);

@@ -149,6 +149,26 @@ describe('what was decided', () => {
     expect(left('2026-12-04', 9)).toEqual(['2026-12-05 0.5 1']);
   });
 
+  it('is struck off by how much was made, where any size will do', () => {
+    const free = bookOf({
+      ingredients: [ingredient('dark')],
+      recipes: [recipe('bark', [line('dark', 500)], { batchSizes: [0.25, 2], anySize: true })],
+    });
+    const guide = decided([
+      { recipeId: 'bark', day: '2026-12-01', size: 0.8, count: 1 },
+      { recipeId: 'bark', day: '2026-12-05', size: 0.5, count: 2 },
+    ]);
+    const left = (day: string, size: number) =>
+      withoutMade(guide, [{ recipeId: 'bark', day, batches: [{ size, count: 1 }] }], free).batches.map(
+        (each) => `${each.day} ${each.size.toFixed(2)} ${String(each.count)}`,
+      );
+    expect(left('2026-12-01', 0.3)).toEqual(['2026-12-01 0.50 1', '2026-12-05 0.50 2']);
+    expect(left('2026-12-01', 0.8)).toEqual(['2026-12-05 0.50 2']);
+    // More than was decided for its day counts for the next.
+    expect(left('2026-12-01', 1.4)).toEqual(['2026-12-05 0.40 1']);
+    expect(left('2026-12-04', 0.75)).toEqual(['2026-12-01 0.80 1', '2026-12-05 0.25 1']);
+  });
+
   it('and not made is asked for when its day is over', () => {
     const guide = decided([{ recipeId: 'fudge', day: '2026-11-28', size: 1, count: 2 }]);
     const orders = [order('a', { b: 6 }, '2026-12-04')];

@@ -1,0 +1,62 @@
+import { describe, expect, it } from '@jest/globals';
+import fc from 'fast-check';
+import { bookOf, order, TODAY } from '../../testing/kitchen.js';
+import { bench, trufflePantry } from '../../testing/truffles.js';
+import { breachesOf, planSeason } from '../plan/index.js';
+import { boxesFor, costsNoBatch, gainOf, handOverDays, largestFor } from './offers.js';
+import { PromiseDesk } from './promise.js';
+
+const book = bookOf({ ...trufflePantry, kitchen: bench });
+const orders = [order('a', { mixed: 6 }, '2026-12-05'), order('b', { bag: 5 }, '2026-12-12')];
+const ground = { book, orders, today: TODAY, guide: null };
+const before = planSeason(book, orders, TODAY);
+
+describe('what is left over', () => {
+  it('is offered as further boxes, as many as can be packed without one batch more', async () => {
+    const offers = await new PromiseDesk(ground).offers();
+    expect(offers.length).toBeGreaterThan(0);
+    for (const { boxId, on, count } of offers) {
+      const withMore = (more: number) => planSeason(book, [...orders, boxesFor(boxId, more, on)], TODAY);
+      expect(costsNoBatch(before, withMore(count), book)).toBe(true);
+      expect(breachesOf(withMore(count), book)).toEqual([]);
+      expect(withMore(count).leftOut).toEqual([]);
+    }
+    const gains = offers.map(gainOf);
+    expect(gains).toEqual([...gains].sort((a, b) => b - a));
+  });
+
+  it('is offered at what it costs and brings: the price, less packaging and what must be bought', async () => {
+    const packed = bookOf({
+      ...trufflePantry,
+      kitchen: bench,
+      boxes: trufflePantry.boxes.map((box) => ({
+        ...box,
+        packaging: [{ name: 'tin', kind: 'packaging' as const, costMinor: 150, grams: 0 }],
+      })),
+    });
+    const [offer] = await new PromiseDesk({ ...ground, book: packed }).offers();
+    expect(offer).toMatchObject({ priceMinor: 2000 * (offer?.count ?? 0), packagingMinor: 150 * (offer?.count ?? 0) });
+    expect(offer && gainOf(offer)).toBe((offer?.count ?? 0) * 1850 - (offer?.boughtMinor ?? 0));
+  });
+
+  it('is not offered where nothing is left, for a day that has passed, or when it would be given up', async () => {
+    expect(await new PromiseDesk({ ...ground, orders: [] }).offers()).toEqual([]);
+    expect(handOverDays(orders, '2026-12-06')).toEqual(['2026-12-12']);
+    const forgotten = new PromiseDesk(ground).offers({ between: () => Promise.reject(new Error('given up')) });
+    await expect(forgotten).rejects.toThrow('given up');
+  });
+});
+
+it('the largest number is found with few questions', async () => {
+  await fc.assert(
+    fc.asyncProperty(fc.integer({ min: 0, max: 120 }), fc.integer({ min: 1, max: 100 }), async (limit, most) => {
+      let asked = 0;
+      const holds = (count: number) => {
+        asked += 1;
+        return Promise.resolve(count <= limit);
+      };
+      expect(await largestFor(holds, most)).toBe(Math.min(limit, most));
+      expect(asked).toBeLessThanOrEqual(15);
+    }),
+  );
+});
