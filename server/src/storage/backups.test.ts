@@ -118,14 +118,20 @@ describe('putting a copy back', () => {
         server = await openServer({ folder });
       }
       const copy = (await list()).find((each) => each.kind === kind);
+      // What the last migration brought was not in the copy yet.
+      const { recipes } = before;
+      const kept =
+        kind === 'before-migration'
+          ? { ...before, recipes: recipes.map((each) => ({ ...each, anySize: false })) }
+          : before;
       await add('Since then');
-      expect(await season()).not.toEqual(before);
+      expect(await season()).not.toEqual(kept);
       await restore(copy?.name ?? '').expect(200);
-      expect(await season()).toEqual(before);
+      expect(await season()).toEqual(kept);
       // After a stop and a start, too
       await server.app.close();
       server = await openServer({ folder });
-      expect(await season()).toEqual(before);
+      expect(await season()).toEqual(kept);
       const [undo] = await list();
       expect(undo?.kind).toBe('before-restore');
       await restore(undo?.name ?? '').expect(200);
