@@ -42,6 +42,14 @@ async function season(
     return;
   }
   const plan = planSeason(book, orders, today, solution.guide);
+  const free = plan.runs.filter(({ recipeId }) => book.recipes.get(recipeId)?.recipe.anySize);
+  if (free.length > 0) {
+    const [left, used] = [
+      free.reduce((sum, run) => sum + run.leftOverGrams, 0),
+      free.reduce((sum, run) => sum + run.usedGrams, 0),
+    ];
+    say(`${name}: of what may have any size ${percent(left / used)} is left over`);
+  }
   say(
     `${name}: ${solution.status}, gap ${percent(solution.gap)} after ${took.toFixed(1)} s, the solver’s first plan after ${firsts[0]?.toFixed(1) ?? '-'} s; ${hoursOf(plan)} h and ${leftOf(plan)} kg left over, day by day ${hoursOf(greedy)} h and ${leftOf(greedy)} kg; memory ${(process.memoryUsage().rss / 1e6).toFixed(0)} MB`,
   );
@@ -50,6 +58,20 @@ async function season(
 const file = seasonFileSchema.parse(JSON.parse(readFileSync('demo/season.json', 'utf8')));
 const demo = openBook(file);
 await season('demo season from nothing', demo, file.orders, file.writtenFor, 60, 0.01);
+/** The demo with any size for what is only weighed and stirred: what may be halved, and is not cut from a pan. */
+const freed = file.recipes.map((each) =>
+  Math.min(...each.batchSizes) < 1 && each.foaming === 'does not boil'
+    ? { ...each, batchSizes: [Math.min(...each.batchSizes) / 2, Math.max(...each.batchSizes)], anySize: true }
+    : each,
+);
+await season(
+  'demo season with any size',
+  openBook({ ...file, recipes: freed }),
+  file.orders,
+  file.writtenFor,
+  60,
+  0.01,
+);
 {
   const since = performance.now();
   const { gap } = await solveProgramme(

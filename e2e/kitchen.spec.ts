@@ -115,9 +115,9 @@ test('a batch of toffee: weighed with tare, cooked to its alarm with a dip and w
   await page.getByRole('button', { name: 'Done: weigh what came out' }).click();
 
   // What came out, with what was not good enough.
-  await page.getByLabel('Came out').fill('1050');
-  await page.getByLabel('Good pieces').fill('90');
-  await page.getByLabel('broken').fill('10');
+  await page.getByLabel('Came out').fill('1100');
+  await page.getByLabel('Good pieces').fill('98');
+  await page.getByLabel('broken').fill('2');
   await page.getByRole('button', { name: '4', exact: true }).click();
   await page.getByRole('button', { name: '1 batch made' }).click();
   await expect(page.getByText(/^Say where .* came from/)).toBeVisible();
@@ -130,13 +130,13 @@ test('a batch of toffee: weighed with tare, cooked to its alarm with a dip and w
     .getByRole('link', { name: /^Sesame-cardamom toffee,/ })
     .first()
     .click();
-  await expect(page.getByText('945 g that can be given away')).toBeVisible();
+  await expect(page.getByText('1,078 g that can be given away')).toBeVisible();
   await expect(page.getByRole('img', { name: /Curve of the temperature/ }).first()).toBeVisible();
   await expect(page.getByRole('list', { name: 'Noted' })).toContainText('Stirred');
 
   const { batches } = await ask<{ batches: Batch[] }>(request, '/api/book');
   expect(batches).toMatchObject([
-    { recipeId: 'sesame-toffee', on: TODAY, grams: 945, log: { grade: 4, humidity: 48, pieces: 90 } },
+    { recipeId: 'sesame-toffee', on: TODAY, grams: 1078, log: { grade: 4, humidity: 48, pieces: 98 } },
   ]);
   expect(batches[0]?.log?.weights.find(({ ingredientId }) => ingredientId === 'unsalted-butter')?.grams).toBe(499);
   const kept = await ask<MakingEvents>(request, `/api/makings/${id}/events`);
@@ -157,7 +157,7 @@ test('a batch of toffee: weighed with tare, cooked to its alarm with a dip and w
   expect(stored.onHandGrams).not.toBe(sugar.onHandGrams);
   const after = await planOf(request);
   expect(after.batches).toBe(before.batches - 1);
-  expect(after.made).toMatchObject([{ recipeId: 'sesame-toffee', yieldGrams: 945 }]);
+  expect(after.made).toMatchObject([{ recipeId: 'sesame-toffee', yieldGrams: 1078 }]);
 });
 
 test('two batches side by side: whose turn it is, something else that went in, and a batch that another device takes over', async ({

@@ -65,7 +65,7 @@ test('the plan shows every making and every purchase that the API names', async 
     .getByRole('button', { name: /how this was worked out/ })
     .first()
     .click();
-  await expect(page.getByRole('dialog')).toContainText('Whole batches of allowed sizes that cover this');
+  await expect(page.getByRole('dialog')).toContainText('Batches of allowed sizes that cover this');
 });
 
 test('a label that is too small says how high it must be, and printing waits', async ({ page }) => {
