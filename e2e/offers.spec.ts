@@ -26,7 +26,7 @@ test('what will be left over is offered as boxes; taken, money and plan change, 
   expect(after.batches).toBeLessThanOrEqual(before.batches);
   expect(after.shoppingCostMinor - before.shoppingCostMinor).toBe(best.boughtMinor);
   const { orders } = await ask<Season>(request, '/api/season-file');
-  expect(orders.filter(({ customer }) => customer.name === 'To sell')).toHaveLength(1);
+  expect(orders.filter(({ customer }) => customer.name === 'More boxes')).toHaveLength(1);
 
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect.poll(async () => (await planOf(request)).boxes).toBe(before.boxes);

@@ -2,6 +2,7 @@ export { wrongInOrder, wrongInOrderEdit } from './check.js';
 export { doubleFindings } from './doubles.js';
 export { afterWayOut, changesOrder, filedOrder, unsaidOf, type OrderAction, sealOrder } from './edits.js';
 export { type Breach, breachesOf, findingsOfOrder, sayBreach, findingsWhenever, handOverPassed } from './findings.js';
+export { moreBoxes } from './more-boxes.js';
 export {
   AS_IT_IS,
   boxFor,

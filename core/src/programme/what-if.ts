@@ -2,7 +2,7 @@ import { openBook, type Book, type BookData } from '../book/index.js';
 import { blocks, type WayOut } from '../finding/index.js';
 import { daySchema, idSchema } from '../record/index.js';
 import type { KitchenDraft } from '../kitchen/index.js';
-import { orderFiledSchema, type OrderFiled } from '../order/index.js';
+import { moreBoxes, type OrderFiled } from '../order/index.js';
 import type { Day } from '../quantity/index.js';
 import type { Plan } from '../plan/index.js';
 import { z } from 'zod';
@@ -63,14 +63,7 @@ export const piecesIf = <Piece extends BookData['pieces'][number]>(
 
 /** The boxes that are added, as orders. */
 export const ordersIf = ({ boxes }: WhatIf): OrderFiled[] =>
-  boxes.map(({ boxId, count, on }, index) =>
-    orderFiledSchema.parse({
-      id: `what-if-${String(index)}`,
-      customer: { name: 'More boxes' },
-      lines: [{ boxId, count }],
-      handOver: { on, way: 'pick-up' },
-    }),
-  );
+  boxes.map((each, index) => moreBoxes(each, `what-if-${String(index)}`));
 
 /** The book and the orders as they would be. */
 export function seasonIf(

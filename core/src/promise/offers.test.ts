@@ -2,8 +2,9 @@ import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { bookOf, order, TODAY } from '../../testing/kitchen.js';
 import { bench, trufflePantry } from '../../testing/truffles.js';
+import { moreBoxes } from '../order/index.js';
 import { breachesOf, planSeason } from '../plan/index.js';
-import { boxesFor, costsNoBatch, gainOf, handOverDays, largestFor } from './offers.js';
+import { costsNoBatch, gainOf, handOverDays, largestFor } from './offers.js';
 import { PromiseDesk } from './promise.js';
 
 const book = bookOf({ ...trufflePantry, kitchen: bench });
@@ -16,7 +17,8 @@ describe('what is left over', () => {
     const offers = await new PromiseDesk(ground).offers();
     expect(offers.length).toBeGreaterThan(0);
     for (const { boxId, on, count } of offers) {
-      const withMore = (more: number) => planSeason(book, [...orders, boxesFor(boxId, more, on)], TODAY);
+      const withMore = (more: number) =>
+        planSeason(book, [...orders, moreBoxes({ boxId, count: more, on }, 'more')], TODAY);
       expect(costsNoBatch(before, withMore(count), book)).toBe(true);
       expect(breachesOf(withMore(count), book)).toEqual([]);
       expect(withMore(count).leftOut).toEqual([]);

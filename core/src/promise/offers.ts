@@ -1,5 +1,5 @@
 import type { Book } from '../book/index.js';
-import { isOpen, orderFiledSchema, type OrderFiled } from '../order/index.js';
+import { isOpen, type OrderFiled } from '../order/index.js';
 import type { Plan } from '../plan/index.js';
 import type { Day } from '../quantity/index.js';
 
@@ -22,15 +22,6 @@ export interface Offer {
 
 /** So many further boxes of a kind are looked at. */
 export const MOST_OFFERED = 100;
-
-/** Boxes for a day that nobody has ordered, as an order. */
-export const boxesFor = (boxId: string, count: number, on: Day): OrderFiled =>
-  orderFiledSchema.parse({
-    id: 'offer',
-    customer: { name: 'More boxes' },
-    lines: [{ boxId, count }],
-    handOver: { on, way: 'pick-up' },
-  });
 
 /** Days from today on that have a hand-over anyway. */
 export const handOverDays = (orders: readonly OrderFiled[], today: Day): Day[] =>

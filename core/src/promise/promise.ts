@@ -1,20 +1,11 @@
 import { blocks } from '../finding/index.js';
 import type { Book } from '../book/index.js';
-import { findingsOfOrder, type OrderFiled } from '../order/index.js';
+import { findingsOfOrder, moreBoxes, type OrderFiled } from '../order/index.js';
 import { addDays, sayDay, sayMinutes, type Day } from '../quantity/index.js';
 import { relaxed, type Solver } from '../solver/index.js';
 import { breachesOf, newBreaches, type Breach, type Guide, guideOf, planSeason, type Plan } from '../plan/index.js';
 import { endsLate } from '../bench-day/index.js';
-import {
-  boxesFor,
-  costsNoBatch,
-  gainOf,
-  handOverDays,
-  largestFor,
-  MOST_OFFERED,
-  offerOf,
-  type Offer,
-} from './offers.js';
+import { costsNoBatch, gainOf, handOverDays, largestFor, MOST_OFFERED, offerOf, type Offer } from './offers.js';
 import {
   buildProgramme,
   besideInput,
@@ -68,6 +59,8 @@ const LATER_SECONDS = 3;
 const MOST_LATE_MINUTES = 120;
 /** A proof that there is no plan may take so long; it takes a fraction of a second where nothing else is going on. */
 const PROOF_SECONDS = 30;
+/** The id of an order that is tried as an offer. */
+const OFFER = 'offer';
 /** For less it is not worth to begin. */
 const LEAST_SECONDS = 0.3;
 /** Any plan will do: one that costs this much more than the best is good enough. */
@@ -270,7 +263,7 @@ export class PromiseDesk {
     for (const boxId of book.boxes.keys()) {
       const planWith = async (count: number, on: Day) => {
         await between?.();
-        return planSeason(book, [...orders, boxesFor(boxId, count, on)], today, guide ?? undefined);
+        return planSeason(book, [...orders, moreBoxes({ boxId, count, on }, OFFER)], today, guide ?? undefined);
       };
       // What a plan says is soon known; whether its days end in time takes longer, and is asked of the best alone.
       const days: { readonly on: Day; readonly most: number }[] = [];
@@ -287,7 +280,7 @@ export class PromiseDesk {
         const found = new Map<number, Offer>();
         const count = await largestFor(async (each) => {
           await between?.();
-          const order = boxesFor(boxId, each, on);
+          const order = moreBoxes({ boxId, count: each, on }, OFFER);
           const { plan, judged } = this.withOrder(order);
           const isGood = judged.stops.length === 0 && judged.late.length === 0 && costsNoBatch(before, plan, book);
           const offer = isGood ? offerOf(order, before, plan, book) : null;

@@ -18,6 +18,7 @@ export {
   mostSize,
   proposedSizes,
   roundedUp,
+  usualEnds,
   type Sized,
 } from './sizes.js';
 export {

@@ -85,6 +85,9 @@ export function batchesGiving(
 /** Words for what sugar comes to when it is cooked. */
 const SUGAR_STAGE = /\b(?:caramel\w*|amber|(?:soft|firm|hard)[- ]?(?:ball|crack)|thread stage)\b/i;
 
+/** The least and the largest of any size, where nothing else is known. A guess. */
+export const usualEnds = [0.25, 2] as const;
+
 /** A size as it is proposed, and why. */
 export interface ProposedSizes {
   readonly sizes: Sized;
@@ -108,7 +111,7 @@ export function proposedSizes(
   if (steps.some(bakesIn))
     return { sizes: { batchSizes: [1, 2], anySize: false }, why: 'one or two batches at once: it fills whole pans' };
   return {
-    sizes: { batchSizes: [0.25, 2], anySize: true },
+    sizes: { batchSizes: [...usualEnds], anySize: true },
     why: 'any size from a quarter of it to twice as much: no sugar is cooked in it',
   };
 }

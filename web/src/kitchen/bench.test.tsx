@@ -210,6 +210,9 @@ describe('weighing out', () => {
     expect(screen.getByRole('alert').textContent).toContain('Type what it weighs');
     await user.type(screen.getByLabelText('Or type what it weighs'), 'a cup{Enter}');
     expect(screen.getByRole('alert')).toBeDefined();
+    expect(screen.getByRole('alert').textContent).toContain('“a cup” is no weight');
+    await press(user, 'Scale the rest');
+    expect(screen.getByRole('alert').textContent).toContain('“a cup” is no weight');
     expect(screen.getByDisplayValue('a cup')).toBeDefined();
     expect(events).toEqual([]);
   });

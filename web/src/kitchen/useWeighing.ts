@@ -9,6 +9,12 @@ import { useScale } from './useScale';
 const LEAST = 0.05;
 const MOST = 20;
 
+/** What is wrong with what was typed, or with what stands on the scale. */
+function wrongWeight(typed: string, hasScale: boolean): string {
+  if (typed !== '') return `“${typed}” is no weight. Type what it weighs in g, such as 450.`;
+  return hasScale ? 'Nothing is on the scale. Weigh it, or type what it weighs.' : 'Type what it weighs, in g.';
+}
+
 /** Weighing out: which line is next, what is on the scale of it, and what can be done with it. @param onNext when all is weighed */
 export function useWeighing(bench: Bench, onNext: () => void) {
   const { facts, making, sheet, state, happen } = bench;
@@ -37,11 +43,7 @@ export function useWeighing(bench: Bench, onNext: () => void) {
       return;
     }
     if (value === null || !(value > 0)) {
-      setTrouble(
-        devices.scale === 'none'
-          ? 'Type what it weighs, in g.'
-          : 'Nothing is on the scale. Weigh it, or type what it weighs.',
-      );
+      setTrouble(wrongWeight(typed.trim(), devices.scale !== 'none'));
       return;
     }
     happen({ kind: 'weighed', line: line.line, grams: value, useBy: lot ?? null });
@@ -49,7 +51,11 @@ export function useWeighing(bench: Bench, onNext: () => void) {
     pick(null);
   };
   const scaleRest = () => {
-    if (!line || value === null) return;
+    if (!line) return;
+    if (value === null || !(value > 0)) {
+      setTrouble(wrongWeight(typed.trim(), devices.scale !== 'none'));
+      return;
+    }
     const factor = factorFor(facts, making.size, state, { line: line.line, poured: value });
     if (
       factor === null ||

@@ -4,7 +4,7 @@ import CircularProgress from '@mui/material/CircularProgress';
 import Paper from '@mui/material/Paper';
 import Typography from '@mui/material/Typography';
 import type { PlanSummary } from '@usual-pantry/core/api';
-import { orderDraftSchema } from '@usual-pantry/core/order';
+import { moreBoxes } from '@usual-pantry/core/order';
 import { gainOf, type Offer } from '@usual-pantry/core/promise';
 import { sayGrams, sayList, sayMinutes, sayMoney, sayShortDay } from '@usual-pantry/core/quantity';
 import { useState } from 'react';
@@ -30,12 +30,8 @@ function sayCost(offer: Offer, currency: string): string {
 function useTakeOffer() {
   const dispatch = useAppDispatch();
   return async (offer: Offer): Promise<void> => {
-    const draft = orderDraftSchema.parse({
-      customer: { name: 'To sell' },
-      lines: [{ boxId: offer.boxId, count: offer.count }],
-      handOver: { on: offer.on, way: 'stall' },
-      notes: 'Packed from what would be left over.',
-    });
+    const { id: _id, ...order } = moreBoxes(offer, 'offer');
+    const draft = { ...order, notes: 'Packed from what would be left over.' };
     const label = `${nameOf(offer)} taken into the plan for ${sayShortDay(offer.on)}.`;
     try {
       await dispatch(recordApi.endpoints.add.initiate({ noun: 'order', draft, label })).unwrap();

@@ -4,7 +4,7 @@ import Radio from '@mui/material/Radio';
 import RadioGroup from '@mui/material/RadioGroup';
 import Autocomplete from '@mui/material/Autocomplete';
 import TextField from '@mui/material/TextField';
-import type { RecipeDraft } from '@usual-pantry/core/recipe';
+import { usualEnds, type RecipeDraft } from '@usual-pantry/core/recipe';
 import { useState } from 'react';
 import { useController, useFormContext, useWatch } from 'react-hook-form';
 import { useFieldError } from '../parts/fieldError';
@@ -22,7 +22,7 @@ const sizesFor = (way: Way, sizes: readonly number[]): number[] => {
   const known = sizes.filter(Number.isFinite);
   if (way === 'whole') return [1];
   if (way === 'listed') return known.length > 0 ? known : [1];
-  return known.length > 1 ? [Math.min(...known), Math.max(...known)] : [0.25, Math.max(2, ...known)];
+  return known.length > 1 ? [Math.min(...known), Math.max(...known)] : [...usualEnds];
 };
 
 /** The multiples of the base batch that may be made at once. */
