@@ -3,6 +3,7 @@ const layers = [
   'record',
   'help',
   'quantity',
+  'room',
   'history',
   'finding',
   'solver',

@@ -2,7 +2,7 @@ import { batchFiledSchema, type BatchFiled } from '../src/batch/index.js';
 import { type BookData, openBook, type Book } from '../src/book/index.js';
 import { type BoxFiled, boxFiledSchema } from '../src/box/index.js';
 import { ingredientFiledSchema, type IngredientFiled } from '../src/ingredient/index.js';
-import { kitchenDraftSchema, type KitchenDraft } from '../src/kitchen/index.js';
+import { type DayChange, kitchenDraftSchema, usualDay, type KitchenDraft } from '../src/kitchen/index.js';
 import { orderFiledSchema, type OrderFiled } from '../src/order/index.js';
 import { pieceFiledSchema, type PieceFiled } from '../src/piece/index.js';
 import { recipeFiledSchema, type RecipeFiled } from '../src/recipe/index.js';
@@ -18,6 +18,9 @@ export const kitchen: KitchenDraft = kitchenDraftSchema.parse({
   homeKitchenStatement: 'Made in a home kitchen.',
   handsRateMinorPerHour: 1800,
 });
+
+/** A day that is not as its weekday is. */
+export const different = (day: string, more: Partial<DayChange>): DayChange => ({ ...usualDay(day), ...more });
 
 export const ingredient = (id: string, more: Partial<z.input<typeof ingredientFiledSchema>> = {}): IngredientFiled =>
   ingredientFiledSchema.parse({ id, name: id, declaration: { labelName: id }, ...more });

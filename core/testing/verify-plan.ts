@@ -2,6 +2,7 @@ import type { Book } from '@usual-pantry/core/book';
 import { boxFor, isOpen, type OrderFiled } from '@usual-pantry/core/order';
 import type { Plan } from '@usual-pantry/core/plan';
 import { bodyForm, piecesPerBatch } from '@usual-pantry/core/piece';
+import { drawnInStages, stagesOf, verifyRoom } from './verify-room.js';
 import type { RecipeFiled } from '@usual-pantry/core/recipe';
 
 const DAY = 86_400_000;
@@ -10,11 +11,24 @@ const weekdayOf = (day: string): number => new Date(`${day}T00:00:00Z`).getUTCDa
 
 /** Minutes that the rules allow the maker on a day, overtime included. */
 function allowed(day: string, book: Book): number {
-  const { benchWeek, dayChanges, overtimeMinutes } = book.kitchen;
+  const { benchWeek, dayChanges, overtimeMinutes, closures } = book.kitchen;
+  if (closures.some(({ from, to }) => at(from) <= at(day) && at(day) <= at(to))) return overtimeMinutes;
   if (benchWeek.length === 0) return Infinity;
   const change = dayChanges.find((each) => each.day === day);
   const usual = benchWeek.find((each) => each.weekday === weekdayOf(day))?.hours ?? 0;
   return (change?.hours ?? usual) * 60 + overtimeMinutes;
+}
+
+/** The day on which something comes from its shop that is ordered on a day, both as numbers. */
+function comesOn(
+  { supplier, leadDays }: { readonly supplier: string; readonly leadDays: number },
+  orderedOn: number,
+  { kitchen: { shops } }: Book,
+): number {
+  const weekdays = shops.find((shop) => shop.name.toLowerCase() === supplier.toLowerCase())?.weekdays;
+  let day = orderedOn + leadDays;
+  while (weekdays && !weekdays.includes(new Date(day * DAY).getUTCDay())) day++;
+  return day;
 }
 
 /** One of the listed sizes; or, of any size, a hundredth between the least and the largest. */
@@ -30,7 +44,7 @@ function isAllowed(size: number, { batchSizes, anySize }: Pick<RecipeFiled, 'bat
  * @returns every rule that is broken, in words; what the plan itself reports as left out is not asked for
  */
 export function verifyPlan(plan: Plan, book: Book, orders: readonly OrderFiled[], today: string): string[] {
-  const wrong: string[] = [];
+  const wrong: string[] = verifyRoom(plan, book, today);
   const { kitchen } = book;
   const leftOut = new Set(plan.findings.filter(({ code }) => code === 'too-late').map(({ about }) => about.id));
   const kept = orders.filter((order) => isOpen(order) && !leftOut.has(order.id));
@@ -61,11 +75,11 @@ export function verifyPlan(plan: Plan, book: Book, orders: readonly OrderFiled[]
     const bodyId = facts?.parts.find(({ role }) => role === 'body')?.recipeId ?? '';
     const body = book.recipes.get(bodyId)?.recipe;
     if (!facts || !body) continue;
-    for (const { madeOn, day } of done) {
+    for (const { madeOn, day, begun } of done) {
       const isFact = plan.made.some(({ recipeId, day: on }) => recipeId === bodyId && on === madeOn);
       if (at(day) < at(today)) wrong.push(`${key}: finished on ${day}, which has passed`);
       if (at(madeOn) < at(today) && !isFact) wrong.push(`${key}: made on ${madeOn}, which has passed`);
-      if (at(day) < at(madeOn) + body.restDays) wrong.push(`${key}: finished on ${day} before its body has rested`);
+      if (at(begun) < at(madeOn) + body.restDays) wrong.push(`${key}: finished on ${begun} before its body has rested`);
       if (at(day) > at(handOver) - kitchen.packingLeadDays && !isFact)
         wrong.push(`${key}: finished on ${day}, too late to be packed`);
       if (at(madeOn) + facts.keepsDays < at(handOver) + kitchen.promisedDays)
@@ -93,26 +107,9 @@ export function verifyPlan(plan: Plan, book: Book, orders: readonly OrderFiled[]
           );
     }
 
-  // Moulds of one kind are filled no oftener than they can be, by all pieces together; pans stand full over night no more than there are.
+  // Pans stand full over night no more than there are.
   const saidOf = (code: string) =>
     new Set(plan.findings.filter((each) => each.code === code).map(({ about }) => about.id));
-  const moulds = new Map<string, { there: number; filled: Map<string, number> }>();
-  for (const { piece } of book.pieces.values()) {
-    const form = bodyForm(piece.form);
-    if (form.kind !== 'moulded') continue;
-    const key = `${String(form.cavities)}/${String(form.cavityMl)}`;
-    const kind = moulds.get(key) ?? { there: 0, filled: new Map<string, number>() };
-    moulds.set(key, { ...kind, there: Math.max(kind.there, form.moulds) });
-    for (const { pieceId, day, count } of plan.finishings)
-      if (pieceId === piece.id) {
-        const share = count / (form.cavities * form.turnsPerDay * (1 - form.breakagePercent / 100));
-        kind.filled.set(day, (kind.filled.get(day) ?? 0) + share);
-      }
-  }
-  for (const [key, { there, filled }] of moulds)
-    for (const [day, count] of filled)
-      if (count > there + 1e-6 && !saidOf('moulds-short').has(day))
-        wrong.push(`${day}: ${String(count)} moulds of ${key}, ${String(there)} are there`);
   for (const pan of kitchen.pans) {
     const same = kitchen.pans.filter(({ lengthMm, widthMm }) => lengthMm === pan.lengthMm && widthMm === pan.widthMm);
     const there = same.reduce((sum, { count }) => sum + count, 0);
@@ -164,8 +161,6 @@ export function verifyPlan(plan: Plan, book: Book, orders: readonly OrderFiled[]
       if (age < facts.recipe.restDays) wrong.push(`${name}: used on ${use.on} before it has rested`);
       if (age > facts.recipe.keepsDays) wrong.push(`${name}: too old on ${use.on}`);
     }
-    if (facts.recipe.hygroscopic && kitchen.dayChanges.some((each) => each.day === run.day && each.humid))
-      wrong.push(`${name}: draws damp on a humid day`);
   }
   // What is made already gives no more than came out of it, in pieces and in mass, rested and fresh.
   for (const made of plan.made) {
@@ -219,9 +214,14 @@ export function verifyPlan(plan: Plan, book: Book, orders: readonly OrderFiled[]
         const multiple = user.batches.reduce((sum, { size, count }) => sum + size * count, 0);
         if (uses.id === id) take(user.day, grams * multiple);
       });
-    for (const { pieceId, count, day } of plan.finishings)
-      for (const part of book.pieces.get(pieceId)?.parts ?? [])
-        if (part.role !== 'body' && part.recipeId === id) take(day, part.drawnGrams * count);
+    for (const { pieceId, count, work } of plan.finishings) {
+      const finished = book.pieces.get(pieceId);
+      for (const part of finished?.parts ?? []) {
+        if (!finished || part.role === 'body' || part.recipeId !== id) continue;
+        const stages = drawnInStages(finished.piece, part.role, part.drawnGrams);
+        for (const { day, stage } of work) take(day, (stages[stage] ?? 0) * count);
+      }
+    }
     for (const [day, grams] of taken) {
       const given = [...plan.made, ...plan.runs]
         .filter(({ recipeId }) => recipeId === id)
@@ -237,9 +237,13 @@ export function verifyPlan(plan: Plan, book: Book, orders: readonly OrderFiled[]
   // Nobody works longer than the day and its overtime, and nobody on a day that is none.
   for (const { day, bookedMinutes, doneMinutes, packs } of plan.days) {
     // A helper does no more than finishing and packing, and no more than the hours that are hired.
-    const finished = plan.finishings
-      .filter((each) => each.day === day)
-      .reduce((sum, { pieceId, count }) => sum + (count * (book.pieces.get(pieceId)?.piece.handSeconds ?? 0)) / 60, 0);
+    const finished = plan.finishings.reduce((sum, { pieceId, count, work }) => {
+      const piece = book.pieces.get(pieceId)?.piece;
+      const seconds = work.map(({ stage, day: on }) =>
+        piece && on === day ? (stagesOf(piece)[stage]?.seconds ?? 0) : 0,
+      );
+      return sum + (count * seconds.reduce((all, each) => all + each, 0)) / 60;
+    }, 0);
     const packed = packs.reduce(
       (sum, { boxId, count }) => sum + count * (book.boxes.get(boxId)?.box.packMinutes ?? 0),
       0,
@@ -267,7 +271,7 @@ export function verifyPlan(plan: Plan, book: Book, orders: readonly OrderFiled[]
       },
       ...lines.map(({ packs, buyBy }) => {
         // Ordered on the last day, it is there after the longest of its waits, and keeps from then on.
-        const from = at(buyBy) + Math.max(0, ...packs.map(({ leadDays }) => leadDays));
+        const from = Math.max(0, ...packs.map((pack) => comesOn(pack, at(buyBy), book)));
         return {
           grams: packs.reduce((sum, { grams, count }) => sum + grams * count, 0),
           from,

@@ -26,9 +26,14 @@ export const batchesSchema = z.array(batchSchema).meta({ id: 'Batches' });
 const versioned = { id: idSchema, version: versionSchema };
 const someBatches = z.array(z.strictObject(versioned)).min(1).max(MOST_AT_ONCE);
 
-/** When the pieces of batches were cut, rolled or dipped; null takes that back. */
+/** When the pieces of batches were cut, rolled, dipped or filled; null takes that back. */
 export const finishBatchesSchema = z
-  .strictObject({ batches: someBatches, on: daySchema.nullable() })
+  .strictObject({
+    batches: someBatches,
+    on: daySchema.nullable(),
+    /** Which stage of several, from 0; null for the last one, after which they are finished. */
+    stage: z.int().min(0).max(3).nullable().default(null),
+  })
   .meta({ id: 'FinishBatches' });
 export type FinishBatches = z.output<typeof finishBatchesSchema>;
 

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import type { Finding } from '../finding/index.js';
 import { allergenCodes } from '../ingredient/index.js';
 import { orderDraftSchema, orderStates } from '../order/index.js';
-import { pieceDraftSchema } from '../piece/index.js';
+import { mouldStages, pieceDraftSchema } from '../piece/index.js';
 import { decisionSchema, nutClasses, type HandOverDay, type LabelRun, type Plan } from '../plan/index.js';
 import type { PlanJob, WhatIfAnswer } from '../programme/index.js';
 import type { Offer, PromiseCheck } from '../promise/index.js';
@@ -70,7 +70,16 @@ const finishingSchema = z
     count: z.number(),
     madeOn: z.string(),
     handOver: z.string(),
-    handsMinutes: z.number(),
+    begun: z.string(),
+    work: z.array(
+      z.strictObject({
+        day: z.string(),
+        stage: z.number(),
+        stages: z.array(z.enum(mouldStages)),
+        pinned: z.boolean(),
+        handsMinutes: z.number(),
+      }),
+    ),
   })
   .meta({ id: 'Finishing' });
 

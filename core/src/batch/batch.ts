@@ -9,10 +9,26 @@ export const wrongInBatch = ({ recipeId }: BatchDraft, known: Known): WrongValue
   unknownReferences([{ noun: 'recipe', id: recipeId, path: ['recipeId'] }], known);
 
 /** What keeps a batch from being written down although each value is well formed: nobody has made what is still to come. */
-export const wrongInBatchEdit = ({ on, finishedOn }: BatchDraft, today: Day): WrongValue[] =>
-  Object.entries({ on, finishedOn }).flatMap(([name, day]) =>
+export const wrongInBatchEdit = ({ on, finishedOn, stageDays }: BatchDraft, today: Day): WrongValue[] =>
+  Object.entries({ on, finishedOn, stageDays: stageDays.at(-1) ?? null }).flatMap(([name, day]) =>
     day !== null && day > today ? [{ path: [name], message: `must not be after today, ${sayDay(today)}` }] : [],
   );
+
+/**
+ * A batch whose pieces went through a stage of their finishing. A stage without a word about those before it had them all on that day.
+ * @param stage from 0; null for the last one, after which they are finished
+ * @param on null takes it back, with all that came after it
+ */
+export function afterStage<Draft extends Pick<BatchDraft, 'finishedOn' | 'stageDays'>>(
+  batch: Draft,
+  stage: number | null,
+  on: Day | null,
+): Draft {
+  if (stage === null) return { ...batch, finishedOn: on };
+  const before = batch.stageDays.slice(0, stage);
+  if (on === null) return { ...batch, finishedOn: null, stageDays: before };
+  return { ...batch, stageDays: [...before, ...Array.from({ length: stage + 1 - before.length }, () => on)] };
+}
 
 /** What a batch gave, g: nothing when it failed, what its recipe says when it was not weighed. */
 export function gramsOf({ state, grams, size }: BatchDraft, { yieldGrams }: Pick<RecipeFacts, 'yieldGrams'>): number {

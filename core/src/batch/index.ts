@@ -1,4 +1,5 @@
 export {
+  afterStage,
   gramsOf,
   sharesOfWeight,
   takenFor,

@@ -71,6 +71,8 @@ export const batchDraftSchema = z
     grams: gramsSchema.nullable().default(null),
     /** The day on which its pieces were cut, rolled or dipped; null as long as they are not. */
     finishedOn: daySchema.nullable().default(null),
+    /** The days on which the stages of finishing were done that came before the last: shells filled that set over night. */
+    stageDays: z.array(daySchema).max(4).default([]),
     /** What the pantry gave for it; filled in when it is stored. */
     taken: z.array(takenSchema).max(400).default([]),
     /** What was kept of it at the bench; null where it was only said to be made. */
@@ -80,6 +82,10 @@ export const batchDraftSchema = z
   .refine(({ on, finishedOn }) => finishedOn === null || finishedOn >= on, {
     message: 'must not be before it was made',
     path: ['finishedOn'],
+  })
+  .refine(({ on, stageDays }) => stageDays.every((day, at) => day >= (stageDays[at - 1] ?? on)), {
+    message: 'must come one after another, and not before it was made',
+    path: ['stageDays'],
   })
   .meta({ id: 'BatchDraft' });
 

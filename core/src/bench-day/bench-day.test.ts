@@ -4,7 +4,7 @@ import { openBook } from '../book/index.js';
 import { seasonFileSchema } from '../season-file/index.js';
 import { benchDay, sayBenchTime } from './bench-day.js';
 import { beginsAt, followsGuide, guideOf, moveRun, planSeason, whyNotTo, whyThen } from '../plan/index.js';
-import { kitchen } from '../../testing/kitchen.js';
+import { kitchen, different } from '../../testing/kitchen.js';
 import { verifyBench } from '../../testing/verify-bench.js';
 
 const file = seasonFileSchema.parse(JSON.parse(readFileSync('demo/season.json', 'utf8')));
@@ -66,7 +66,7 @@ describe('the clock of a day', () => {
     const evenings = { ...kitchen, benchWeek: [{ weekday: 4, hours: 3.5, begins: 1080 }] };
     expect(beginsAt('2026-11-26', evenings)).toBe(1080);
     expect(beginsAt('2026-11-28', evenings)).toBeNull();
-    const early = { day: '2026-11-26', hours: null, begins: 540, helperHours: 0, humid: false };
+    const early = different('2026-11-26', { begins: 540 });
     expect(beginsAt('2026-11-26', { ...evenings, dayChanges: [early] })).toBe(540);
     expect(beginsAt('2026-11-26', { ...evenings, dayChanges: [{ ...early, begins: null }] })).toBe(1080);
     expect(sayBenchTime({ begins: 1080 }, 32)).toBe('18:32');

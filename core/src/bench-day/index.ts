@@ -1,4 +1,5 @@
 export { benchDay, type BenchDay, type BenchTask, sayBenchTime } from './bench-day.js';
 export { endsLate } from './ends-late.js';
 export { equipmentKey, ownedOf } from './operations.js';
+export { BenchDays, timelineOf, type TimelineStep } from './timeline.js';
 export { whileWaiting } from './while-waiting.js';

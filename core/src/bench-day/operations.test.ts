@@ -1,5 +1,16 @@
 import { describe, expect, it } from '@jest/globals';
-import { bookOf, box, ingredient, kitchen, line, order, piece, recipe, TODAY } from '../../testing/kitchen.js';
+import {
+  bookOf,
+  box,
+  ingredient,
+  kitchen,
+  line,
+  order,
+  piece,
+  recipe,
+  TODAY,
+  different,
+} from '../../testing/kitchen.js';
 import { verifyBench } from '../../testing/verify-bench.js';
 import { benchDay, type BenchDay } from './bench-day.js';
 import { planSeason } from '../plan/index.js';
@@ -33,7 +44,7 @@ const saturday = (lines: Record<string, number>, helperHours = 0, more: Partial<
       promisedDays: 5,
       benchWeek: [{ weekday: 6, hours: 8, begins: null }],
       cleanMinutes: 10,
-      dayChanges: [{ day: DAY, hours: null, begins: null, helperHours, humid: false }],
+      dayChanges: [different(DAY, { helperHours })],
       ...more,
     },
   });

@@ -3,6 +3,7 @@ import { allergens, inLabelOrder, type Allergen } from '../ingredient/index.js';
 import { packBox, packedKey } from '../order/index.js';
 import type { KitchenDraft } from '../kitchen/index.js';
 import { sayCount, sayList, sayMinutes, type Day } from '../quantity/index.js';
+import { finishStages, sayStage, type PieceFacts } from '../piece/index.js';
 import { sayBatches, type Stretch } from '../recipe/index.js';
 import type { Activity, ChangedOver, Changeover, Resource, Use } from '../schedule/index.js';
 import {
@@ -12,10 +13,14 @@ import {
   nutClass,
   nutClasses,
   profileOf,
+  type FinishWork,
+  mouldShareOf,
   type Pack,
+  partUses,
   type PlanWork,
   type ProductionRun,
   helperHours,
+  toFridge,
   workByDay,
   type WorkOf,
 } from '../plan/index.js';
@@ -30,6 +35,8 @@ export interface OperationWords {
   readonly recipeId: string | null;
   /** The piece that is finished; null for everything else. */
   readonly pieceId: string | null;
+  /** Which of its stages that is, from 0; null for everything else. */
+  readonly stage: number | null;
   /** The boxes that are packed; null for everything else. */
   readonly pack: Pack | null;
   readonly pinned: boolean;
@@ -134,6 +141,7 @@ function makeJobs(plan: PlanWork, day: Day, book: Book): Operation[] {
             code: part === 0 && begins ? which : `${which}, then on`,
             recipeId,
             pieceId: null,
+            stage: null,
             pack: null,
             pinned,
             hold: holdOf(stretch),
@@ -169,43 +177,102 @@ const plain = (
   code,
   recipeId: null,
   pieceId: null,
+  stage: null,
   pack: null,
   pinned: false,
   hold: null,
   ...more,
 });
 
-/** Pieces that are cut, rolled or dipped; divided in two when somebody helps. */
+/** One stage of finishing pieces of a kind on a day. */
+interface StageOnDay {
+  readonly stage: FinishWork;
+  count: number;
+  minutes: number;
+  /** Whether a body of it is made on the same day. */
+  sameDay: boolean;
+}
+
+/** What is done on a day of each kind of piece, stage by stage. */
+function stagesOn(plan: PlanWork, day: Day): Map<string, StageOnDay[]> {
+  const found = new Map<string, StageOnDay[]>();
+  for (const { pieceId, count, madeOn, work } of plan.finishings)
+    for (const stage of work) {
+      if (stage.day !== day) continue;
+      const list = found.get(pieceId) ?? [];
+      const same = list.find((each) => each.stage.stage === stage.stage);
+      if (same) {
+        same.count += count;
+        same.minutes += stage.handsMinutes;
+        same.sameDay ||= madeOn === day;
+      } else list.push({ stage, count, minutes: stage.handsMinutes, sameDay: madeOn === day });
+      found.set(pieceId, list);
+    }
+  return found;
+}
+
+/** Pieces that are cut, rolled, dipped or filled; divided in two when somebody helps. What leaves its moulds goes before what is filled. */
 function finishJobs(plan: PlanWork, day: Day, book: Book, makes: readonly Operation[], helped: boolean): Operation[] {
-  const sums = new Map<string, { count: number; minutes: number; sameDay: boolean }>();
-  for (const { pieceId, count, handsMinutes, madeOn, day: on } of plan.finishings) {
-    if (on !== day) continue;
-    const before = sums.get(pieceId);
-    sums.set(pieceId, {
-      count: (before?.count ?? 0) + count,
-      minutes: (before?.minutes ?? 0) + handsMinutes,
-      sameDay: (before?.sameDay ?? false) || madeOn === day,
-    });
-  }
-  return [...sums].flatMap(([pieceId, { count, minutes, sameDay }]) => {
+  const onDay = [...stagesOn(plan, day)].flatMap(([pieceId, list]) => list.map((each) => ({ pieceId, ...each })));
+  const keyOf = (pieceId: string, { stage }: FinishWork, part: number) =>
+    `finish ${pieceId} ${String(stage)} ${String(part)}`;
+  const partsOf = ({ count, minutes }: StageOnDay) => shared(count, minutes, helped);
+  return onDay.flatMap((each) => {
+    const { pieceId, stage, sameDay } = each;
     const facts = book.pieces.get(pieceId);
+    const taken = new Set(facts ? partsUsedIn(facts, stage) : []);
     const waitsFor = new Set(
-      (facts?.parts ?? []).flatMap(({ recipeId, role }) => (role !== 'body' || sameDay ? [recipeId] : [])),
+      (facts?.parts ?? []).flatMap(({ recipeId, role }) =>
+        (role === 'body' ? sameDay && stage.stage === 0 : taken.has(recipeId)) ? [recipeId] : [],
+      ),
     );
     const after = makes
       .filter(({ words }) => words.recipeId !== null && waitsFor.has(words.recipeId))
       .map(({ activity, words }) => ({ key: activity.key, lag: words.hold?.minutes ?? 0 }));
-    return shared(count, minutes, helped).map((part, index): Operation => ({
+    const mould = facts && mouldShareOf(facts)?.key;
+    const leaving = onDay.filter((other) => {
+      const theirs = book.pieces.get(other.pieceId);
+      return other.stage.stage > stage.stage && theirs && mould !== undefined && mouldShareOf(theirs)?.key === mould;
+    });
+    const free = leaving.flatMap((other) =>
+      partsOf(other).map((_part, index) => ({ key: keyOf(other.pieceId, other.stage, index), lag: 0 })),
+    );
+    return partsOf(each).map((part, index): Operation => ({
       activity: {
-        key: `finish ${pieceId} ${String(index)}`,
+        key: keyOf(pieceId, stage, index),
         minutes: part.minutes,
         uses: [{ offset: 0, minutes: part.minutes, anyOf: [MAKER, HELPER] }],
-        after,
+        after: [...after, ...free],
       },
-      words: plain('finish', `Finish ${facts?.piece.name ?? pieceId}`, sayCount(part.count, 'piece'), { pieceId }),
+      words: plain('finish', `${sayStage(stage)} ${facts?.piece.name ?? pieceId}`, sayCount(part.count, 'piece'), {
+        pieceId,
+        stage: stage.stage,
+        pinned: stage.pinned,
+        hold: facts ? restOfStage(facts, stage, day, book) : null,
+      }),
       contains: facts?.contains ?? [],
     }));
   });
+}
+
+/** Recipes of which a stage of finishing a piece takes something. */
+const partsUsedIn = (facts: PieceFacts, { stage, day }: FinishWork): string[] => {
+  const days = finishStages(facts.piece).map((each, at) => ({
+    ...each,
+    stage: at,
+    day: at === stage ? day : '',
+    pinned: false,
+    done: false,
+  }));
+  return partUses(facts, days).flatMap(({ part, day: on }) => (on === day ? [part.recipeId] : []));
+};
+
+/** What rests after a stage of finishing: in its moulds over night, or in the fridge where the room is too warm to set it. */
+function restOfStage(facts: PieceFacts, { stage }: FinishWork, day: Day, book: Book): OperationWords['hold'] {
+  const next = finishStages(facts.piece)[stage + 1];
+  const cold = toFridge(facts, day, book.kitchen);
+  if (next) return { text: cold ? 'sets over night, in the fridge' : 'sets over night in its moulds', minutes: null };
+  return cold ? { text: 'sets in the fridge', minutes: null } : null;
 }
 
 /** Boxes that are packed: each when what goes into it is finished. */

@@ -28,6 +28,8 @@ export interface Book extends RecipeBook {
   readonly batches: readonly BatchFiled[];
   /** Where a season is planned: hand-overs whose boxes take several days to pack, and the first of these. */
   readonly packingStarts?: ReadonlyMap<string, string>;
+  /** Where a season is planned: the days on which the maker wants stages of finishing, by their keys. */
+  readonly stagePins?: ReadonlyMap<string, string>;
 }
 
 const editionKey = (boxId: string, edition: number): string => `${boxId} ${edition}`;

@@ -93,7 +93,7 @@ export const catalogue = {
     'decide',
     'ingredient',
     ['ingredient to buy too late', 'ingredients to buy too late'],
-    [],
+    ['programme'],
     (name, { buyBy }: { buyBy: Day }) =>
       `${name} should have been ordered by ${sayDay(buyBy)}: it is not there in time for its first use.`,
   ),
@@ -167,12 +167,12 @@ export const catalogue = {
     tooSmall,
   ),
   'pot-too-small': kind('decide', 'recipe', ['pot too small', 'pots too small'], [], tooSmall),
-  'humid-day': kind(
+  'unfit-air': kind(
     'decide',
     'recipe',
-    ['batch on a humid day', 'batches on humid days'],
+    ['batch in an air that does not suit it', 'batches in an air that does not suit them'],
     ['programme'],
-    (name, { day }: { day: Day }) => `${name} draws damp, and ${sayDay(day)} is humid.`,
+    (_name, { why }: { why: string }) => why,
   ),
   'pool-short': kind(
     'decide',
@@ -227,6 +227,20 @@ export const catalogue = {
     [],
     (name, { foams, heightMm, pan, depthMm }: { foams: boolean; heightMm: number; pan: string; depthMm: number }) =>
       `${name}: a base batch ${foams ? 'foams' : 'stands'} ${sayLength(heightMm)} high in ${pan}, which is ${sayLength(depthMm)} deep. Take a larger pan, or several.`,
+  ),
+  'unfit-air-to-finish': kind(
+    'decide',
+    'piece',
+    ['piece finished in an air that does not suit it', 'pieces finished in an air that does not suit them'],
+    ['programme'],
+    (_name, { why }: { why: string }) => why,
+  ),
+  'set-in-fridge': kind(
+    'know',
+    'piece',
+    ['piece to set in the fridge', 'pieces to set in the fridge'],
+    [],
+    (name, { day }: { day: Day }) => `${name} is finished on ${sayDay(day)}, a warm day: set it in the fridge.`,
   ),
   'life-beyond-layers': kind(
     'decide',
@@ -435,6 +449,15 @@ export const catalogue = {
       `${name} cannot be made in time for ${sayDay(day)}: no bench day is left for ${missing.length > 3 ? `${String(missing.length)} of its kinds of piece` : sayList(missing)}.${first ? ` ${sayDay(first)} is the first day that could be.` : ''} It is left out of the plan.`,
   ),
 
+  'closed-day': kind(
+    'decide',
+    'order',
+    ['hand-over on a closed day', 'hand-overs on closed days'],
+    ['order', 'hand-over'],
+    (name, { day, reason }: { day: Day; reason: string }) =>
+      `${name} is to be handed over on ${sayDay(day)}, when the kitchen is closed${reason ? `: ${reason}` : ''}.`,
+  ),
+
   'day-over': kind(
     'decide',
     'day',
@@ -462,6 +485,14 @@ export const catalogue = {
       `${pan}: ${String(wanted)} would be full in the night after ${name}, and there ${isOrAre(there)}.`,
   ),
 
+  'cold-short': kind(
+    'decide',
+    'day',
+    ['night without room in the cold', 'nights without room in the cold'],
+    ['programme'],
+    (name, { place, takenLitres, litres }: { place: string; takenLitres: number; litres: number }) =>
+      `${sayNumber(takenLitres, 1)} L would stand in ${place} in the night after ${name}, and there are ${sayNumber(litres, 1)} L.`,
+  ),
   'no-bench-days': kind(
     'know',
     'kitchen',

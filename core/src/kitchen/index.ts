@@ -1,7 +1,10 @@
+export { type Closure, closureOn } from './closures.js';
+export { A_YEAR_OF_WEEKS, yearLater } from './year-later.js';
 export {
   blockKinds,
   type BlockKind,
   conventionsOf,
+  type DayChange,
   emptyKitchen,
   firstKinds,
   type Kitchen,
@@ -19,4 +22,5 @@ export {
   schoolCodes,
   schoolNames,
   schoolCodeSchema,
+  usualDay,
 } from './schema.js';

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { distinct } from '../ingredient/index.js';
 import { type Conventions, percentSchema, writingSchema } from '../quantity/index.js';
 import { daySchema, minorSchema, nameSchema, versionSchema } from '../record/index.js';
+import { coldPlaceSchema, humidityPercentSchema, roomCelsiusSchema } from '../room/index.js';
 
 /** When a day at the bench begins, in minutes after midnight; null where nobody has said. */
 const beginsSchema = z
@@ -31,8 +32,27 @@ const dayChangeSchema = z
     helperHours: z.number('must be a number').min(0, 'must not be negative').max(40).default(0),
     /** A humid day: nothing that draws damp is made on it. */
     humid: z.boolean().default(false),
+    /** How warm the room will be, or was; null where nobody has said. */
+    roomCelsius: roomCelsiusSchema.nullable().default(null),
+    /** How humid it will be, or was; null where nobody has said. */
+    humidityPercent: humidityPercentSchema.nullable().default(null),
   })
   .meta({ id: 'DayChange' });
+
+/** A shop, and the weekdays on which it is gone to or on which it delivers; a shop that is not named is there on any day. */
+const shopSchema = z
+  .strictObject({
+    name: nameSchema(60),
+    /** 0 Sunday to 6 Saturday. */
+    weekdays: distinct(z.int().min(0).max(6)).refine((list) => list.length > 0, 'must name a day'),
+  })
+  .meta({ id: 'Shop' });
+
+/** Days on which the kitchen is closed, both ends among them: nothing is made and nothing is handed over. */
+const closureSchema = z
+  .strictObject({ from: daySchema, to: daySchema, reason: z.string().trim().max(100).default('') })
+  .refine(({ from, to }) => from <= to, { message: 'must not be before the first day', path: ['to'] })
+  .meta({ id: 'Closure' });
 
 const shortMinutes = z
   .number('must be a number')
@@ -286,7 +306,17 @@ export const kitchenDraftSchema = z
     pans: z.array(panSchema).max(40).default([]),
     moulds: z.array(mouldSchema).max(40).default([]),
     burners: z.int('must be a whole number').min(0, 'must not be negative').max(20).default(2),
-    fridgeLitres: z.number('must be a number').min(0, 'must not be negative').max(2000).default(20),
+    /** Fridge, freezer and cool cupboard: what room there is in them. */
+    coldPlaces: z.array(coldPlaceSchema).max(20).default([]),
+    shops: z
+      .array(shopSchema)
+      .max(60)
+      .refine(
+        (list) => new Set(list.map(({ name }) => name.toLowerCase())).size === list.length,
+        'names one shop twice',
+      )
+      .default([]),
+    closures: z.array(closureSchema).max(100).default([]),
     label: labelSettingsSchema.default(labelSettingsSchema.parse({})),
     atBench: atBenchSchema.default(atBenchSchema.parse({})),
   })
@@ -296,9 +326,13 @@ export const kitchenSchema = kitchenDraftSchema.safeExtend({ version: versionSch
 
 export type KitchenDraft = z.infer<typeof kitchenDraftSchema>;
 export type Pan = z.infer<typeof panSchema>;
+export type DayChange = z.infer<typeof dayChangeSchema>;
 export type LabelSettings = z.infer<typeof labelSettingsSchema>;
 export type MeasureHabit = (typeof measureHabits)[number];
 export type Kitchen = z.infer<typeof kitchenSchema>;
+
+/** A day on which nothing is different yet. */
+export const usualDay = (day: DayChange['day']): DayChange => dayChangeSchema.parse({ day });
 
 /** How everything of a kitchen is written. */
 export const conventionsOf = ({

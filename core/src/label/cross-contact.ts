@@ -35,8 +35,8 @@ const benchOf = oncePerPair((plan: Plan, book: Book): ReadonlyMap<Day, readonly 
   };
   for (const { day, recipeId: id, recipeName: name } of [...plan.made, ...plan.runs])
     add(day, { noun: 'recipe', id, name, contains: book.recipes.get(id)?.contains ?? [] });
-  for (const { day, pieceId: id, pieceName: name } of plan.finishings)
-    add(day, { noun: 'piece', id, name, contains: book.pieces.get(id)?.contains ?? [] });
+  for (const { work, pieceId: id, pieceName: name } of plan.finishings)
+    for (const { day } of work) add(day, { noun: 'piece', id, name, contains: book.pieces.get(id)?.contains ?? [] });
   return new Map(
     [...days].map(([day, things]) => {
       const turns = turnsOf(things.map(({ contains }) => profileOf(contains)));

@@ -53,6 +53,7 @@ export function draftOfMaking(
     state: end.state,
     grams: end.state === 'failed' ? null : usableGrams(end.grams, end.pieces, end.rejects),
     finishedOn: null,
+    stageDays: [],
     taken: [],
     notes: [end.notes, ...noted].filter((text) => text !== '').join('\n').slice(0, 4000), // prettier-ignore
     log: {

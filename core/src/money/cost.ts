@@ -2,7 +2,7 @@ import { Decimal } from 'decimal.js';
 import type { Book } from '../book/index.js';
 import type { BoxFacts, PieceCount } from '../box/index.js';
 import { cheapestPack, isTapWater } from '../ingredient/index.js';
-import { bodyForm, piecesPerBatch, type PieceFacts } from '../piece/index.js';
+import { bodyForm, handSecondsOf, piecesPerBatch, type PieceFacts } from '../piece/index.js';
 import { splitMinor, toMinor } from '../quantity/index.js';
 
 /** Exact minor units while adding up; rounded once, at the end, half to even. */
@@ -131,7 +131,7 @@ export interface PieceWork {
 /** Works out one piece. */
 export function workOfPiece(piece: PieceFacts, book: Book, basis: CostBasis): PieceWork {
   let ingredients = zero;
-  let handsMinutes = piece.piece.handSeconds / 60;
+  let handsMinutes = handSecondsOf(piece.piece) / 60;
   const unpriced: string[] = [];
   for (const { recipeId, grams } of chargedGrams(piece, book)) {
     ingredients = ingredients.plus((basis.costs.recipes.get(recipeId) ?? zero).times(grams));

@@ -2,7 +2,8 @@ import { bookAsMade, boxAsSold, type Book } from '../book/index.js';
 import { proposeStandIns, resolveBox, type ResolvedBox } from '../box/index.js';
 import { finding, openWayOut, type Finding, type Subject, type WayOut } from '../finding/index.js';
 import { brokenBy, exclusionName, substances } from '../ingredient/index.js';
-import { percentOfMinor, sayCount, sayList, sayMoney, type Day } from '../quantity/index.js';
+import { closureOn } from '../kitchen/index.js';
+import { addDays, percentOfMinor, sayCount, sayDay, sayList, sayMoney, type Day } from '../quantity/index.js';
 import { boxFor, contentsFor, isOpen, reallyIn, ruledOutOf, unitPrice, withoutOf } from './packed.js';
 import { lineKey, type OrderDraft, type OrderFiled, type OrderLine } from './schema.js';
 
@@ -228,6 +229,7 @@ export function findingsWhenever(order: OrderFiled, book: Book, costOf: CostOf):
       found.push(finding('order-box-empty', about, { box: box?.box.name ?? null }, { part: lineKey(line) }));
   }
   found.push(
+    ...closedFindings(order, book, about),
     ...changedSince(order, book, about),
     ...traceFindings(order, book, about),
     ...carrierFindings(order, book, about),
@@ -236,6 +238,22 @@ export function findingsWhenever(order: OrderFiled, book: Book, costOf: CostOf):
   for (const breach of breachesOf(order, book).filter((each) => !each.agreed))
     found.push(findingOfBreach(order, breach, book, costOf, about));
   return found;
+}
+
+/** A hand-over on a day on which the kitchen is closed, with the first day before and after on which it is not. */
+function closedFindings({ id, handOver: { on } }: OrderFiled, { kitchen }: Book, about: Subject<'order'>): Finding[] {
+  const closure = closureOn(on, kitchen);
+  if (!closure) return [];
+  const open = (step: 1 | -1): Day => {
+    let day = on;
+    while (closureOn(day, kitchen)) day = addDays(day, step);
+    return day;
+  };
+  const waysOut = [open(-1), open(1)].map((to): WayOut => ({
+    label: `Move it to ${sayDay(to)}`,
+    action: { kind: 'move-order', orderId: id, to },
+  }));
+  return [finding('closed-day', about, { day: on, reason: closure.reason }, { waysOut: [...waysOut, openWayOut(about, 'Open the order')] })]; // prettier-ignore
 }
 
 /** What must be decided about a breach, with every way out of it. */

@@ -30,6 +30,7 @@ const moulded = (more: Partial<MouldedForm> = {}): MouldedForm => ({
   breakagePercent: 10,
   fill: 'full',
   mostFillingMl: null,
+  stages: [],
   ...more,
 });
 

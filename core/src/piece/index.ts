@@ -11,6 +11,8 @@ export {
   freshCentre,
   freshForm,
   type MouldedForm,
+  type MouldStage,
+  mouldStages,
   type PieceForm,
 } from './forms/index.js';
 export {
@@ -37,4 +39,5 @@ export {
   type Travel,
 } from './schema.js';
 
+export { finishStages, type FinishStage, handSecondsOf, nightsInFinishing, sayStage, setsOverNight } from './stages.js';
 export { type PieceSize, sayShortSize, saySize, sizeOfPiece } from './size.js';

@@ -3,6 +3,7 @@ import { distinct } from '../ingredient/index.js';
 import { formSchema } from './forms/index.js';
 import { millimetres } from './forms/schema.js';
 import { filedShape, nameSchema, noteSchema, storedShape } from '../record/index.js';
+import { airLimitSchema, ANY_AIR, standsColdSchema } from '../room/index.js';
 
 /** Flavours that migrate. Common practice, no source. */
 export const strongFlavours = ['mint', 'smoke', 'citrus oil', 'coffee'] as const;
@@ -18,6 +19,12 @@ export const pieceDraftSchema = z
     /** Seconds of the maker's hands for each: cutting, rolling, dipping. */
     handSeconds: z.number('must be a number').min(0, 'must not be negative').max(3600),
     travel: z.enum(['travels', 'keep cool', 'local only']),
+    /** How warm and how damp the room may be in which it is finished: rolled, dipped, filled, set. */
+    air: airLimitSchema.default(ANY_AIR),
+    /** Whether it is finished on a warmer day all the same, and set in the fridge. */
+    setsInFridge: z.boolean().default(false),
+    /** Where it stands from its finishing until it is handed over; null for a shelf. */
+    stands: standsColdSchema.nullable().default(null),
     /** Flavours that wander into whatever lies beside it. */
     strong: distinct(z.enum(strongFlavours)).default([]),
     texture: z.enum(textures).nullable().default(null),

@@ -23,7 +23,7 @@ const hoursBroken = (plan: Plan, book: Book): Breach[] =>
   plan.days.flatMap((entry): Breach[] => {
     const { day, bookedMinutes, benchMinutes } = entry;
     const { kitchen } = book;
-    if (kitchen.benchWeek.length === 0) return [];
+    if (kitchen.benchWeek.length === 0 && isBenchDay(day, kitchen)) return [];
     const works = bookedMinutes > 0.5 || entry.runs.length > 0 || entry.packs.length > 0;
     if (!isBenchDay(day, kitchen))
       return works
@@ -49,7 +49,8 @@ const hoursBroken = (plan: Plan, book: Book): Breach[] =>
 
 /**
  * What of a plan the season's programme forbids: work beyond hours and overtime or on a day that is none, more moulds or pans than there are,
- * what has not rested or does not stand high enough, what draws damp on a humid day. What cannot be made in time is left out of a plan, and
+ * what has not rested or does not stand high enough, what the air of its day does not suit, what finds no room in the cold, what is made
+ * before its ingredients can be there. What cannot be made in time is left out of a plan, and
  * no breach of it.
  */
 export function breachesOf(plan: Plan, book: Book): Breach[] {
@@ -58,7 +59,7 @@ export function breachesOf(plan: Plan, book: Book): Breach[] {
     ...hoursBroken(plan, book),
     // The maker may pin what draws damp to a humid day.
     ...plan.findings
-      .filter((each) => blocks(each, 'programme') && !(each.code === 'humid-day' && pinned.has(each.about.id)))
+      .filter((each) => blocks(each, 'programme') && !(each.code === 'unfit-air' && pinned.has(each.about.id)))
       .map(byFinding),
   ];
 }

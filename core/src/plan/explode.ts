@@ -6,11 +6,13 @@ import type { Netted } from './netting.js';
 import { countsOf, fromSupplies } from './supplies.js';
 import { raisedForPool } from './pool.js';
 import { mergePegs, sizeRun, type ProductionRun } from './run.js';
-import { componentNeeds, partNeeds, partOf, type Finishing, type Need } from './needs.js';
+import { finishDays } from './finish-days.js';
+import { componentNeeds, finishingOf, partNeeds, partOf, toFinishOf, type Finishing, type Need } from './needs.js';
 import { byLowLevelCode } from './low-level-code.js';
-import { finishingDay, groupByDay, placeOnDay, type Bookings, type DayGroup } from './windows.js';
-import { isInPan, mouldShareOf, mouldsFilled, mouldsOf, panKinds, panShareOf, pansTaken } from './vessels.js';
-import { readyOn, workDays } from './work-days.js';
+import { suitsMaking } from './suits.js';
+import { groupByDay, placeOnDay, type Bookings, type DayGroup } from './windows.js';
+import { isInPan, mouldShareOf, mouldsHeld, mouldsOf, panKinds, panShareOf, pansTaken } from './vessels.js';
+import { workDays } from './work-days.js';
 
 /** All runs of a season, the day on which each piece's body is made for each hand-over. */
 export interface Explosion {
@@ -90,7 +92,7 @@ class Explode {
       list.map(({ day, batches }) => ({ recipeId, day, batches: countsOf(batches) })),
     );
     for (const each of [...netted.bodies, ...netted.parts]) this.need(each);
-    for (const { day, handsMinutes } of netted.finishings) this.occupy(day, handsMinutes);
+    for (const { work } of netted.finishings) for (const { day, handsMinutes } of work) this.occupy(day, handsMinutes);
     this.occupy(today, netted.doneMinutes);
   }
 
@@ -147,7 +149,8 @@ class Explode {
       minutes,
       this.booked,
       kitchen,
-      (on) => this.panIsFree(made, facts, on) && this.mouldsAreFree(needs, facts, on),
+      (on) =>
+        suitsMaking(facts, on, kitchen) && this.panIsFree(made, facts, on) && this.mouldsAreFree(needs, facts, on),
     );
   }
 
@@ -161,17 +164,16 @@ class Explode {
     for (const { body, peg } of needs) if (body) this.finish(run, facts, body, peg.handOver ?? peg.on);
   }
 
-  /** Cuts, rolls or dips the pieces of a run on the day after its rest, and needs their parts for it. */
+  /** Cuts, rolls, dips or fills the pieces of a run once it has rested, and needs their parts for it. */
   private finish({ day }: ProductionRun, facts: RecipeFacts, body: NonNullable<Need['body']>, handOver: Day): void {
     const { book, today } = this;
-    const { piece } = body.facts;
-    const on = finishingDay(readyOn(facts, day, book.kitchen), body.finishBy, book.kitchen);
-    const handsMinutes = (body.count * piece.handSeconds) / 60;
-    const made = { count: body.count, madeOn: day, handOver, handsMinutes };
-    this.finishings.push({ pieceId: piece.id, pieceName: piece.name, day: on, ...made });
-    this.occupy(on, handsMinutes);
-    for (const need of partNeeds(body.facts, body.count, on, handOver, book, today)) this.need(need);
-    const key = pieceKey(piece.id, handOver);
+    const toFinish = toFinishOf(body.facts, facts, day, handOver, body.finishBy, book);
+    const days = finishDays(toFinish, book);
+    const finishing = finishingOf(toFinish, days, body.count);
+    this.finishings.push(finishing);
+    for (const work of finishing.work) this.occupy(work.day, work.handsMinutes);
+    for (const need of partNeeds(toFinish, days, body.count, false, book, today)) this.need(need);
+    const key = pieceKey(finishing.pieceId, handOver);
     const before = this.madeOn.get(key);
     if (before === undefined || day < before) this.madeOn.set(key, day);
   }
@@ -191,23 +193,20 @@ class Explode {
   /** Whether the moulds in which the pieces of a run are filled are there on their days, beside all others. */
   private mouldsAreFree(needs: readonly Need[], facts: RecipeFacts, on: Day): boolean {
     const { book } = this;
-    const ready = readyOn(facts, on, book.kitchen);
-    const filled = needs.flatMap(({ body }) =>
-      body
-        ? [
-            {
-              pieceId: body.facts.piece.id,
-              day: finishingDay(ready, body.finishBy, book.kitchen),
-              count: body.count,
-            },
-          ]
-        : [],
-    );
-    return filled.every(({ pieceId, day }) => {
+    const filled = needs.flatMap(({ body, peg }): Finishing[] => {
+      if (!body) return [];
+      const toFinish = toFinishOf(body.facts, facts, on, peg.handOver ?? peg.on, body.finishBy, book);
+      return [finishingOf(toFinish, finishDays(toFinish, book), body.count)];
+    });
+    return filled.every(({ pieceId, begun, day: last }) => {
       const piece = book.pieces.get(pieceId);
       const key = piece && mouldShareOf(piece)?.key;
       const mould = mouldsOf(book).find((each) => each.key === key);
-      return !mould || mouldsFilled([...this.finishings, ...filled], day, mould, book) <= mould.count + 1e-6;
+      if (!mould) return true;
+      const all = [...this.finishings, ...filled];
+      for (let day = begun; day <= last; day = addDays(day, 1))
+        if (mouldsHeld(all, day, mould, book) > mould.count + 1e-6) return false;
+      return true;
     });
   }
 }

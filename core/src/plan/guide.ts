@@ -24,12 +24,26 @@ export const guideSchema = z
     ),
     /** Recipes that the maker wants to be made on a day, just as it is. */
     pins: z.array(z.strictObject({ recipeId: idSchema, day: daySchema })),
+    /** Stages of finishing pieces, from 0, that the maker wants on a day. */
+    stagePins: z
+      .array(
+        z.strictObject({
+          pieceId: idSchema,
+          madeOn: daySchema,
+          handOver: daySchema,
+          stage: z.int().min(0).max(10),
+          day: daySchema,
+        }),
+      )
+      .max(5000)
+      .optional(),
   })
   .meta({ id: 'Guide' });
 
 export type Guide = z.infer<typeof guideSchema>;
 export type DayShare = z.infer<typeof shareSchema>;
 export type Pin = Guide['pins'][number];
+export type StagePin = NonNullable<Guide['stagePins']>[number];
 
 export const pieceKey = (pieceId: string, handOver: Day): string => `${pieceId} ${handOver}`;
 export const componentKey = (recipeId: string, usedOn: Day): string => `${recipeId} ${usedOn}`;
@@ -127,5 +141,13 @@ export function moveGuide(guide: Guide, move: (day: Day) => Day): Guide {
     components: shares(guide.components),
     batches: guide.batches.map((each) => ({ ...each, day: move(each.day) })),
     pins: guide.pins.map((each) => ({ ...each, day: move(each.day) })),
+    ...(guide.stagePins && {
+      stagePins: guide.stagePins.map((each) => ({
+        ...each,
+        madeOn: move(each.madeOn),
+        handOver: move(each.handOver),
+        day: move(each.day),
+      })),
+    }),
   };
 }

@@ -1,6 +1,6 @@
 import { expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { batch, box, order, TODAY } from '../../testing/kitchen.js';
+import { batch, box, order, TODAY, different } from '../../testing/kitchen.js';
 import { bench, trufflePantry } from '../../testing/truffles.js';
 import { openBook, type Book, type BookData } from '../book/index.js';
 import { orderStates, type OrderFiled } from '../order/index.js';
@@ -79,7 +79,7 @@ const edits: fc.Arbitrary<Edit> = fc.oneof(
   }),
   fc.tuple(day, fc.integer({ min: 0, max: 9 }), fc.boolean()).map(
     ([on, hours, humid]): Edit =>
-      (season) => withBook(season, { kitchen: { ...season.data.kitchen, dayChanges: [{ day: on, hours, begins: null, helperHours: 0, humid }] } }), // prettier-ignore
+      (season) => withBook(season, { kitchen: { ...season.data.kitchen, dayChanges: [different(on, { hours, humid })] } }), // prettier-ignore
   ),
   fc.constant<Edit>((season) => ({ ...season, today: season.today < addDays(TODAY, 5) ? addDays(season.today, 1) : TODAY })), // prettier-ignore
   fc.constant<Edit>((season) => {

@@ -9,14 +9,35 @@ export {
   turnRules,
   turnsOf,
 } from './clean-downs.js';
+export {
+  type ColdRoom,
+  coldRooms,
+  coldTaken,
+  finishedLitres,
+  finishingLitres,
+  litresPerBody,
+  litresPerGram,
+  litresPerPiece,
+  standsOver,
+} from './cold.js';
 export { type Decision, decisionSchema, type StoredDecision } from './decision.js';
 export type { PieceDemand } from './demand.js';
-export { componentKey, type DayShare, type Guide, guideSchema, moveGuide, pieceKey, withoutMade } from './guide.js';
+export { canBeFinished, type FinishDay, finishDays, lastOf, partUses, type ToFinish } from './finish-days.js';
+export {
+  componentKey,
+  type DayShare,
+  type Guide,
+  guideSchema,
+  moveGuide,
+  pieceKey,
+  type StagePin,
+  withoutMade,
+} from './guide.js';
 export { KEEPS_AS_STOCK_DAYS, leftOverUse, whyLeftOver } from './left-over.js';
 export { byLowLevelCode } from './low-level-code.js';
 export { doneOn, finishedWith, madeRunsOf, triedOf } from './made-runs.js';
 export { followsGuide, guideOf, moveRun, whyNotTo, whyThen } from './move.js';
-export { bodyWindow, usableWindow } from './needs.js';
+export { bodyWindow, type FinishWork, toFinishOf, usableWindow } from './needs.js';
 export type { Netted } from './netting.js';
 export { bookPacking, type Pack, type Packing } from './packing.js';
 export { planSeason, seasonNeeds } from './plan.js';
@@ -25,12 +46,12 @@ export type { HandOver, HandOverDay } from './hand-over.js';
 export type { SeasonDay } from './season-days.js';
 export type { LabelRun, Plan, PlanWork } from './shape.js';
 export { countsOf, leftGramsOf } from './supplies.js';
-export { tryMove } from './try-move.js';
-export { isInPan, mouldsFilled, mouldShareOf, mouldsOf, panKinds, panShareOf, pansTaken } from './vessels.js';
+export { type StageMove, tryMove, tryMoveStage } from './try-move.js';
+export { suitsMaking, toFridge } from './suits.js';
+export { hasMoulds, isInPan, mouldsHeld, mouldShareOf, mouldsOf, panKinds, panShareOf, pansTaken } from './vessels.js';
 export {
   benchHours,
   type Bookings,
-  finishingDay,
   beginsAt,
   helperHours,
   isBenchDay,

@@ -38,14 +38,14 @@ describe('a batch that is made', () => {
       { recipeId: 'fudge', day: '2026-11-28', yieldGrams: 100, usedGrams: 100, leftOverGrams: 0, leftOverPieces: 0 },
     ]);
     expect(plan.finishings.filter(({ madeOn }) => madeOn === '2026-11-28')).toMatchObject([
-      { count: 4, handsMinutes: 4 },
+      { count: 4, work: [{ handsMinutes: 4 }] },
     ]);
     expect(plan.shopping).toMatchObject([{ ingredientId: 'sugar', neededGrams: 100 }]);
     expect(doneOn(plan, '2026-11-28')).toEqual(plan.made);
     const [first] = plan.finishings;
-    expect(finishedWith(plan, 'square', first?.day ?? '', bookOf(squares))).toEqual(plan.made);
+    expect(finishedWith(plan, 'square', first?.day ?? '', 0, bookOf(squares))).toEqual(plan.made);
     // Those of the other batch wait until it is made.
-    expect(finishedWith(plan, 'square', plan.finishings.at(-1)?.day ?? '', bookOf(squares))).toBeNull();
+    expect(finishedWith(plan, 'square', plan.finishings.at(-1)?.day ?? '', 0, bookOf(squares))).toBeNull();
     expect(plan.labels).toMatchObject([{ madeOn: '2026-11-28', bestBefore: '2026-12-10' }]);
   });
 

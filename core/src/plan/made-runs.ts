@@ -46,16 +46,22 @@ export const madeRunsOf = ({ supplies }: Netted): MadeRun[] =>
 export const doneOn = ({ made }: Pick<Plan, 'made'>, on: Day): MadeRun[] =>
   made.filter(({ day, finishedOn }) => day === on || finishedOn === on);
 
-/** Batches whose pieces of one kind are finished on a day; null as long as some of them are still to be made. */
+/**
+ * Batches whose pieces of one kind are finished on a day, or go through one of their stages; null as long as some of them are still to be made.
+ * @param stage which one, from 0
+ */
 export function finishedWith(
   { made, finishings }: Pick<Plan, 'made' | 'finishings'>,
   pieceId: string,
   on: Day,
+  stage: number,
   book: Pick<Book, 'pieces'>,
 ): MadeRun[] | null {
   const piece = book.pieces.get(pieceId)?.piece;
   const days = new Set(
-    finishings.filter((each) => each.pieceId === pieceId && each.day === on).map(({ madeOn }) => madeOn),
+    finishings
+      .filter((each) => each.pieceId === pieceId && each.work.some((work) => work.day === on && work.stage === stage))
+      .map(({ madeOn }) => madeOn),
   );
   const ready = made.filter(
     ({ recipeId, day, finishedOn }) =>

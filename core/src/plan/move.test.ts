@@ -1,5 +1,16 @@
 import { describe, expect, it } from '@jest/globals';
-import { bookOf, box, ingredient, kitchen, line, order, piece, recipe, TODAY } from '../../testing/kitchen.js';
+import {
+  bookOf,
+  box,
+  ingredient,
+  kitchen,
+  line,
+  order,
+  piece,
+  recipe,
+  TODAY,
+  different,
+} from '../../testing/kitchen.js';
 import { followsGuide, guideOf, moveRun, whyNotTo, whyThen } from './move.js';
 import { planSeason } from './plan.js';
 import type { Guide } from './guide.js';
@@ -12,7 +23,7 @@ const book = bookOf({
   kitchen: {
     ...kitchen,
     benchWeek: [2, 4, 6].map((weekday) => ({ weekday, hours: 2, begins: null })),
-    dayChanges: [{ day: '2026-12-03', hours: null, helperHours: 0, humid: true, begins: null }],
+    dayChanges: [different('2026-12-03', { humid: true })],
   },
 });
 const orders = [order('a', { bag: 4 }, '2026-12-05'), order('z', { bag: 8 }, '2026-12-12')];

@@ -1,9 +1,20 @@
+import { partition } from 'es-toolkit';
 import type { Book } from '../book/index.js';
+import { closureOn, type KitchenDraft } from '../kitchen/index.js';
 import { sayDay, sayList, sayShortDay, type Day } from '../quantity/index.js';
 import { batchesOf, componentKey, pieceKey, withoutMade, type DayShare, type Guide, type Pin } from './guide.js';
 import { triedOf } from './made-runs.js';
 import type { Plan, PlanWork } from './shape.js';
-import { isBenchDay, isHumid } from './windows.js';
+import { suitsMaking, whyNotMadeOn } from './suits.js';
+import { isBenchDay } from './windows.js';
+
+/** The stages of finishing that stand on a day since the maker wants it. */
+function stagePinsIn({ finishings }: Pick<Plan, 'finishings'>): Pick<Guide, 'stagePins'> {
+  const stagePins = finishings.flatMap(({ pieceId, madeOn, handOver, work }) =>
+    work.flatMap(({ pinned, stage, day }) => (pinned ? [{ pieceId, madeOn, handOver, stage, day }] : [])),
+  );
+  return stagePins.length > 0 ? { stagePins } : {};
+}
 
 /** The plan as it stands, with what is made already, written down as decisions, so that one of them can be changed. */
 export function guideOf(plan: Plan, pins: readonly Pin[]): Guide {
@@ -25,6 +36,7 @@ export function guideOf(plan: Plan, pins: readonly Pin[]): Guide {
     components,
     batches: batchesOf([...triedOf(plan.made), ...plan.runs]),
     pins: pins.filter((pin) => plan.runs.some(({ recipeId, day }) => recipeId === pin.recipeId && day === pin.day)),
+    ...stagePinsIn(plan),
   };
 }
 
@@ -42,6 +54,13 @@ const sorted = (batches: Guide['batches'], { recipes }: Pick<Book, 'recipes'>): 
 export const followsGuide = (plan: Plan, guide: Guide, book: Book): boolean =>
   sorted(batchesOf(plan.runs), book) === sorted(withoutMade(guide, triedOf(plan.made), book).batches, book);
 
+/** Why nobody works on a day, as a sentence; none when somebody does. */
+export function whyNoBenchDay(day: Day, kitchen: KitchenDraft): string[] {
+  const closure = closureOn(day, kitchen);
+  if (closure) return [`The kitchen is closed on ${sayDay(day)}${closure.reason ? `: ${closure.reason}` : ''}.`];
+  return isBenchDay(day, kitchen) ? [] : [`${sayDay(day)} is no bench day.`];
+}
+
 /** Why a run cannot be moved to a day; each a sentence. Empty when it can. */
 export function whyNotTo(plan: PlanWork, recipeId: string, from: Day, to: Day, book: Book, today: Day): string[] {
   const run = plan.runs.find((each) => each.recipeId === recipeId && each.day === from);
@@ -50,9 +69,9 @@ export function whyNotTo(plan: PlanWork, recipeId: string, from: Day, to: Day, b
   const name = run.recipeName;
   const why: string[] = [];
   if (to < today) why.push(`${sayDay(to)} has passed.`);
-  if (!isBenchDay(to, book.kitchen)) why.push(`${sayDay(to)} is no bench day.`);
-  if (facts.recipe.hygroscopic && isHumid(to, book.kitchen))
-    why.push(`${name} draws damp, and ${sayDay(to)} is humid.`);
+  why.push(...whyNoBenchDay(to, book.kitchen));
+  const air = whyNotMadeOn(facts, to, book.kitchen);
+  if (air !== null) why.push(air);
   const late = run.pegs.filter(({ window }) => to > window.to);
   const early = run.pegs.filter(({ window }) => to < window.from);
   const names = (uses: typeof late) =>
@@ -102,6 +121,12 @@ export function moveRun(guide: Guide, recipeId: string, from: Day, to: Day, plan
     pieces: moved(guide.pieces),
     components: moved(guide.components),
     batches: [...counts.values()],
+    // What was wanted for its pieces was wanted of the day on which they were made.
+    ...(guide.stagePins && {
+      stagePins: guide.stagePins.filter(
+        (pin) => pin.madeOn !== from || !run?.pegs.some(({ id }) => id === pin.pieceId),
+      ),
+    }),
     pins: [
       ...guide.pins.filter((pin) => pin.recipeId !== recipeId || (pin.day !== from && pin.day !== to)),
       { recipeId, day: to },
@@ -131,17 +156,19 @@ export function whyThen(plan: PlanWork, recipeId: string, day: Day, book: Book, 
   ].filter(Boolean);
   const others = days.filter((each) => each.day !== day);
   const facts = book.recipes.get(recipeId);
-  const damp = others.filter((each) => facts?.recipe.hygroscopic && each.humid);
+  const unfit = others.filter((each) => facts && !suitsMaking(facts, each.day, book.kitchen));
+  const [damp, warm] = partition(unfit, (each) => each.humid);
   const full = others.filter(
-    (each) => !damp.includes(each) && each.bookedMinutes + run.handsMinutes > each.benchMinutes,
+    (each) => !unfit.includes(each) && each.bookedMinutes + run.handsMinutes > each.benchMinutes,
   );
-  const left = others.filter((each) => !damp.includes(each) && !full.includes(each));
+  const left = others.filter((each) => !unfit.includes(each) && !full.includes(each));
   const sayDays = (list: typeof others, one: string, many: string) =>
     list.length > 2
       ? `${String(list.length)} other days in between ${many}`
       : `${sayList(list.map((each) => sayShortDay(each.day)))} ${list.length > 1 ? many : one}`;
   const rest = [
     damp.length > 0 ? sayDays(damp, 'is humid', 'are humid') : '',
+    warm.length > 0 ? sayDays(warm, 'does not suit it by its air', 'do not suit it by their air') : '',
     full.length > 0 ? sayDays(full, 'has no room left', 'have no room left') : '',
     left.length > 0
       ? sayDays(left, 'would do too, and cost as much or more', 'would do too, and cost as much or more')

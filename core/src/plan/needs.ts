@@ -5,15 +5,9 @@ import { addDays, type Day } from '../quantity/index.js';
 import { multipleOf, type BatchCount, type RecipeFacts } from '../recipe/index.js';
 import type { PieceDemand } from './demand.js';
 import { componentKey, pieceKey } from './guide.js';
-import {
-  finishingDay,
-  isBenchDay,
-  isHumid,
-  lastBenchDayBefore,
-  makeWindow,
-  type Window,
-  type Windowed,
-} from './windows.js';
+import { canBeFinished, finishDays, lastStart, partUses, type FinishDay, type ToFinish } from './finish-days.js';
+import { suitsMaking } from './suits.js';
+import { isBenchDay, lastBenchDayBefore, makeWindow, type Window, type Windowed } from './windows.js';
 import { latestBegin, readyOn } from './work-days.js';
 
 /** What one run is for. */
@@ -51,17 +45,44 @@ export interface Need extends Windowed {
   } | null;
 }
 
-/** Pieces that are cut, rolled or dipped on one day. */
+/** What is done on one day to finish some pieces. */
+export interface FinishWork extends Omit<FinishDay, 'handSeconds' | 'done'> {
+  readonly handsMinutes: number;
+}
+
+/** Pieces that are cut, rolled, dipped or filled for one hand-over. */
 export interface Finishing {
   readonly pieceId: string;
   readonly pieceName: string;
+  /** The day on which they are finished. */
   readonly day: Day;
   readonly count: number;
   /** The day on which their body was made. */
   readonly madeOn: Day;
   readonly handOver: Day;
-  readonly handsMinutes: number;
+  /** What is still to be done, day by day. */
+  readonly work: readonly FinishWork[];
+  /** The first day on which they stand in their moulds, which may have passed. */
+  readonly begun: Day;
 }
+
+/** The finishing of pieces as it is planned. */
+export const finishingOf = (
+  { facts, madeOn, handOver }: ToFinish,
+  days: readonly FinishDay[],
+  count: number,
+): Finishing => ({
+  pieceId: facts.piece.id,
+  pieceName: facts.piece.name,
+  day: days.at(-1)?.day ?? madeOn,
+  count,
+  madeOn,
+  handOver,
+  work: days
+    .filter(({ done }) => !done)
+    .map(({ handSeconds, done: _done, ...each }) => ({ ...each, handsMinutes: (count * handSeconds) / 60 })),
+  begun: days[0]?.day ?? madeOn,
+});
 
 /** A part of a need; pieces stay whole. */
 export function partOf(need: Need, share: number): Need {
@@ -102,8 +123,25 @@ export function bodyWindow(facts: PieceFacts, handOver: Day, body: RecipeFacts, 
   // A piece that does not keep long enough for the promise is made as late as can be, and reported.
   const from = whole.from <= whole.to ? whole.from : addDays(bench, -rest - 6);
   const finishBy = addDays(bench, -rest) >= from ? bench : by;
-  return { whole, window: { from, to: latestBegin(body, finishBy, kitchen) }, finishBy };
+  const startBy = lastStart(facts, finishBy, book);
+  return { whole, window: { from, to: latestBegin(body, startBy, kitchen) }, finishBy };
 }
+
+/** The pieces of a body that is made on a day, as they are to be finished for a hand-over. */
+export const toFinishOf = (
+  facts: PieceFacts,
+  body: RecipeFacts,
+  madeOn: Day,
+  handOver: Day,
+  by: Day,
+  book: Book,
+): ToFinish => ({
+  facts,
+  madeOn,
+  handOver,
+  from: readyOn(body, madeOn, book.kitchen),
+  by,
+});
 
 /** Whether a bench day is left on which the body can be made and one on which the piece can be finished. */
 export function canBeMade(facts: PieceFacts, handOver: Day, book: Book, today: Day): boolean {
@@ -111,11 +149,10 @@ export function canBeMade(facts: PieceFacts, handOver: Day, book: Book, today: D
   if (!body) return false;
   const { kitchen } = book;
   const { window, finishBy } = bodyWindow(facts, handOver, body, book);
-  const damp = body.recipe.hygroscopic;
   for (let day = window.from < today ? today : window.from; day <= window.to; day = addDays(day, 1)) {
-    const on = finishingDay(readyOn(body, day, kitchen), finishBy, kitchen);
-    if (isBenchDay(day, kitchen) && !(damp && isHumid(day, kitchen)) && isBenchDay(on, kitchen) && on <= finishBy)
-      return true;
+    if (!isBenchDay(day, kitchen) || !suitsMaking(body, day, kitchen)) continue;
+    const toFinish = toFinishOf(facts, body, day, handOver, finishBy, book);
+    if (canBeFinished(finishDays(toFinish, book), toFinish, book)) return true;
   }
   return false;
 }
@@ -163,18 +200,22 @@ export function bodyNeed(demand: PieceDemand, facts: PieceFacts, book: Book, tod
   return { recipeId: part.recipeId, need, findings };
 }
 
-/** What the other parts of pieces must provide on the day on which they are finished: coating, shell, further fillings, dust. */
+/**
+ * What the other parts of pieces must provide on the days on which they are finished: coating, shell, further fillings, dust.
+ * @param days of their finishing
+ * @param isDone whether of the days that are done, or of those that are still to come
+ */
 export function partNeeds(
-  facts: PieceFacts,
+  { facts, handOver }: ToFinish,
+  days: readonly FinishDay[],
   count: number,
-  on: Day,
-  handOver: Day,
+  isDone: boolean,
   book: Book,
   today: Day,
 ): [string, Need][] {
-  return facts.parts.flatMap((part): [string, Need][] => {
+  return partUses(facts, days).flatMap(({ part, day: on, drawnGrams, readyGrams, done }): [string, Need][] => {
     const recipe = book.recipes.get(part.recipeId);
-    if (part.role === 'body' || !recipe) return [];
+    if (!recipe || done !== isDone) return [];
     return [
       [
         part.recipeId,
@@ -188,8 +229,8 @@ export function partNeeds(
             name: facts.piece.name,
             role: part.role,
             pieces: count,
-            grams: part.drawnGrams * count,
-            poolGrams: (part.readyGrams - part.drawnGrams) * count,
+            grams: drawnGrams * count,
+            poolGrams: (readyGrams - drawnGrams) * count,
             on,
             handOver,
           },

@@ -1,13 +1,22 @@
 import type { Book } from '../book/index.js';
 import type { Finding } from '../finding/index.js';
+import { finishStages, type PieceFacts } from '../piece/index.js';
 import type { Day } from '../quantity/index.js';
 import { spareFor, type PieceDemand } from './demand.js';
 import { pieceKey, type Guide } from './guide.js';
-import { bodyNeed, canBeMade, componentNeeds, partNeeds, type Finishing, type Need } from './needs.js';
+import { finishDays } from './finish-days.js';
+import {
+  bodyNeed,
+  canBeMade,
+  componentNeeds,
+  finishingOf,
+  partNeeds,
+  toFinishOf,
+  type Finishing,
+  type Need,
+} from './needs.js';
 import { countsOf, fromSupplies, suppliesOf, type Supply } from './supplies.js';
 import { byLowLevelCode } from './low-level-code.js';
-import { finishingDay } from './windows.js';
-import { readyOn } from './work-days.js';
 
 /** What batches that are made already serve, and what is still to be done. */
 export interface Netted {
@@ -29,14 +38,34 @@ export interface Netted {
   readonly findings: readonly Finding[];
 }
 
+type Progress = Pick<Supply, 'finishedOn' | 'stageDays'>;
+
+/**
+ * The days on which stages of finishing were done. The last one is done when the batch is finished; what is finished without a word about its
+ * stages had them all on that day.
+ */
+function stagesDone({ piece }: PieceFacts, { finishedOn, stageDays }: Progress): readonly Day[] {
+  const stages = finishStages(piece);
+  const before = stageDays.slice(0, stages.length - 1);
+  return finishedOn === null ? before : stages.map((_stage, at) => before[at] ?? finishedOn);
+}
+
+/** Seconds of hands that a piece took on a day in the stages that are done. */
+const secondsDoneOn = (on: Day, facts: PieceFacts, progress: Progress): number =>
+  stagesDone(facts, progress).reduce(
+    (sum, day, at) => sum + (day === on ? (finishStages(facts.piece)[at]?.handSeconds ?? 0) : 0),
+    0,
+  );
+
 /** Minutes that batches made today have taken, with getting ready and the pieces that were finished today. */
 function minutesDone(supplies: ReadonlyMap<string, readonly Supply[]>, today: Day, { kitchen }: Book): number {
-  return [...supplies.values()].flat().reduce((sum, { day, facts, batches, finishedOn, needs }) => {
+  return [...supplies.values()].flat().reduce((sum, { day, facts, batches, finishedOn, stageDays, needs }) => {
     const run = day === today ? batches.length * facts.recipe.handsMinutes + kitchen.setUpMinutes : 0;
-    const finishing =
-      finishedOn === today
-        ? needs.reduce((all, { body }) => all + ((body?.count ?? 0) * (body?.facts.piece.handSeconds ?? 0)) / 60, 0)
-        : 0;
+    const finishing = needs.reduce(
+      (all, { body }) =>
+        all + (body ? (body.count * secondsDoneOn(today, body.facts, { finishedOn, stageDays })) / 60 : 0),
+      0,
+    );
     return sum + run + finishing;
   }, 0);
 }
@@ -72,20 +101,13 @@ function stillToMake(open: readonly PieceDemand[], rests: ReadonlyMap<PieceDeman
 type BodyNeed = Need & { readonly body: NonNullable<Need['body']> };
 const isBody = (need: Need): need is BodyNeed => need.body !== null;
 
-/** Pieces whose body is made and that are still to be finished: on the first bench day from today on. */
-function toFinish({ body, peg }: BodyNeed, { facts, day }: Supply, book: Book, today: Day): Finishing {
-  const { piece } = body.facts;
-  const { kitchen } = book;
-  const rested = readyOn(facts, day, kitchen);
-  return {
-    pieceId: piece.id,
-    pieceName: piece.name,
-    day: finishingDay(rested > today ? rested : today, body.finishBy, kitchen),
-    count: body.count,
-    madeOn: day,
-    handOver: peg.on,
-    handsMinutes: (body.count * piece.handSeconds) / 60,
-  };
+/** Pieces whose body is made: what of them is done, and what is still to be done from today on. */
+function ofMade({ body, peg }: BodyNeed, supply: Supply, book: Book, today: Day) {
+  const made = toFinishOf(body.facts, supply.facts, supply.day, peg.on, body.finishBy, book);
+  const isFinished = supply.finishedOn !== null;
+  const from = !isFinished && made.from < today ? today : made.from;
+  const toFinish = { ...made, from, done: stagesDone(body.facts, supply) };
+  return { toFinish, days: finishDays(toFinish, book) };
 }
 
 /**
@@ -135,14 +157,14 @@ export function netDemand(
         const { body } = need;
         const handOver = need.peg.on;
         wasMade(pieceKey(body.facts.piece.id, handOver), day);
-        if (finishedOn === null && !gone.has(need)) {
-          const finishing = toFinish(need, supply, book, today);
-          finishings.push(finishing);
-          parts.push(...partNeeds(body.facts, body.count, finishing.day, handOver, book, today));
-        } else {
-          const on = finishedOn ?? finishingDay(readyOn(facts, day, book.kitchen), body.finishBy, book.kitchen);
-          partNeeds(body.facts, body.count, on, handOver, book, today).forEach(peg);
-        }
+        const isGone = gone.has(need);
+        const { toFinish, days } = ofMade(need, supply, book, isGone ? day : today);
+        const isOpen = finishedOn === null && !isGone;
+        if (isOpen) {
+          finishings.push(finishingOf(toFinish, days, body.count));
+          parts.push(...partNeeds(toFinish, days, body.count, false, book, today));
+        } else partNeeds(toFinish, days, body.count, false, book, today).forEach(peg);
+        partNeeds(toFinish, days, body.count, true, book, today).forEach(peg);
       }
     }
   }

@@ -1,5 +1,16 @@
 import { describe, expect, it } from '@jest/globals';
-import { bookOf, box, ingredient, kitchen, line, order, piece, recipe, TODAY } from '../../testing/kitchen.js';
+import {
+  bookOf,
+  box,
+  ingredient,
+  kitchen,
+  line,
+  order,
+  piece,
+  recipe,
+  TODAY,
+  different,
+} from '../../testing/kitchen.js';
 import { planSeason } from './plan.js';
 
 const week = [
@@ -27,7 +38,7 @@ describe('what stands in the way of a plan', () => {
   });
 
   it('says that no bench day is left', () => {
-    const lost = { day: '2026-11-28', hours: 0, helperHours: 0, humid: false, begins: null };
+    const lost = different('2026-11-28', { hours: 0 });
     const rest = ['2026-12-01', '2026-12-05'].map((day) => ({ ...lost, day }));
     expect(codes({ kitchen: { ...bench, dayChanges: [lost, ...rest] } })).toEqual(
       expect.arrayContaining(['no-day-left', 'too-late']),

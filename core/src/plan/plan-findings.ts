@@ -1,5 +1,5 @@
 import type { Book } from '../book/index.js';
-import { finding, openWayOut, type Finding, type Subject, type WayOut } from '../finding/index.js';
+import { finding, openWayOut, type Finding, type Subject } from '../finding/index.js';
 import type { OrderFiled } from '../order/index.js';
 import type { PieceFacts } from '../piece/index.js';
 import { addDays, sayDay, type Day } from '../quantity/index.js';
@@ -9,36 +9,15 @@ import { piecesWanted } from './demand.js';
 import type { Guide } from './guide.js';
 import { poolShort } from './pool.js';
 import type { ProductionRun } from './run.js';
-import { whyNotTo } from './move.js';
+import { moveAway, PLAN_AGAIN } from './move-away.js';
 import { canBeMade } from './needs.js';
 import type { LateOrder, Plan } from './shape.js';
+import { airFindings, coldFindings } from './room-findings.js';
 import type { ShoppingLine } from '../shopping/index.js';
-import { mouldsFilled, mouldsOf, panKinds, pansTaken } from './vessels.js';
-import { isHumid } from './windows.js';
+import { mouldsHeld, mouldsOf, panKinds, pansTaken } from './vessels.js';
 
 const KITCHEN: Subject<'kitchen'> = { noun: 'kitchen', id: 'kitchen', name: 'the kitchen' };
 const SETTINGS = openWayOut(KITCHEN, 'Open the settings');
-
-/** Has the whole season worked out anew. */
-const PLAN_AGAIN: WayOut = { label: 'Plan the season again', action: { kind: 'plan-again' } };
-
-/** The first day on which a run would do and the day would still end in its hours, as a way out. */
-function moveAway(
-  plan: Plan,
-  { recipeId, recipeName, day, handsMinutes }: ProductionRun,
-  book: Book,
-  today: Day,
-): WayOut[] {
-  const there = plan.days.find(
-    (entry) =>
-      entry.day !== day &&
-      entry.benchMinutes - entry.bookedMinutes >= handsMinutes + book.kitchen.setUpMinutes &&
-      whyNotTo(plan, recipeId, day, entry.day, book, today).length === 0,
-  );
-  if (!there) return [];
-  const label = `Make ${recipeName} on ${sayDay(there.day)}`;
-  return [{ label, action: { kind: 'move-run', recipeId, from: day, to: there.day } }];
-}
 
 /** Days whose work is more than their hours, with what could be made on another day. */
 function dayFindings(plan: Plan, book: Book, today: Day): Finding[] {
@@ -108,8 +87,8 @@ function lateFindings(late: readonly LateOrder[], book: Book, today: Day): Findi
 /** Moulds and pans of which a day or a night wants more than there are: what the programme forbids, and a plan made day by day may not see. */
 function vesselFindings(plan: Plan, book: Book): Finding[] {
   const moulds = mouldsOf(book).flatMap((mould) =>
-    [...new Set(plan.finishings.map(({ day }) => day))].sort().flatMap((day) => {
-      const filled = mouldsFilled(plan.finishings, day, mould, book);
+    [...new Set(plan.finishings.flatMap(({ begun, day }) => [begun, day]))].sort().flatMap((day) => {
+      const filled = mouldsHeld(plan.finishings, day, mould, book);
       if (filled <= mould.count + 1e-6) return [];
       const about: Subject<'day'> = { noun: 'day', id: day, name: sayDay(day) };
       return [
@@ -141,22 +120,6 @@ function vesselFindings(plan: Plan, book: Book): Finding[] {
   );
   return [...moulds, ...pans];
 }
-
-/** What draws damp and is made on a humid day. */
-const humidFindings = (plan: Plan, book: Book, today: Day): Finding[] =>
-  plan.runs.flatMap((run) => {
-    const { recipeId, recipeName, day } = run;
-    if (!isHumid(day, book.kitchen) || !book.recipes.get(recipeId)?.recipe.hygroscopic) return [];
-    const about: Subject<'recipe'> = { noun: 'recipe', id: recipeId, name: recipeName };
-    return [
-      finding(
-        'humid-day',
-        about,
-        { day },
-        { part: day, waysOut: [...moveAway(plan, run, book, today), PLAN_AGAIN, openWayOut(about)] },
-      ),
-    ];
-  });
 
 /** Coatings that do not stand high enough on a day. */
 function poolFindings(
@@ -315,7 +278,8 @@ export const planFindings = (
   ...lateFindings(late, book, today),
   ...vesselFindings(plan, book),
   ...dayFindings(plan, book, today),
-  ...humidFindings(plan, book, today),
+  ...airFindings(plan, book, today),
+  ...coldFindings(plan, book),
   ...freshFindings(plan, book),
   ...poolFindings([...plan.made, ...plan.runs], book),
   ...shoppingFindings(plan.shopping, today),

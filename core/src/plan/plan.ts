@@ -17,6 +17,7 @@ import { pieceKey, withoutMade, type Guide } from './guide.js';
 import { madeRunsOf, triedOf } from './made-runs.js';
 import { netDemand } from './netting.js';
 import { explodeDemand } from './explode.js';
+import { stageKey } from './finish-days.js';
 import { bookPacking, packingStarts } from './packing.js';
 import { planFindings } from './plan-findings.js';
 import type { HandOverDay } from './hand-over.js';
@@ -79,6 +80,15 @@ interface NeededOf {
   readonly outside: readonly PieceDemand[];
 }
 
+/** The days on which the maker wants stages of finishing, by their keys; undefined when there are none. */
+function stagePinsOf(guide: Guide | null): ReadonlyMap<string, Day> | undefined {
+  const pins = guide?.stagePins ?? [];
+  if (pins.length === 0) return undefined;
+  return new Map(
+    pins.map(({ pieceId, madeOn, handOver, stage, day }) => [stageKey(pieceId, madeOn, handOver, stage), day]),
+  );
+}
+
 /**
  * What the open orders want, and what of it is made already. An order of which something cannot be made in time is left out as a whole:
  * nothing is made, bought, packed or printed for it, and nothing that is made is kept for it.
@@ -93,6 +103,7 @@ export function seasonNeeds(
   packing?: Bookings,
 ) {
   const inOneDay = new Set<Day>();
+  const pins = stagePinsOf(guide);
   let book = whole;
   const first = book.batches.reduce((day, { on }) => (on < day ? on : day), '9999-12-31');
   const handedOver = orders.filter(({ state, handOver }) => state === 'handed over' && handOver.on >= first);
@@ -105,7 +116,7 @@ export function seasonNeeds(
     const unpacked = split.map((each) => each.unpacked);
     const toPack = boxDemand(unpacked, whole);
     const starts = packingStarts(toPack, inOneDay, whole, today, packing);
-    book = starts.size > 0 ? { ...whole, packingStarts: starts } : whole;
+    book = starts.size > 0 || pins ? { ...whole, packingStarts: starts, ...(pins && { stagePins: pins }) } : whole;
     const boxes = packed.length === 0 ? toPack : boxDemand(open, whole);
     const demand = pieceDemand(toPack, book);
     const done = pieceDemand(boxDemand(ordersByDay([...handedOver, ...packed], whole), whole), book);
@@ -166,7 +177,7 @@ export function planSeason(whole: Book, orders: readonly OrderFiled[], today: Da
   // What is ordered is counted, whether it can be made or not.
   const ordered = late.length > 0 ? boxDemand(askedDays, whole) : boxes;
   const made = madeRunsOf(netted);
-  const shopping = shoppingList(runs, book);
+  const shopping = shoppingList(runs, book, today);
   const plan: Plan = {
     orders: asked.length,
     leftOut: late.map(({ order }) => order.id),

@@ -1,9 +1,9 @@
 import { describe, expect, it } from '@jest/globals';
-import { bookOf, order, TODAY } from '../../testing/kitchen.js';
+import { bookOf, order, TODAY, different } from '../../testing/kitchen.js';
 import { bench, trufflePantry } from '../../testing/truffles.js';
 import { planSeason } from './plan.js';
 
-const helped = { day: '2026-12-12', hours: null, helperHours: 5, humid: true, begins: null };
+const helped = different('2026-12-12', { helperHours: 5, humid: true });
 const book = bookOf({ ...trufflePantry, kitchen: { ...bench, dayChanges: [helped] } });
 const orders = [
   order('a', { mixed: 4 }, '2026-12-05', { depositMinor: 1500, state: 'confirmed' }),
@@ -12,6 +12,12 @@ const orders = [
   }),
 ];
 const { days, runs, finishings, handOvers } = planSeason(book, orders, TODAY);
+/** Minutes of finishing on a day. */
+const minutesOn = (day: string) =>
+  finishings
+    .flatMap(({ work }) => work)
+    .filter((each) => each.day === day)
+    .reduce((sum, { handsMinutes }) => sum + handsMinutes, 0);
 const on = (day: string) => days.find((each) => each.day === day);
 const handedOn = (day: string) => handOvers.find((each) => each.day === day)?.orders;
 
@@ -26,7 +32,7 @@ describe('the days of a season', () => {
     for (const { day, bookedMinutes, readyMinutes, packs } of days) {
       const here = runs.filter((each) => each.day === day);
       const hands = here.reduce((sum, { handsMinutes }) => sum + handsMinutes, 0);
-      const finished = finishings.filter((each) => each.day === day).reduce((sum, each) => sum + each.handsMinutes, 0);
+      const finished = minutesOn(day);
       const packed = packs.reduce((sum, { minutes }) => sum + minutes, 0);
       expect(bookedMinutes).toBeCloseTo(hands + finished + packed + readyMinutes, 9);
       // Five minutes for each recipe; ten more where nuts come after no nuts.
@@ -37,9 +43,7 @@ describe('the days of a season', () => {
   it('have the helper’s hands only as far as there is something to finish and to pack', () => {
     const saturday = on('2026-12-12');
     const shareable = 2 * 3 + 3 * 1;
-    const finished = finishings
-      .filter(({ day }) => day === '2026-12-12')
-      .reduce((sum, each) => sum + each.handsMinutes, 0);
+    const finished = minutesOn('2026-12-12');
     expect(saturday).toMatchObject({ makerMinutes: 180, humid: true });
     expect(saturday?.sharedMinutes).toBeCloseTo(Math.min(300, shareable + finished), 9);
     expect(saturday?.benchMinutes).toBeCloseTo(180 + (saturday?.sharedMinutes ?? 0), 9);

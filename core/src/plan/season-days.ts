@@ -14,7 +14,7 @@ import { groupBy, oncePerPair } from '../record/index.js';
 import type { DayOrders } from './by-day.js';
 import type { HandOver } from './hand-over.js';
 import type { MadeRun, ProductionRun } from './run.js';
-import type { Finishing } from './needs.js';
+import type { Finishing, FinishWork } from './needs.js';
 import { cleanDownsOf, profileOf } from './clean-downs.js';
 import type { Pack, Packing } from './packing.js';
 import { helperHours, isHumid, makerHours } from './windows.js';
@@ -72,7 +72,7 @@ export const handOverOf = oncePerPair((book: Book, order: OrderFiled): HandOver 
 function readyMinutesOf(
   begun: readonly ProductionRun[],
   worked: readonly WorkOf<ProductionRun>[],
-  finishings: readonly Finishing[],
+  finishings: readonly Pick<Finishing, 'pieceId'>[],
   book: Book,
 ): number {
   const { setUpMinutes, cleanMinutes } = book.kitchen;
@@ -96,6 +96,12 @@ interface Work {
   readonly doneMinutes: number;
 }
 
+/** What is done of finishings on each day. */
+function finishWorkByDay(finishings: readonly Finishing[]): Map<Day, { pieceId: string; work: FinishWork }[]> {
+  const all = finishings.flatMap(({ pieceId, work }) => work.map((each) => ({ pieceId, work: each })));
+  return groupBy(all, ({ work }) => work.day);
+}
+
 /** One entry a day from today to the last hand-over. */
 export function seasonDays(
   orders: readonly DayOrders[],
@@ -113,7 +119,7 @@ export function seasonDays(
   ].reduce((latest, day) => (day > latest ? day : latest), today);
   const length = Math.min(daysBetween(today, last) + 1, MOST_DAYS);
   const begun = groupBy(runs, (run) => run.day);
-  const finished = groupBy(finishings, (each) => each.day);
+  const finished = finishWorkByDay(finishings);
   const handed = new Map(orders.map(({ day, orders: list }) => [day, list.length]));
   return Array.from({ length }, (_, index): SeasonDay => {
     const day = addDays(today, index);
@@ -123,7 +129,7 @@ export function seasonDays(
     const finishingsHere = finished.get(day) ?? [];
     const readyMinutes = readyMinutesOf(begunHere, workHere, finishingsHere, book);
     const shareable =
-      (packing.minutes.get(day) ?? 0) + finishingsHere.reduce((sum, { handsMinutes }) => sum + handsMinutes, 0);
+      (packing.minutes.get(day) ?? 0) + finishingsHere.reduce((sum, { work }) => sum + work.handsMinutes, 0);
     const done = day === today ? doneMinutes : 0;
     const makerMinutes = makerHours(day, book.kitchen) * 60;
     const sharedMinutes = Math.min(helperHours(day, book.kitchen) * 60, shareable);

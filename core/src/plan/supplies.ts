@@ -16,6 +16,8 @@ export interface Supply {
   readonly batches: readonly BatchFiled[];
   readonly gaveGrams: number;
   readonly finishedOn: Day | null;
+  /** The days on which the first stages of finishing its pieces were done. */
+  readonly stageDays: readonly Day[];
   readonly needs: Need[];
 }
 
@@ -122,13 +124,24 @@ export function suppliesOf(book: Book): Map<string, Supply[]> {
     const [first] = batches;
     const facts = first && book.recipes.get(first.recipeId);
     if (!facts) continue;
-    const finished = batches.filter(({ state }) => state === 'done').map(({ finishedOn }) => finishedOn);
+    const good = batches.filter(({ state }) => state === 'done');
+    const finished = good.map(({ finishedOn }) => finishedOn);
+    // A stage is done when it is done with every batch.
+    const stages = Math.min(...good.map(({ stageDays }) => stageDays.length));
     const supply: Supply = {
       facts,
       day: first.on,
       batches,
       gaveGrams: batches.reduce((sum, batch) => sum + gramsOf(batch, facts), 0),
       finishedOn: finished.includes(null) ? null : (finished.sort().at(-1) ?? null),
+      stageDays: Array.from(
+        { length: Number.isFinite(stages) ? stages : 0 },
+        (_, at) =>
+          good
+            .map(({ stageDays }) => stageDays[at] ?? '')
+            .sort()
+            .at(-1) ?? '',
+      ),
       needs: [],
     };
     found.set(first.recipeId, [...(found.get(first.recipeId) ?? []), supply]);

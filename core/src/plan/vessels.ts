@@ -1,65 +1,75 @@
 import type { Book } from '../book/index.js';
 import type { KitchenDraft } from '../kitchen/index.js';
-import { bodyForm, type PieceFacts } from '../piece/index.js';
+import { bodyForm, setsOverNight, type PieceFacts } from '../piece/index.js';
 import { addDays, type Day } from '../quantity/index.js';
 import type { BatchCount } from '../recipe/index.js';
+import { groupBy, oncePer } from '../record/index.js';
 import type { Finishing } from './needs.js';
 
 /** Moulds of one kind, for all pieces that are filled in them. */
 export interface Mould {
   /** Moulds with as many cavities of the same size are one kind, whichever piece names them. */
   readonly key: string;
-  /** How many there are: the most that a piece of this kind says. */
+  /** How many there are: those that the kitchen lists; where it lists none of the kind, the most that a piece of it says. */
   readonly count: number;
   /** Names of the pieces that share them. */
   readonly pieces: readonly string[];
 }
 
-/** What one piece takes of its kind of mould on the day on which it is filled. */
+/** What one piece takes of its kind of mould. */
 export interface MouldShare {
   readonly key: string;
-  /** Moulds a piece: one in all the cavities of a mould that hold, as often as it can be filled in a day. */
+  /** Moulds a piece: one in all the cavities of a mould that hold; for what is finished in a day, as often as it can be filled in one. */
   readonly perPiece: number;
+  /** Whether it stands in its mould over night. */
+  readonly overNight: boolean;
 }
+
+const mouldKey = ({ cavities, cavityMl }: { readonly cavities: number; readonly cavityMl: number }): string =>
+  `${String(cavities)} x ${String(cavityMl)} mL`;
 
 /** What a piece takes of its moulds; null for one that is not moulded. */
 export function mouldShareOf({ piece }: PieceFacts): MouldShare | null {
   const form = bodyForm(piece.form);
   if (form.kind !== 'moulded') return null;
-  const held = form.cavities * form.turnsPerDay * (1 - form.breakagePercent / 100);
-  return { key: `${String(form.cavities)} x ${String(form.cavityMl)} mL`, perPiece: 1 / held };
+  const overNight = setsOverNight(piece);
+  const held = form.cavities * (overNight ? 1 : form.turnsPerDay) * (1 - form.breakagePercent / 100);
+  return { key: mouldKey(form), perPiece: 1 / held, overNight };
 }
 
-const known = new WeakMap<Book, readonly Mould[]>();
-
 /** The moulds of the house, by kind. */
-export function mouldsOf(book: Book): readonly Mould[] {
-  const there = known.get(book);
-  if (there) return there;
+export const mouldsOf = oncePer((book: Book): readonly Mould[] => {
+  const owned = groupBy(book.kitchen.moulds, mouldKey);
   const kinds = new Map<string, { count: number; pieces: string[] }>();
   for (const facts of book.pieces.values()) {
     const share = mouldShareOf(facts);
     const form = bodyForm(facts.piece.form);
     if (!share || form.kind !== 'moulded') continue;
     const kind = kinds.get(share.key) ?? { count: 0, pieces: [] };
-    kinds.set(share.key, { count: Math.max(kind.count, form.moulds), pieces: [...kind.pieces, facts.piece.name] });
+    const own = owned.get(share.key)?.reduce((sum, { count }) => sum + count, 0);
+    kinds.set(share.key, {
+      count: own ?? Math.max(kind.count, form.moulds),
+      pieces: [...kind.pieces, facts.piece.name],
+    });
   }
-  const moulds = [...kinds].map(([key, kind]) => ({ key, ...kind }));
-  known.set(book, moulds);
-  return moulds;
-}
+  return [...kinds].map(([key, kind]) => ({ key, ...kind }));
+});
 
-/** Moulds of one kind that what is finished on a day fills; a fraction of the last. */
-export const mouldsFilled = (
-  finishings: readonly Pick<Finishing, 'pieceId' | 'day' | 'count'>[],
+/** Whether pieces have their moulds on a day, or in the night after it: those that set over night until they are knocked out. */
+export const hasMoulds = ({ overNight }: MouldShare, begun: Day, last: Day, on: Day): boolean =>
+  overNight ? begun <= on && on < last : last === on;
+
+/** Moulds of one kind that are full on a day and in the night after it; a fraction of the last. */
+export const mouldsHeld = (
+  finishings: readonly Pick<Finishing, 'pieceId' | 'begun' | 'day' | 'count'>[],
   on: Day,
   { key }: Mould,
   book: Book,
 ): number =>
-  finishings.reduce((sum, { pieceId, day, count }) => {
-    const facts = day === on ? book.pieces.get(pieceId) : undefined;
+  finishings.reduce((sum, { pieceId, begun, day, count }) => {
+    const facts = begun <= on && on <= day ? book.pieces.get(pieceId) : undefined;
     const share = facts && mouldShareOf(facts);
-    return share?.key === key ? sum + count * share.perPiece : sum;
+    return share?.key === key && hasMoulds(share, begun, day, on) ? sum + count * share.perPiece : sum;
   }, 0);
 
 /** Pans of one length and width. */

@@ -1,10 +1,9 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { kitchen } from '../../testing/kitchen.js';
+import { kitchen, different } from '../../testing/kitchen.js';
 import { addDays } from '../quantity/index.js';
 import {
   benchHours,
-  finishingDay,
   groupByDay,
   helperHours,
   isBenchDay,
@@ -21,9 +20,9 @@ const week = {
     { weekday: 6, hours: 7, begins: null },
   ],
   dayChanges: [
-    { day: '2026-12-05', hours: 0, helperHours: 0, humid: false, begins: null },
-    { day: '2026-12-08', hours: null, helperHours: 2, humid: true, begins: null },
-    { day: '2026-12-09', hours: 4, helperHours: 0, humid: false, begins: null },
+    different('2026-12-05', { hours: 0 }),
+    different('2026-12-08', { helperHours: 2, humid: true }),
+    different('2026-12-09', { hours: 4 }),
   ],
 };
 
@@ -38,13 +37,10 @@ describe('a bench day', () => {
     expect(isBenchDay('2026-12-05', kitchen)).toBe(true);
   });
 
-  it('is looked for backwards and forwards', () => {
+  it('is looked for backwards', () => {
     expect(lastBenchDayBefore('2026-12-07', week)).toBe('2026-12-01');
     expect(lastBenchDay({ from: '2026-12-02', to: '2026-12-07' }, week)).toBe('2026-12-07');
     expect(lastBenchDay({ from: '2026-12-01', to: '2026-12-07' }, week)).toBe('2026-12-01');
-    expect(finishingDay('2026-12-02', '2026-12-10', week)).toBe('2026-12-08');
-    // No bench day is left by then: what is reported elsewhere is finished when it has rested.
-    expect(finishingDay('2026-12-02', '2026-12-07', week)).toBe('2026-12-02');
   });
 });
 

@@ -1,5 +1,7 @@
 import { addDays, weekday, type Day } from '../quantity/index.js';
-import type { KitchenDraft } from '../kitchen/index.js';
+import { closureOn, type KitchenDraft } from '../kitchen/index.js';
+import { oncePer } from '../record/index.js';
+import { type Air, ANY_AIR, DAMP_FROM_PERCENT, tooDamp } from '../room/index.js';
 
 /** The days on which something may be made, both ends included. Empty when `from` is after `to`. */
 export interface Window {
@@ -19,11 +21,16 @@ export function makeWindow(handOver: Day, keepsDays: number, restDays: number, k
   };
 }
 
+const changesOf = oncePer(
+  ({ dayChanges }: KitchenDraft) => new Map(dayChanges.map((each) => [each.day, each] as const)),
+);
+
 /** What is different about a day, if anything. */
-const changeOf = (day: Day, kitchen: KitchenDraft) => kitchen.dayChanges.find((each) => each.day === day);
+const changeOf = (day: Day, kitchen: KitchenDraft) => changesOf(kitchen).get(day);
 
 /** Hours of the maker on a day; 0 when it is no bench day. */
 export function makerHours(day: Day, kitchen: KitchenDraft): number {
+  if (closureOn(day, kitchen)) return 0;
   const usual = kitchen.benchWeek.find((each) => each.weekday === weekday(day))?.hours ?? 0;
   return changeOf(day, kitchen)?.hours ?? usual;
 }
@@ -33,28 +40,30 @@ export const beginsAt = (day: Day, kitchen: KitchenDraft): number | null =>
   changeOf(day, kitchen)?.begins ?? kitchen.benchWeek.find((each) => each.weekday === weekday(day))?.begins ?? null;
 
 /** Hours of somebody who helps to finish and to pack on a day. */
-export const helperHours = (day: Day, kitchen: KitchenDraft): number => changeOf(day, kitchen)?.helperHours ?? 0;
+export const helperHours = (day: Day, kitchen: KitchenDraft): number =>
+  closureOn(day, kitchen) ? 0 : (changeOf(day, kitchen)?.helperHours ?? 0);
 
 /** Hours of hands on a day, the helper's among them. */
 export const benchHours = (day: Day, kitchen: KitchenDraft): number =>
   makerHours(day, kitchen) + helperHours(day, kitchen);
 
-/** Whether a day is too humid for what draws damp. */
-export const isHumid = (day: Day, kitchen: KitchenDraft): boolean => changeOf(day, kitchen)?.humid ?? false;
-
-/** Whether the maker works on a day. Without any bench days set, every day will do. */
-export const isBenchDay = (day: Day, kitchen: KitchenDraft): boolean =>
-  kitchen.benchWeek.length === 0 || benchHours(day, kitchen) > 0;
-
-/**
- * The day on which a body is cut, rolled or dipped: the first bench day once it has rested, and no later than it may be.
- * @param rested the first day on which it has rested
- * @param by the last day on which the piece may be finished
- */
-export function finishingDay(rested: Day, by: Day, kitchen: KitchenDraft): Day {
-  for (let day = rested; day <= by; day = addDays(day, 1)) if (isBenchDay(day, kitchen)) return day;
-  return rested;
+/** The air of the kitchen on a day, as far as anybody has said. */
+export function airOn(day: Day, kitchen: KitchenDraft): Air {
+  const change = changeOf(day, kitchen);
+  return {
+    celsius: change?.roomCelsius ?? null,
+    humidityPercent: change?.humidityPercent ?? null,
+    humid: change?.humid ?? false,
+  };
 }
+
+/** Whether a day is too humid for what draws damp. */
+export const isHumid = (day: Day, kitchen: KitchenDraft): boolean =>
+  tooDamp({ ...ANY_AIR, mostHumidityPercent: DAMP_FROM_PERCENT }, airOn(day, kitchen));
+
+/** Whether the maker works on a day. Without any bench days set, every day will do on which the kitchen is not closed. */
+export const isBenchDay = (day: Day, kitchen: KitchenDraft): boolean =>
+  kitchen.benchWeek.length === 0 ? !closureOn(day, kitchen) : benchHours(day, kitchen) > 0;
 
 /** The last bench day up to `by`, at most three weeks back; `by` itself when there is none. */
 export function lastBenchDayBefore(by: Day, kitchen: KitchenDraft): Day {

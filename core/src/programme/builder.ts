@@ -5,6 +5,7 @@ import { addDays, daysBetween, type Day } from '../quantity/index.js';
 import type { RecipeFacts } from '../recipe/index.js';
 import { ModelBuilder, type Term } from '../solver/index.js';
 import {
+  type FinishDay,
   type PieceDemand,
   type Guide,
   KEEPS_AS_STOCK_DAYS,
@@ -58,6 +59,8 @@ export interface Serve {
   readonly facts: PieceFacts;
   readonly bodyId: string;
   readonly day: Day;
+  /** The days on which it is finished, stage by stage. */
+  readonly finish: readonly FinishDay[];
   readonly finishedOn: Day;
   readonly column: number;
 }

@@ -9,13 +9,15 @@ import {
   bodyWindow,
   usableWindow,
   byLowLevelCode,
-  finishingDay,
-  isHumid,
+  canBeFinished,
+  finishDays,
+  lastOf,
+  suitsMaking,
+  toFinishOf,
   type Window,
-  readyOn,
 } from '../plan/index.js';
 import type { Book } from '../book/index.js';
-import { bodyForm, type PieceFacts, piecesPerBase } from '../piece/index.js';
+import { bodyForm, handSecondsOf, type PieceFacts, piecesPerBase } from '../piece/index.js';
 import {
   daysOfWork,
   FREE_STEP,
@@ -203,7 +205,7 @@ export function addBatches({ input, model, days, minutesOn, rate, lost, batches,
     const onDays = new Map<Day, readonly BatchColumn[]>();
     const made = new Map<Day, number>();
     for (const day of days) {
-      if (recipe.hygroscopic && isHumid(day, kitchen) && !pinned(id, day)) continue;
+      if (!suitsMaking(facts, day, kitchen) && !pinned(id, day)) continue;
       const within = reach.get(id);
       if (!(within && day >= within.from && day <= within.to) && !pinned(id, day)) continue;
       const moved = before && !madeBefore.has(`${id} ${day}`) ? weights.stabilityMinutes : 0;
@@ -260,15 +262,16 @@ export function addServes({
     const { window, finishBy } = bodyWindow(facts, each.day, body, book);
     const able = days.flatMap((day) => {
       if (day < window.from || day > window.to || !batches.get(bodyId)?.has(day)) return [];
-      const finishedOn = finishingDay(readyOn(body, day, kitchen), finishBy, kitchen);
-      return days.includes(finishedOn) && finishedOn <= finishBy ? [{ day, finishedOn }] : [];
+      const toFinish = toFinishOf(facts, body, day, each.day, finishBy, book);
+      const finish = finishDays(toFinish, book);
+      return canBeFinished(finish, toFinish, book) ? [{ day, finish, finishedOn: lastOf(finish) }] : [];
     });
     // What is finished on the day on which it is made must come to its end on it, unless it never could.
     const inTime = able.filter(
-      ({ day, finishedOn }) =>
-        bare || loose || finishedOn > day || leastMinutesOf(body) + facts.piece.handSeconds / 60 <= mostOn(day),
+      ({ day, finish: [first] }) =>
+        bare || loose || !first || first.day > day || leastMinutesOf(body) + first.handSeconds / 60 <= mostOn(day),
     );
-    const ways = (inTime.length > 0 ? inTime : able).map(({ day, finishedOn }): Serve => {
+    const ways = (inTime.length > 0 ? inTime : able).map(({ day, finish, finishedOn }): Serve => {
       const ingredients = facts.parts.reduce((sum, part) => sum + part.drawnGrams * costOf(part.recipeId), 0);
       const column = model.column(
         `${each.pieceId} ${each.day} from ${day}`,
@@ -277,7 +280,7 @@ export function addServes({
       );
       const make = makes.get(bodyId)?.get(day);
       if (make !== undefined && !bare) model.atMost('served only from what is made', [[column, 1], [make, -each.count]], 0); // prettier-ignore
-      return { demand: each, facts, bodyId, day, finishedOn, column };
+      return { demand: each, facts, bodyId, day, finish, finishedOn, column };
     });
     if (ways.length === 0) {
       outside.push(each);
@@ -285,7 +288,7 @@ export function addServes({
     }
     model.always(
       each.count *
-        ((rate * facts.piece.handSeconds) / 60 -
+        ((rate * handSecondsOf(facts.piece)) / 60 -
           facts.parts.reduce((sum, part) => sum + part.drawnGrams * lost(part.recipeId), 0)),
     );
     const row = model.atLeast(`${each.pieceId} for ${each.day}`, ways.map(({ column }): Term => [column, 1]), each.count); // prettier-ignore
@@ -300,7 +303,7 @@ export function addLeast({ input: { book, netted }, model, batches, makes, serve
     (ways): SpannedDemand[] => {
       const [first, last] = [ways[0], ways.at(-1)];
       if (!first || !last) return [];
-      const finish = ways.map(({ finishedOn }) => finishedOn).sort();
+      const finish = ways.flatMap((way) => way.finish.map((stage) => stage.day)).sort();
       return [
         {
           facts: first.facts,

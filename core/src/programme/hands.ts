@@ -15,8 +15,9 @@ import {
   type Netted,
   countsOf,
   isInPan,
+  hasMoulds,
   mouldShareOf,
-  mouldsFilled,
+  mouldsHeld,
   mouldsOf,
   panKinds,
   panShareOf,
@@ -94,11 +95,12 @@ function addParts(draft: ProgrammeBuilder, day: Day, parts: readonly Part[], cle
     if (helpMinutes > 0) model.atMost(`part ${day}`, [chain, ...made], end);
     model.atMost(`part ${day}`, merged([chain, ...made, ...finished]), Math.max(0, end - packed + helpMinutes));
   };
-  for (const { facts, bodyId, column, demand, day: madeOn, finishedOn } of serves) {
+  for (const { bodyId, column, demand, day: madeOn, finish } of serves) {
     const body = book.recipes.get(bodyId);
-    if (!body || madeOn !== day || finishedOn !== day) continue;
+    const [first] = finish;
+    if (!body || madeOn !== day || first?.day !== day) continue;
     // A helper takes half of the finishing at best.
-    const finishing = (facts.piece.handSeconds * demand.count) / 60 / (helpMinutes > 0 ? 2 : 1);
+    const finishing = (first.handSeconds * demand.count) / 60 / (helpMinutes > 0 ? 2 : 1);
     const chain = leastMinutesOf(body) + finishing;
     if (chain >= body.recipe.handsMinutes + WORTH_A_ROW) row(nutClass(body.contains), [column, chain / demand.count]);
   }
@@ -126,7 +128,9 @@ const goingOnMinutes = (netted: Netted, on: Day, book: Book): number =>
 
 /** Allergens of what is made already and is finished, or goes on, on a day. */
 const fixedOn = (netted: Netted, on: Day, book: Book): (readonly Allergen[])[] => [
-  ...netted.finishings.flatMap(({ day, pieceId }) => (day === on ? [book.pieces.get(pieceId)?.contains ?? []] : [])),
+  ...netted.finishings.flatMap(({ work, pieceId }) =>
+    work.some(({ day }) => day === on) ? [book.pieces.get(pieceId)?.contains ?? []] : [],
+  ),
   ...goingOn(netted, on, book).map(({ facts }) => facts.contains),
 ];
 
@@ -191,10 +195,13 @@ export function addHands(draft: ProgrammeBuilder): void {
       if (begins && kitchen.setUpMinutes > 0) part?.made.push([make, kitchen.setUpMinutes]);
       part?.made.push(...countedIn(batches, here.handsMinutes));
     }
-    const finished = serves.filter(({ finishedOn }) => finishedOn === day);
-    for (const { facts, column } of finished)
-      partOf(facts.contains)?.finished.push([column, facts.piece.handSeconds / 60]);
-    const waiting = netted.finishings.filter((each) => each.day === day);
+    const finished = serves.flatMap((serve) => {
+      const handSeconds = serve.finish.reduce((sum, each) => (each.day === day ? sum + each.handSeconds : sum), 0);
+      return serve.finish.some((each) => each.day === day) ? [{ ...serve, handSeconds }] : [];
+    });
+    for (const { facts, column, handSeconds } of finished)
+      partOf(facts.contains)?.finished.push([column, handSeconds / 60]);
+    const waiting = netted.finishings.flatMap(({ work }) => work.filter((each) => each.day === day));
     const cleaning = addCleaning(draft, day, work, finished);
     const going = goingOnMinutes(netted, day, book);
     // Packing, and finishing what is made already: a helper may do both.
@@ -209,7 +216,7 @@ export function addHands(draft: ProgrammeBuilder): void {
     const over = model.column(`overtime ${day}`, rate * weights.overtime, { upper: kitchen.overtimeMinutes + extra });
     // A helper finishes and packs, and can do no more of it than there is.
     const help = model.column(`help ${day}`, 0, { upper: helperHours(day, kitchen) * 60 });
-    const shared = finished.map(({ facts, column }): Term => [column, -facts.piece.handSeconds / 60]);
+    const shared = finished.map(({ column, handSeconds }): Term => [column, -handSeconds / 60]);
     model.atMost(`help ${day}`, [[help, 1], ...shared], pack);
     const hands = [...parts.flatMap(({ made, finished: of }) => [...made, ...of]), ...cleaning];
     const row = model.atMost(`hands ${day}`, [...hands, [over, -1], [help, -1]], minutes - pack - going);
@@ -221,18 +228,19 @@ export function addHands(draft: ProgrammeBuilder): void {
 /** Moulds fill so many cavities a day, and pans hold what rests in them overnight: by {@link mouldShareOf} and {@link panShareOf}. */
 export function addMouldsAndPans({ input, model, days, batches, serves }: ProgrammeBuilder): void {
   const { book, netted, beside } = input;
+  const standing = [...netted.finishings, ...(beside?.finishings ?? [])];
   for (const mould of mouldsOf(book)) {
-    const shares = serves.flatMap((serve) => {
-      const share = mouldShareOf(serve.facts);
-      return share?.key === mould.key ? [{ ...serve, perPiece: share.perPiece }] : [];
+    const shares = serves.flatMap(({ facts, finish, finishedOn, column }) => {
+      const share = mouldShareOf(facts);
+      return share?.key === mould.key ? [{ share, begun: finish[0]?.day ?? finishedOn, finishedOn, column }] : [];
     });
-    for (const [day, same] of groupBy(shares, ({ finishedOn }) => finishedOn)) {
-      const filled = mouldsFilled([...netted.finishings, ...(beside?.finishings ?? [])], day, mould, book);
-      model.atMost(
-        'moulds',
-        same.map(({ column, perPiece }): Term => [column, perPiece]),
-        Math.max(0, mould.count - filled),
+    // Between two bench days the same moulds are full: a row for the first of the nights says it for all.
+    for (const day of days) {
+      const held = shares.flatMap(({ share, begun, finishedOn, column }): Term[] =>
+        hasMoulds(share, begun, finishedOn, day) ? [[column, share.perPiece]] : [],
       );
+      if (held.length > 0)
+        model.atMost('moulds', held, Math.max(0, mould.count - mouldsHeld(standing, day, mould, book)));
     }
   }
   for (const pan of panKinds(book.kitchen)) {

@@ -39,9 +39,9 @@ export const workOf = (plan: Plan, day: Day): string =>
     day,
     plan.days.find((each) => each.day === day)?.bookedMinutes,
     plan.runs.filter((each) => each.day === day).map(({ recipeId, batches }) => [recipeId, batches]),
-    plan.finishings
-      .filter((each) => each.day === day)
-      .map(({ pieceId, count, madeOn }) => [pieceId, count, madeOn === day]),
+    plan.finishings.flatMap(({ pieceId, count, madeOn, work }) =>
+      work.flatMap((each) => (each.day === day ? [[pieceId, each.stage, count, madeOn === day]] : [])),
+    ),
   ]);
 
 /**

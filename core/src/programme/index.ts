@@ -6,7 +6,6 @@ export { type ProgrammeSolution, solveProgramme } from './solve.js';
 export {
   kitchenIf,
   ordersIf,
-  piecesIf,
   type PlanJob,
   type PlanSum,
   seasonIf,
@@ -14,4 +13,5 @@ export {
   type WhatIf,
   type WhatIfAnswer,
   whatIfSchema,
+  withMoulds,
 } from './what-if.js';

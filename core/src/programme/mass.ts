@@ -2,7 +2,7 @@ import { bodyForm, piecesPerBatch } from '../piece/index.js';
 import { addDays, daysBetween, type Day } from '../quantity/index.js';
 import { groupBy } from '../record/index.js';
 import type { Term } from '../solver/index.js';
-import { leftGramsOf, sharedGrams, usableWindow, latestBegin } from '../plan/index.js';
+import { latestBegin, leftGramsOf, partUses, sharedGrams, usableWindow } from '../plan/index.js';
 import type { RecipeFacts } from '../recipe/index.js';
 import { componentsOf, merged, weights, type BatchColumn, type ProgrammeBuilder, type Serve } from './builder.js';
 
@@ -58,12 +58,11 @@ function usageOf({ input: { book, netted }, batches, serves }: ProgrammeBuilder)
       for (const [day, sizes] of onDays)
         usage.of(component, day).drawn.push(...sizes.map(({ drawn, column }): Term => [column, grams * drawn]));
   }
-  for (const { facts, finishedOn, column } of serves)
-    for (const part of facts.parts) {
-      if (part.role === 'body') continue;
-      const found = usage.of(part.recipeId, finishedOn);
-      found.drawn.push([column, part.drawnGrams]);
-      if (part.readyGrams > part.drawnGrams) found.pool.push([column, part.readyGrams - part.drawnGrams]);
+  for (const { facts, finish, column } of serves)
+    for (const { part, day, drawnGrams, readyGrams } of partUses(facts, finish)) {
+      const found = usage.of(part.recipeId, day);
+      found.drawn.push([column, drawnGrams]);
+      if (readyGrams > drawnGrams) found.pool.push([column, readyGrams - drawnGrams]);
     }
   for (const [id, { peg: taken }] of netted.parts) {
     const found = usage.of(id, taken.on);

@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import { bookOf, box, ingredient, line, order, piece, recipe, TODAY } from '../../testing/kitchen.js';
+import { bookOf, box, different, ingredient, line, order, piece, recipe, TODAY } from '../../testing/kitchen.js';
 import { solver } from '../../testing/solver.js';
 import { bench } from '../../testing/truffles.js';
 import { buildProgramme } from './programme.js';
@@ -33,14 +33,6 @@ async function solved(orders: Orders, more: Pantry = {}, before: Guide | null = 
   return { status, objective, made: batches.map(({ recipeId, day, count }) => `${recipeId} ${day} x${String(count)}`) };
 }
 const kitchenWith = (more: Partial<typeof bench>): Pantry => ({ kitchen: { ...bench, cleanMinutes: 0, ...more } });
-const changed = (day: string, more: object) => ({
-  day,
-  hours: null,
-  begins: null,
-  helperHours: 0,
-  humid: false,
-  ...more,
-});
 
 describe('the model of a season', () => {
   it('costs hands and getting ready, once for each recipe on a day', async () => {
@@ -60,9 +52,9 @@ describe('the model of a season', () => {
 
   it('makes nothing that draws damp on a humid day', async () => {
     const orders = [order('a', { bites: 4 }, '2026-12-04')];
-    const humid = ['2026-11-26', '2026-11-28', '2026-12-01'].map((day) => changed(day, { humid: true }));
+    const humid = ['2026-11-26', '2026-11-28', '2026-12-01'].map((day) => different(day, { humid: true }));
     expect((await solved(orders, kitchenWith({ dayChanges: humid }))).made).toEqual(['nougat 2026-12-03 x1']);
-    const all = [...humid, changed('2026-12-03', { humid: true })];
+    const all = [...humid, different('2026-12-03', { humid: true })];
     expect((await solved(orders, kitchenWith({ dayChanges: all }))).made).toEqual([]);
   });
 
@@ -72,7 +64,7 @@ describe('the model of a season', () => {
     const orders = [order('a', { squares: 4 }, '2026-11-29')];
     // Forty minutes of cooking fit into the hour, forty of rolling do not.
     expect((await solved(orders, { pieces: slow, ...kitchenWith(short) })).status).toBe('impossible');
-    const helped = kitchenWith({ ...short, dayChanges: [changed('2026-11-28', { helperHours: 1 })] });
+    const helped = kitchenWith({ ...short, dayChanges: [different('2026-11-28', { helperHours: 1 })] });
     expect((await solved(orders, { pieces: slow, ...helped })).status).toBe('best');
     const more = [order('a', { squares: 8 }, '2026-11-29')];
     expect((await solved(more, { pieces: slow, ...helped })).status).toBe('impossible');

@@ -13,6 +13,7 @@ import {
 } from './builder.js';
 import { addEquipment, addHands, addMouldsAndPans } from './hands.js';
 import { addMass, type MassRows } from './mass.js';
+import { addCold, addIngredients } from './there.js';
 
 /** A season as a model, and how to read what a solver finds for it. */
 export interface Programme {
@@ -89,6 +90,7 @@ function decoded(
       ),
     ),
     pins: before?.pins ?? [],
+    ...(before?.stagePins && { stagePins: before.stagePins }),
   };
 }
 
@@ -113,7 +115,8 @@ function startOf({ input: { before }, batches, makes }: ProgrammeBuilder): [numb
 /**
  * The season as one integer programme: whole batches of allowed sizes on bench days, each piece made within its window and finished
  * on a bench day, components rested and fresh when they are used, coatings deep enough, hands within the hours and the overtime
- * allowed, moulds and pans no more than there are, humid days closed to what draws damp, and pinned runs as they are.
+ * allowed, moulds, pans and cold places no more than there are, days closed to what their air does not suit, nothing made of what cannot be
+ * there yet, and pinned runs as they are.
  *
  * It minimises, in money: hands (batches, getting ready, cleaning between nut classes), overtime, what is left over by what can still
  * use it, making early, and moving what need not move.
@@ -126,6 +129,8 @@ export function buildProgramme(input: ProgrammeInput): Programme {
   const mass = addMass(draft);
   addHands(draft);
   addMouldsAndPans(draft);
+  addCold(draft, mass);
+  addIngredients(draft);
   if (!input.bare && !input.loose) addEquipment(draft);
   return {
     model: draft.model.build(),

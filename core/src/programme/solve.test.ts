@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { bookOf, box, ingredient, line, order, piece, recipe, TODAY } from '../../testing/kitchen.js';
+import { bookOf, box, ingredient, line, order, piece, recipe, TODAY, different } from '../../testing/kitchen.js';
 import { solver } from '../../testing/solver.js';
 import { verifyPlan } from '../../testing/verify-plan.js';
 import { verifyBench } from '../../testing/verify-bench.js';
@@ -12,7 +12,7 @@ import { weights } from './builder.js';
 
 describe('the season solved', () => {
   it('keeps every rule, whatever the orders, and is never dearer than what was proven', async () => {
-    const humid = [{ day: '2026-12-05', hours: null, helperHours: 0, humid: true, begins: null }];
+    const humid = [different('2026-12-05', { humid: true })];
     const book = bookOf({ ...trufflePantry, kitchen: { ...bench, dayChanges: humid } });
     await fc.assert(
       fc.asyncProperty(anyTruffleOrders(), async (orders) => {
@@ -160,7 +160,7 @@ describe('the season solved', () => {
   });
 
   it('gives to a helper only what a helper can do', async () => {
-    const hired = { day: '2026-12-05', hours: 0.5, helperHours: 3, humid: false, begins: null };
+    const hired = different('2026-12-05', { hours: 0.5, helperHours: 3 });
     const book = bookOf({
       ...trufflePantry,
       kitchen: {

@@ -1,7 +1,18 @@
 import { describe, expect, it } from '@jest/globals';
-import { bookOf, box, ingredient, kitchen, line, order, piece, recipe, TODAY } from '../../testing/kitchen.js';
+import {
+  bookOf,
+  box,
+  ingredient,
+  kitchen,
+  line,
+  order,
+  piece,
+  recipe,
+  TODAY,
+  different,
+} from '../../testing/kitchen.js';
 import { benchHours, moveGuide, planSeason } from '../plan/index.js';
-import { kitchenIf, ordersIf, piecesIf, sumOfPlan, whatIfSchema } from './what-if.js';
+import { kitchenIf, ordersIf, sumOfPlan, whatIfSchema, withMoulds } from './what-if.js';
 import { shoppingCsv, shoppingText } from '../format/index.js';
 
 const change = whatIfSchema.parse({
@@ -17,10 +28,7 @@ const week = { ...kitchen, benchWeek: [{ weekday: 2, hours: 3, begins: null }, {
 
 describe('what if', () => {
   it('a day is lost and somebody helps: other days stay as they are', () => {
-    const then = kitchenIf(
-      { ...week, dayChanges: [{ day: '2026-12-12', hours: null, helperHours: 1, humid: true, begins: null }] },
-      change,
-    );
+    const then = kitchenIf({ ...week, dayChanges: [different('2026-12-12', { helperHours: 1, humid: true })] }, change);
     expect(['2026-12-01', '2026-12-05', '2026-12-08', '2026-12-12'].map((day) => benchHours(day, then))).toEqual([
       3, 0, 5, 9.5,
     ]);
@@ -38,9 +46,14 @@ describe('what if', () => {
       layers: [{ recipeId: 'r', grams: 6 }],
     });
     const plain = piece('plain', { kind: 'rolled', recipeId: 'r', centreGrams: 10 });
-    const [more, same] = piecesIf([dome, plain], change);
+    const [more, same] = withMoulds([dome, plain], week, change).pieces;
     expect(more?.form).toMatchObject({ moulds: 3 });
     expect(same).toBe(plain);
+    // Where the kitchen lists moulds of that kind, there are more of them.
+    const owned = { ...week, moulds: [{ name: 'Domes', cavities: 24, cavityMl: 9, count: 4 }] };
+    const listed = withMoulds([dome, plain], owned, change);
+    expect(listed.pieces).toEqual([dome, plain]);
+    expect(listed.kitchen.moulds).toMatchObject([{ count: 6 }]);
     expect(ordersIf(change)).toMatchObject([
       { lines: [{ boxId: 'b', count: 20 }], handOver: { on: '2026-12-19' }, state: 'asked' },
     ]);
@@ -66,10 +79,10 @@ describe('what if', () => {
       shoppingMinor: 250,
       broken: ['Bo'],
     });
-    expect(shoppingCsv(plan.shopping, 'USD').split('\r\n')[1]).toBe(
+    expect(shoppingCsv(plan.shopping, week).split('\r\n')[1]).toBe(
       `"'=Corner shop",sugar,bag,1,,${plan.runs[0]?.day ?? ''},2.50`,
     );
-    expect(shoppingText(plan.shopping)).toMatch(/^=Corner shop\n\[ \] 1 x bag, sugar, by /);
+    expect(shoppingText(plan.shopping, week)).toMatch(/^=Corner shop\n\[ \] 1 x bag, sugar, by /);
   });
 });
 

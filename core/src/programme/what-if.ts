@@ -1,7 +1,7 @@
 import { openBook, type Book, type BookData } from '../book/index.js';
 import { blocks, type WayOut } from '../finding/index.js';
 import { daySchema, idSchema } from '../record/index.js';
-import type { KitchenDraft } from '../kitchen/index.js';
+import { type KitchenDraft, usualDay } from '../kitchen/index.js';
 import { moreBoxes, type OrderFiled } from '../order/index.js';
 import type { Day } from '../quantity/index.js';
 import type { Plan } from '../plan/index.js';
@@ -43,23 +43,30 @@ export type WhatIf = z.infer<typeof whatIfSchema>;
 export function kitchenIf(kitchen: KitchenDraft, { loseDays, helpers }: WhatIf): KitchenDraft {
   const changes = new Map(kitchen.dayChanges.map((each) => [each.day, each] as const));
   const change = (day: Day, more: Partial<KitchenDraft['dayChanges'][number]>) =>
-    changes.set(day, { hours: null, begins: null, helperHours: 0, humid: false, ...changes.get(day), ...more, day });
+    changes.set(day, { ...(changes.get(day) ?? usualDay(day)), ...more });
   for (const day of loseDays) change(day, { hours: 0, helperHours: 0 });
   for (const { day, hours } of helpers) change(day, { helperHours: (changes.get(day)?.helperHours ?? 0) + hours });
   return { ...kitchen, dayChanges: [...changes.values()].sort((a, b) => (a.day < b.day ? -1 : 1)) };
 }
 
-/** A piece with further moulds in hand. */
-export const piecesIf = <Piece extends BookData['pieces'][number]>(
+/** What there is with further moulds in hand: where the kitchen lists moulds of a kind there are more of them, else the piece says so. */
+export function withMoulds<Piece extends BookData['pieces'][number]>(
   pieces: readonly Piece[],
-  { moulds }: WhatIf,
-): Piece[] =>
-  pieces.map((piece) => {
-    const more = moulds.find(({ pieceId }) => pieceId === piece.id)?.count ?? 0;
-    return more > 0 && piece.form.kind === 'moulded'
-      ? { ...piece, form: { ...piece.form, moulds: piece.form.moulds + more } }
-      : piece;
+  kitchen: KitchenDraft,
+  { moulds }: Pick<WhatIf, 'moulds'>,
+): { readonly pieces: Piece[]; readonly kitchen: KitchenDraft } {
+  let listed = kitchen.moulds;
+  const more = pieces.map((piece) => {
+    const count = moulds.find(({ pieceId }) => pieceId === piece.id)?.count ?? 0;
+    const { form } = piece;
+    if (count === 0 || form.kind !== 'moulded') return piece;
+    const at = listed.findIndex(({ cavities, cavityMl }) => cavities === form.cavities && cavityMl === form.cavityMl);
+    if (at < 0) return { ...piece, form: { ...form, moulds: form.moulds + count } };
+    listed = listed.map((mould, place) => (place === at ? { ...mould, count: mould.count + count } : mould));
+    return piece;
   });
+  return { pieces: more, kitchen: { ...kitchen, moulds: listed } };
+}
 
 /** The boxes that are added, as orders. */
 export const ordersIf = ({ boxes }: WhatIf): OrderFiled[] =>
@@ -71,7 +78,7 @@ export function seasonIf(
   orders: readonly OrderFiled[],
   change: WhatIf,
 ): { book: Book; orders: readonly OrderFiled[] } {
-  const book = openBook({ ...data, kitchen: kitchenIf(data.kitchen, change), pieces: piecesIf(data.pieces, change) });
+  const book = openBook({ ...data, ...withMoulds(data.pieces, kitchenIf(data.kitchen, change), change) });
   return { book, orders: [...orders, ...ordersIf(change)] };
 }
 

@@ -5,6 +5,7 @@ import { addDays, sayDay, sayMinutes, type Day } from '../quantity/index.js';
 import { relaxed, type Solver } from '../solver/index.js';
 import { breachesOf, newBreaches, type Breach, type Guide, guideOf, planSeason, type Plan } from '../plan/index.js';
 import { endsLate } from '../bench-day/index.js';
+import { MOST_AHEAD, weeksFrom, type WeekAhead } from './ahead.js';
 import { costsNoBatch, gainOf, handOverDays, largestFor, MOST_OFFERED, offerOf, type Offer } from './offers.js';
 import {
   buildProgramme,
@@ -61,6 +62,8 @@ const MOST_LATE_MINUTES = 120;
 const PROOF_SECONDS = 30;
 /** The id of an order that is tried as an offer. */
 const OFFER = 'offer';
+/** Where days would end late with so many boxes, this share of them is tried. */
+const LESS = 0.85;
 /** For less it is not worth to begin. */
 const LEAST_SECONDS = 0.3;
 /** Any plan will do: one that costs this much more than the best is good enough. */
@@ -75,6 +78,8 @@ const calledAs = (name: string, order: OrderFiled): OrderFiled => ({ ...order, c
 interface Before {
   readonly plan: Plan;
   readonly others: readonly OrderFiled[];
+  /** What it breaks already. */
+  readonly breaches: readonly Breach[];
   /** Whether a day of it ends too late; worked out once. */
   readonly endsLate: (day: Day) => readonly Breach[];
 }
@@ -104,14 +109,15 @@ const tightDays = (before: Plan, after: Plan, { kitchen }: Book): string[] => {
 };
 
 /**
- * Judges a plan with the order in it: nothing of it may break a rule of the season's programme, whose order it may be, and no day that the
- * order changes may end too late that did not before.
+ * Judges a plan with the order in it: nothing of it may break a rule of the season's programme that was not broken before, whose order it may
+ * be, and no day that the order changes may end too late that did not before.
  */
 function judge(before: Before, after: Plan, asked: OrderFiled, book: Book): Judged {
   const own = after.findings.filter(
     (each) => blocks(each, 'order') && each.about.noun === 'order' && each.about.id === asked.id,
   );
-  const broken = breachesOf(after, book);
+  // What is against the season as it is, is not against the order.
+  const broken = newBreaches(before.breaches, breachesOf(after, book));
   const stops = [...own.map(({ message }) => message), ...broken.map(({ message }) => message)];
   if (stops.length > 0) return { stops, tight: [], late: [], isLate: own.length > 0, onlyEnds: false };
   const changed = after.days.map(({ day }) => day).filter((day) => workOf(before.plan, day) !== workOf(after, day));
@@ -222,6 +228,7 @@ export class PromiseDesk {
     const found: Before = {
       plan,
       others,
+      breaches: breachesOf(plan, book),
       endsLate: (day) => {
         const late = ends.get(day) ?? endsLate(plan, book, [day]);
         ends.set(day, late);
@@ -293,6 +300,40 @@ export class PromiseDesk {
       if (best) offers.push(best);
     }
     return offers.sort((a, b) => gainOf(b) - gainOf(a));
+  }
+
+  /**
+   * What the weeks to come could still take, before anybody has ordered it: of each kind of box, for itself, the most that could be promised for
+   * the last open day of a week as the plan stands. With the season planned again it may be more.
+   * @param weeks how many, from this one on
+   */
+  async ahead(weeks: number, { between }: Pick<PromiseOptions, 'between'> = {}): Promise<WeekAhead[]> {
+    const { book, today, guide } = this.ground;
+    const before = this.before(null);
+    const found: WeekAhead[] = [];
+    for (const week of weeksFrom(today, weeks, before.plan, book)) {
+      const boxes: WeekAhead['boxes'][number][] = [];
+      const { handOver } = week;
+      for (const { box, complete } of handOver === null ? [] : book.boxes.values()) {
+        if (!complete || handOver === null) continue;
+        const order = (count: number) => moreBoxes({ boxId: box.id, count, on: handOver }, OFFER);
+        // What a plan breaks is soon known; whether its days end in time takes longer, and is asked of the best alone.
+        const couldBe = await largestFor(async (count) => {
+          await between?.();
+          const plan = planSeason(book, [...before.others, order(count)], today, guide ?? undefined);
+          return !plan.leftOut.includes(OFFER) && newBreaches(before.breaches, breachesOf(plan, book)).length === 0;
+        }, MOST_AHEAD);
+        let most = couldBe;
+        for (; most > 0; most = Math.floor(most * LESS)) {
+          await between?.();
+          const { judged } = this.withOrder(order(most));
+          if (judged.stops.length === 0 && judged.late.length === 0) break;
+        }
+        boxes.push({ boxId: box.id, boxName: box.name, most });
+      }
+      found.push({ ...week, boxes });
+    }
+    return found;
   }
 
   /**

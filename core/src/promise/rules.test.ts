@@ -1,6 +1,18 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { batch, bookOf, box, ingredient, kitchen, line, order, piece, recipe, TODAY } from '../../testing/kitchen.js';
+import {
+  batch,
+  bookOf,
+  box,
+  ingredient,
+  kitchen,
+  line,
+  order,
+  piece,
+  recipe,
+  TODAY,
+  different,
+} from '../../testing/kitchen.js';
 import { verifyBench } from '../../testing/verify-bench.js';
 import { verifyPlan } from '../../testing/verify-plan.js';
 import { addDays } from '../quantity/index.js';
@@ -82,7 +94,9 @@ describe('nights within a method', () => {
           expect(verifyPlan(made, own, orders, TODAY).filter((each) => !/minutes$/.test(each))).toEqual([]);
           const hands = made.runs.reduce((sum, each) => sum + each.batchCount * (10 * steps.length + 5), 0);
           const booked = made.days.reduce((sum, each) => sum + each.bookedMinutes, 0);
-          const finishing = made.finishings.reduce((sum, each) => sum + each.handsMinutes, 0);
+          const finishing = made.finishings
+            .flatMap(({ work }) => work)
+            .reduce((sum, each) => sum + each.handsMinutes, 0);
           expect(booked).toBeCloseTo(hands + finishing + made.runs.length * 5, 6);
           for (const { day } of made.days) expect(verifyBench(benchDay(made, day, own), made, day, own)).toEqual([]);
         },
@@ -233,7 +247,7 @@ describe('an order that is left out', () => {
   it('is no reason to speak of the last hand-over when nothing is ordered', () => {
     const book = bookOf({
       ...jellies,
-      kitchen: { ...bench, dayChanges: [{ day: TODAY, hours: 0, helperHours: 0, humid: false, begins: null }] },
+      kitchen: { ...bench, dayChanges: [different(TODAY, { hours: 0 })] },
     });
     expect(planSeason(book, [], TODAY).findings.map(({ code }) => code)).not.toContain('no-day-left');
   });

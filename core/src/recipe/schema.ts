@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { alcoholRules, alcoholUses, foamings } from '../cooking/index.js';
 import { amountSchema, percentSchema, unitSchema } from '../quantity/index.js';
 import { daySchema, filedShape, idSchema, nameSchema, noteSchema, storedShape } from '../record/index.js';
+import { airLimitSchema, ANY_AIR, standsColdSchema } from '../room/index.js';
 
 /** One line: an amount of an ingredient, or of another recipe (a component). */
 export const lineSchema = z
@@ -174,6 +175,10 @@ export const recipeDraftSchema = z
     grains: z.boolean().default(false),
     /** Draws damp from the air: wants a dry room and a tight pack. */
     hygroscopic: z.boolean().default(false),
+    /** How warm and how damp the room may be in which it is made. */
+    air: airLimitSchema.default(ANY_AIR),
+    /** Where it stands from its making until it is used; null for the bench or a shelf. */
+    stands: standsColdSchema.nullable().default(null),
     /** What is done with the alcohol in it, where a line does not say. */
     alcohol: z.enum(alcoholRules).default('by the steps'),
     variantOf: variantSchema.nullable().default(null),

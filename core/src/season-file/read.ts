@@ -66,16 +66,29 @@ export function crossCheck(file: SeasonFile): WrongValue[] {
   ];
 }
 
+const isObject = (value: unknown): value is Record<string, unknown> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
+
+/** A kitchen that says of its fridge only how much fits in. */
+function placesOfToday(kitchen: Record<string, unknown>): Record<string, unknown> {
+  const { fridgeLitres, ...rest } = kitchen;
+  if (typeof fridgeLitres !== 'number' || 'coldPlaces' in rest) return kitchen;
+  return { ...rest, coldPlaces: fridgeLitres > 0 ? [{ name: 'Fridge', kind: 'fridge', litres: fridgeLitres }] : [] };
+}
+
 /** What a file of an earlier version calls by another word, in the words of today. */
 function inWordsOfToday(value: unknown): unknown {
-  if (typeof value !== 'object' || value === null || !('messages' in value) || !Array.isArray(value.messages))
-    return value;
-  const messages = value.messages.map((each: unknown) =>
-    typeof each === 'object' && each !== null && 'fate' in each && each.fate === 'to settle'
-      ? { ...each, fate: 'to decide' }
-      : each,
-  );
-  return { ...value, messages };
+  if (!isObject(value)) return value;
+  const { messages, kitchen } = value;
+  return {
+    ...value,
+    ...(isObject(kitchen) && { kitchen: placesOfToday(kitchen) }),
+    ...(Array.isArray(messages) && {
+      messages: messages.map((each: unknown) =>
+        isObject(each) && each.fate === 'to settle' ? { ...each, fate: 'to decide' } : each,
+      ),
+    }),
+  };
 }
 
 /**
@@ -105,6 +118,7 @@ export function moveSeason(file: SeasonFile, today: Day): SeasonFile {
     kitchen: {
       ...file.kitchen,
       dayChanges: file.kitchen.dayChanges.map((each) => ({ ...each, day: move(each.day) })),
+      closures: file.kitchen.closures.map((each) => ({ ...each, from: move(each.from), to: move(each.to) })),
     },
     plan: file.plan && moveGuide(file.plan, move),
     ingredients: file.ingredients.map((each) => ({
@@ -120,6 +134,7 @@ export function moveSeason(file: SeasonFile, today: Day): SeasonFile {
       ...batch,
       on: move(batch.on),
       finishedOn: batch.finishedOn && move(batch.finishedOn),
+      stageDays: batch.stageDays.map(move),
       taken: batch.taken.map((part) => ({ ...part, useBy: part.useBy && move(part.useBy) })),
     })),
     orders: file.orders.map((order) => ({

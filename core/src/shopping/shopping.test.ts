@@ -95,7 +95,7 @@ const listOf = (more: Parameters<typeof ingredient>[1], uses: Readonly<Record<st
     day,
     batches: [{ size: grams, count: 1 }],
   }));
-  return shoppingList(runs, book);
+  return shoppingList(runs, book, '2026-11-25');
 };
 
 describe('the list', () => {

@@ -1,4 +1,5 @@
 import type { Book } from '../book/index.js';
+import type { KitchenDraft } from '../kitchen/index.js';
 import {
   drawFrom,
   isTapWater,
@@ -8,9 +9,10 @@ import {
   type IngredientFiled,
   type WeighedPack,
 } from '../ingredient/index.js';
-import { addDays, daysBetween, splitMinor, type Day } from '../quantity/index.js';
+import { addDays, splitMinor, type Day } from '../quantity/index.js';
 import { multipleOf, type BatchCount } from '../recipe/index.js';
-import { LastFew, oncePer } from '../record/index.js';
+import { LastFew, oncePerPair } from '../record/index.js';
+import { lastArrival, orderBy, thereFrom } from './arrival.js';
 import { choosePacks, type PackCount } from './packs.js';
 
 /** What is taken from the pantry on one day. */
@@ -118,8 +120,14 @@ function amountsFor(least: number, most: number, packs: readonly WeighedPack[]):
  * How often something is bought, and what each time, at least cost: what is left of one time serves the next uses as long as it keeps.
  * Among equally cheap ways the fewest times.
  * @param uses days on which it is missing, the earliest first
+ * @param arrives the day on which it comes that is to be there by another: it keeps from then on
  */
-function chooseTrips(uses: readonly DayNeed[], packs: readonly WeighedPack[], keepsDays: number): readonly Trip[] {
+function chooseTrips(
+  uses: readonly DayNeed[],
+  packs: readonly WeighedPack[],
+  keepsDays: number,
+  arrives: (by: Day) => Day,
+): readonly Trip[] {
   interface Way {
     readonly costMinor: number;
     readonly trips: readonly Trip[];
@@ -136,10 +144,12 @@ function chooseTrips(uses: readonly DayNeed[], packs: readonly WeighedPack[], ke
     const key = `${String(at)} ${carriedGrams.toFixed(3)}`;
     const there = known.get(key);
     if (there) return there;
-    const good = uses.slice(at).filter(({ day }) => daysBetween(first.day, day) <= keepsDays);
+    // What does not keep from its coming to its first use is bought all the same, for that alone.
+    const keptUntil = addDays(arrives(first.day), keepsDays);
+    const good = uses.slice(at).filter(({ day }) => day === first.day || day <= keptUntil);
     const ways = amountsFor(first.grams - carriedGrams, sumOf(good) - carriedGrams, packs).map((bought): Way => {
       const rest = carriedGrams + massOf(bought) - first.grams;
-      const then = best(at + 1, rest, addDays(first.day, keepsDays));
+      const then = best(at + 1, rest, keptUntil);
       return {
         costMinor: costOf(bought) + then.costMinor,
         trips: [{ at, carriedGrams, packs: bought }, ...then.trips],
@@ -163,23 +173,43 @@ export const buyingDays = (
     lastUse,
     keepsDays,
   }: { readonly firstUse: Day; readonly lastUse: Day; readonly keepsDays: number | null },
-  leadDays: number,
-) => ({
-  buyBy: addDays(firstUse, -leadDays),
+  pack: { readonly supplier: string; readonly leadDays: number },
+  kitchen: Pick<KitchenDraft, 'shops'>,
+) => {
+  const buyBy = orderBy(pack, firstUse, kitchen);
+  if (keepsDays === null) return { buyBy, notBefore: null };
   // It keeps from the day on which it is there.
-  notBefore: keepsDays === null ? null : addDays(lastUse, -keepsDays - leadDays),
-});
+  const notBefore = addDays(thereFrom({ ...pack, leadDays: 0 }, addDays(lastUse, -keepsDays), kitchen), -pack.leadDays);
+  return { buyBy, notBefore: notBefore > buyBy ? buyBy : notBefore };
+};
+
+/** The packs that can be there by the first use; all of them when none can. */
+function inTimeFor(
+  firstUse: Day | undefined,
+  packs: readonly WeighedPack[],
+  kitchen: Pick<KitchenDraft, 'shops'>,
+  today: Day,
+): readonly WeighedPack[] {
+  const there = packs.filter((pack) => firstUse === undefined || orderBy(pack, firstUse, kitchen) >= today);
+  return there.length > 0 ? there : packs;
+}
 
 /** The lines of one ingredient: one, or one for each time that it is bought. */
-function linesOf(ingredient: IngredientFiled, needs: readonly DayNeed[]): ShoppingLine[] {
+function linesOf(
+  ingredient: IngredientFiled,
+  needs: readonly DayNeed[],
+  kitchen: Pick<KitchenDraft, 'shops'>,
+  today: Day,
+): ShoppingLine[] {
   const { id, name, keepsDays } = ingredient;
   const { missing, spoiltGrams, leftGrams } = fromStock(needs, ingredient);
   const uses = missing.filter(({ grams }) => grams > 0);
-  const packs = weighedPacks(ingredient);
+  const packs = inTimeFor(uses[0]?.day, weighedPacks(ingredient), kitchen, today);
+  const arrives = (by: Day) => packs.map((pack) => lastArrival(pack, by, kitchen)).sort()[0] ?? by;
   const trips: readonly Trip[] =
     keepsDays === null || packs.length === 0 || uses.length === 0
       ? [{ at: 0, carriedGrams: 0, packs: choosePacks(sumOf(uses), packs) }]
-      : chooseTrips(uses, packs, keepsDays);
+      : chooseTrips(uses, packs, keepsDays, arrives);
   return trips.map(({ at, carriedGrams, packs: bought }, index): ShoppingLine => {
     const next = trips[index + 1];
     const served = uses.slice(at, next?.at);
@@ -192,8 +222,16 @@ function linesOf(ingredient: IngredientFiled, needs: readonly DayNeed[]): Shoppi
     const firstUse = served[0]?.day ?? here[0]?.day ?? '';
     const carriedOn = next?.carriedGrams ?? 0;
     const lastUse = (carriedOn > 0 ? uses[next?.at ?? 0] : served.at(-1))?.day;
-    const lead = Math.max(0, ...bought.map(({ leadDays }) => leadDays));
-    const days = buyingDays({ firstUse, lastUse: lastUse ?? firstUse, keepsDays }, lead);
+    const span = { firstUse, lastUse: lastUse ?? firstUse, keepsDays };
+    const days = (bought.length > 0 ? bought : [{ supplier: '', leadDays: 0 }]).map((pack) =>
+      buyingDays(span, pack, kitchen),
+    );
+    const buyBy = days.map((each) => each.buyBy).sort()[0] ?? firstUse;
+    const notBefore =
+      days
+        .map((each) => each.notBefore)
+        .sort()
+        .at(-1) ?? null;
     return {
       key: `${id} ${firstUse}`,
       ingredientId: id,
@@ -208,26 +246,37 @@ function linesOf(ingredient: IngredientFiled, needs: readonly DayNeed[]): Shoppi
       firstUse,
       lastUse: lastUse ?? firstUse,
       keepsDays,
-      ...days,
-      notBefore: lastUse === undefined ? null : days.notBefore,
+      buyBy,
+      notBefore: lastUse === undefined || notBefore === null ? null : notBefore > buyBy ? buyBy : notBefore,
     };
   });
 }
 
-const linesKnown = oncePer((_ingredient: IngredientFiled) => new LastFew<readonly ShoppingLine[]>(4));
+const linesKnown = oncePerPair(
+  (_ingredient: IngredientFiled, _kitchen: KitchenDraft) => new LastFew<readonly ShoppingLine[]>(4),
+);
 
-/** {@link linesOf}, worked out anew only where an ingredient or what is needed of it has changed. */
-const linesFor = (ingredient: IngredientFiled, needs: readonly DayNeed[]): readonly ShoppingLine[] =>
-  linesKnown(ingredient).of(needs.map(({ day, grams }) => `${day} ${String(grams)}`).join(), () =>
-    linesOf(ingredient, needs),
+/** {@link linesOf}, worked out anew only where an ingredient, what is needed of it, the shops or the day have changed. */
+const linesFor = (
+  ingredient: IngredientFiled,
+  needs: readonly DayNeed[],
+  kitchen: KitchenDraft,
+  today: Day,
+): readonly ShoppingLine[] =>
+  linesKnown(ingredient, kitchen).of([today, ...needs.map(({ day, grams }) => `${day} ${String(grams)}`)].join(), () =>
+    linesOf(ingredient, needs, kitchen, today),
   );
 
-/** The shopping list: whole packs at least cost, net of what the pantry has that is still good on the day of use, by name. */
-export const shoppingList = (runs: readonly BatchesOnDay[], book: Book): ShoppingLine[] =>
+/**
+ * The shopping list: whole packs at least cost, net of what the pantry has that is still good on the day of use, by name. Packs that come too
+ * late for the first use are bought only where none comes in time.
+ * @param today the first day on which anything can be ordered
+ */
+export const shoppingList = (runs: readonly BatchesOnDay[], book: Book, today: Day): ShoppingLine[] =>
   [...ingredientNeeds(runs, book)]
     .flatMap(([id, needs]) => {
       const ingredient = book.ingredients.get(id);
-      return ingredient && !isTapWater(ingredient) ? linesFor(ingredient, needs) : [];
+      return ingredient && !isTapWater(ingredient) ? linesFor(ingredient, needs, book.kitchen, today) : [];
     })
     .sort((a, b) => a.name.localeCompare(b.name) || (a.buyBy < b.buyBy ? -1 : 1));
 

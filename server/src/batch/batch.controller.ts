@@ -11,7 +11,7 @@ import {
   type TakeBackBatches,
   type WeighBatches,
 } from '@usual-pantry/core/api';
-import { batchDraftSchema, batchSchema, type BatchDraft } from '@usual-pantry/core/batch';
+import { afterStage, batchDraftSchema, batchSchema, type BatchDraft } from '@usual-pantry/core/batch';
 import { Answers, AnswersNothing, Takes } from '../http/contract.js';
 import { onceHeader, OnceInterceptor } from '../http/once.interceptor.js';
 import { recordController } from '../http/record-controller.js';
@@ -45,12 +45,13 @@ export class BatchController extends recordController<BatchDraft, BatchRow>({
   @Post('finished')
   @HttpCode(200)
   @ApiOperation({
-    summary: 'Says of several batches when their pieces were cut, rolled or dipped; null takes that back',
+    summary:
+      'Says of several batches when their pieces were cut, rolled, dipped or filled, or went through a stage of that; null takes it back',
   })
   @Takes(finishBatchesSchema)
   @Answers(batchesSchema)
-  finished(@Body({ schema: finishBatchesSchema }) { batches, on }: FinishBatches) {
-    return this.records.updateAll(batches, (batch) => ({ ...batch, finishedOn: on }));
+  finished(@Body({ schema: finishBatchesSchema }) { batches, on, stage }: FinishBatches) {
+    return this.records.updateAll(batches, (batch) => afterStage(batch, stage, on));
   }
 
   @Post('weighed')

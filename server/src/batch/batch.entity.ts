@@ -12,6 +12,7 @@ export class BatchRow {
   @Column('text') state: BatchDraft['state'];
   @Column('real', { nullable: true }) grams: number | null;
   @Column('text', { nullable: true }) finishedOn: string | null;
+  @Column('simple-json') stageDays: BatchDraft['stageDays'];
   @Column('simple-json') taken: BatchDraft['taken'];
   @Column('simple-json', { nullable: true }) log: BatchDraft['log'];
   @Column('text') notes: string;

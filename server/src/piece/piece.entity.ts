@@ -16,6 +16,9 @@ export class PieceRow {
   @Column('integer', { nullable: true }) keepsDays: number | null;
   @Column('real') handSeconds: number;
   @Column('text') travel: PieceDraft['travel'];
+  @Column('simple-json') air: PieceDraft['air'];
+  @Column('boolean') setsInFridge: boolean;
+  @Column('simple-json', { nullable: true }) stands: PieceDraft['stands'];
   @Column('simple-json') strong: PieceDraft['strong'];
   @Column('text', { nullable: true }) texture: PieceDraft['texture'];
   @Column('text') colour: string;

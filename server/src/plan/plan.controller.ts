@@ -198,7 +198,7 @@ export class PlanController {
   @ApiOperation({ summary: 'The shopping list as CSV, a row a kind of pack' })
   async shoppingCsv(): Promise<string> {
     const { plan, season } = await this.books.plan();
-    return shoppingCsv(plan.shopping, season.data.kitchen.currency);
+    return shoppingCsv(plan.shopping, season.data.kitchen);
   }
 
   @AnswersFile('text/plain')
@@ -206,8 +206,8 @@ export class PlanController {
   @Header('Content-Type', 'text/plain; charset=utf-8')
   @ApiOperation({ summary: 'The shopping list as plain text, by shop' })
   async shoppingText(): Promise<string> {
-    const { plan } = await this.books.plan();
-    return shoppingText(plan.shopping);
+    const { plan, season } = await this.books.plan();
+    return shoppingText(plan.shopping, season.data.kitchen);
   }
 
   @Answers(shoppingListSchema)

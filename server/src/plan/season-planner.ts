@@ -1,9 +1,17 @@
 import { Injectable } from '@nestjs/common';
-import { followsGuide, guideOf, planSeason, tryMove, type Guide, type StoredDecision } from '@usual-pantry/core/plan';
+import {
+  followsGuide,
+  guideOf,
+  planSeason,
+  tryMove,
+  tryMoveStage,
+  type Guide,
+  type StageMove,
+  type StoredDecision,
+} from '@usual-pantry/core/plan';
 import {
   kitchenIf,
   ordersIf,
-  piecesIf,
   seasonIf,
   solveProgramme,
   sumOfPlan,
@@ -11,6 +19,7 @@ import {
   type ProgrammeSolution,
   type WhatIf,
   type WhatIfAnswer,
+  withMoulds,
 } from '@usual-pantry/core/programme';
 import { kitchenDraftSchema } from '@usual-pantry/core/kitchen';
 import type { Day } from '@usual-pantry/core/quantity';
@@ -144,6 +153,23 @@ export class SeasonPlanner {
     return this.decide(stored, guide);
   }
 
+  /** @throws Refused 422 with every reason why the stage cannot be moved there */
+  async moveStage(stage: StageMove): Promise<void> {
+    const { season, today, plan, stored } = await this.books.plan();
+    const { why, guide } = tryMoveStage(
+      { plan, ...stage, pins: stored?.guide.pins ?? [] },
+      season.orders,
+      season.book,
+      today,
+    );
+    if (!guide)
+      throw wrongValues(
+        why.map((message) => ({ path: ['to'], message })),
+        'It cannot be moved there.',
+      );
+    return this.decide(stored, guide);
+  }
+
   /** Pins a run to its day, or lets it go. */
   async pin(recipeId: string, day: Day, pinned: boolean): Promise<void> {
     const { plan, stored } = await this.books.plan();
@@ -189,9 +215,9 @@ export class SeasonPlanner {
       const season = await this.books.season();
       if (season.revision !== tried.revision)
         throw new Refused('stale', 'Something was changed since: look at what this would do once more.');
-      const { version, ...kitchen } = season.data.kitchen;
-      await this.kitchens.update(version, kitchenDraftSchema.parse(kitchenIf(kitchen, change)));
-      const changed = piecesIf(season.data.pieces, change);
+      const { version, ...stored } = season.data.kitchen;
+      const { pieces: changed, kitchen } = withMoulds(season.data.pieces, kitchenIf(stored, change), change);
+      await this.kitchens.update(version, kitchenDraftSchema.parse(kitchen));
       for (const [index, { id, version: of, ...draft }] of changed.entries())
         if (changed[index] !== season.data.pieces[index]) await this.pieces.update(id, of, draft);
       for (const { id: _id, ...draft } of ordersIf(change)) await this.orders.create(draft);

@@ -18,6 +18,8 @@ export class RecipeRow {
   @Column('text') foaming: RecipeDraft['foaming'];
   @Column('boolean') grains: boolean;
   @Column('boolean') hygroscopic: boolean;
+  @Column('simple-json') air: RecipeDraft['air'];
+  @Column('simple-json', { nullable: true }) stands: RecipeDraft['stands'];
   @Column('text') alcohol: RecipeDraft['alcohol'];
   @Column('simple-json') weighedYields: RecipeDraft['weighedYields'];
   @Column('text', { nullable: true }) variantOfId: string | null;

@@ -10,6 +10,19 @@ const gramsPerMlSchema = z
   .min(0.1, 'must be 0.1 g/mL or more')
   .max(3, 'must be 3 g/mL or less');
 
+/** What is done to a moulded piece, in this order. */
+export const mouldStages = ['shell', 'fill', 'cap', 'knock out'] as const;
+export type MouldStage = (typeof mouldStages)[number];
+
+/** One stage: how long the hands take for each piece, and how many nights it then sets before the next. */
+const mouldStageSchema = z
+  .strictObject({
+    stage: z.enum(mouldStages),
+    handSeconds: z.number('must be a number').min(0, 'must not be negative').max(3600),
+    nightsAfter: z.int('must be whole nights').min(0, 'must not be negative').max(14).default(0),
+  })
+  .meta({ id: 'MouldStage' });
+
 /** A shell in a cavity, fillings in layers, a cap. The first layer's batches decide the count. */
 export const mouldedSchema = z
   .strictObject({
@@ -36,6 +49,20 @@ export const mouldedSchema = z
     fill: z.enum(['full', 'hollow']).default('full'),
     /** What a hollow one takes of fillings at most, mL; null where that is not known. */
     mostFillingMl: z.number('must be a number').positive('must be more than zero').max(500).nullable().default(null),
+    /** Its stages in their order, when they are on more than one day; none when it is finished in one go. */
+    stages: z
+      .array(mouldStageSchema)
+      .max(mouldStages.length)
+      .refine(
+        (list) =>
+          list.every(({ stage }, at) => {
+            const before = list[at - 1];
+            return !before || mouldStages.indexOf(before.stage) < mouldStages.indexOf(stage);
+          }),
+        'must come in their order, each once: shell, fill, cap, knock out',
+      )
+      .refine((list) => (list.at(-1)?.nightsAfter ?? 0) === 0, 'must not set after the last: nothing is done then')
+      .default([]),
   })
   .meta({ id: 'MouldedForm' });
 export type MouldedForm = z.infer<typeof mouldedSchema>;
@@ -124,6 +151,7 @@ export const moulded: BodyKind<MouldedForm> = {
     breakagePercent: 3,
     fill: 'full',
     mostFillingMl: null,
+    stages: [],
   }),
   // The first filling's batches decide the count.
   recipeId: ({ layers }) => layers[0]?.recipeId ?? '',

@@ -13,6 +13,7 @@ import { LabelSchools1764160000000 } from './1764160000000-label-schools.js';
 import { LabelPrints1764170000000 } from './1764170000000-label-prints.js';
 import { AtTheBench1764180000000 } from './1764180000000-at-the-bench.js';
 import { AnySize1764190000000 } from './1764190000000-any-size.js';
+import { RealKitchen1764200000000 } from './1764200000000-real-kitchen.js';
 import { FirstTables1764000000000 } from './1764000000000-first-tables.js';
 
 /** Every migration, the oldest first. Never change one that has been released: add another. */
@@ -33,4 +34,5 @@ export const migrations = [
   LabelPrints1764170000000,
   AtTheBench1764180000000,
   AnySize1764190000000,
+  RealKitchen1764200000000,
 ];

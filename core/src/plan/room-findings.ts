@@ -1,0 +1,69 @@
+import { uniqBy } from 'es-toolkit';
+import type { Book } from '../book/index.js';
+import { finding, openWayOut, type Finding, type Subject } from '../finding/index.js';
+import type { PieceFacts } from '../piece/index.js';
+import { sayDay, type Day } from '../quantity/index.js';
+import { coldNames } from '../room/index.js';
+import { coldRooms, coldTaken } from './cold.js';
+import { moveAway, PLAN_AGAIN } from './move-away.js';
+import type { Plan } from './shape.js';
+import { toFridge, whyNotFinishedOn, whyNotMadeOn } from './suits.js';
+
+const KITCHEN: Subject<'kitchen'> = { noun: 'kitchen', id: 'kitchen', name: 'the kitchen' };
+/** Nobody sees that a shelf is so much too full, L. */
+const LITRES_OFF = 0.01;
+
+/** Which pieces are worked on to finish them on which days, each once. */
+const finishedOnDays = ({ finishings }: Plan, { pieces }: Book): { readonly day: Day; readonly facts: PieceFacts }[] =>
+  uniqBy(
+    finishings.flatMap(({ pieceId, work }) => {
+      const facts = pieces.get(pieceId);
+      return facts ? work.map(({ day }) => ({ day, facts })) : [];
+    }),
+    ({ day, facts }) => `${facts.piece.id} ${day}`,
+  );
+
+/** What is made or finished on a day whose air does not suit it, and what is then set in the fridge. */
+export const airFindings = (plan: Plan, book: Book, today: Day): Finding[] => [
+  ...plan.runs.flatMap((run) => {
+    const { recipeId, recipeName, day } = run;
+    const facts = book.recipes.get(recipeId);
+    const why = facts && whyNotMadeOn(facts, day, book.kitchen);
+    if (!why) return [];
+    const about: Subject<'recipe'> = { noun: 'recipe', id: recipeId, name: recipeName };
+    return [
+      finding(
+        'unfit-air',
+        about,
+        { why },
+        { part: day, waysOut: [...moveAway(plan, run, book, today), PLAN_AGAIN, openWayOut(about)] },
+      ),
+    ];
+  }),
+  ...finishedOnDays(plan, book).flatMap(({ day, facts }) => {
+    const about: Subject<'piece'> = { noun: 'piece', id: facts.piece.id, name: facts.piece.name };
+    const why = whyNotFinishedOn(facts, day, book.kitchen);
+    if (why !== null)
+      return [finding('unfit-air-to-finish', about, { why }, { part: day, waysOut: [PLAN_AGAIN, openWayOut(about)] })];
+    return toFridge(facts, day, book.kitchen) ? [finding('set-in-fridge', about, { day }, { part: day })] : [];
+  }),
+];
+
+/** Nights in which more would stand cold than there is room for. */
+export const coldFindings = (plan: Plan, book: Book): Finding[] =>
+  coldRooms(book).flatMap(({ kind, litres }) =>
+    plan.days.flatMap(({ day }) => {
+      const taken = coldTaken(plan, day, kind, book);
+      // What is made and finished already stands where it stands.
+      if (taken <= litres + LITRES_OFF || coldTaken({ ...plan, made: [] }, day, kind, book) <= LITRES_OFF) return [];
+      const about: Subject<'day'> = { noun: 'day', id: day, name: sayDay(day) };
+      return [
+        finding(
+          'cold-short',
+          about,
+          { place: coldNames[kind], takenLitres: taken, litres },
+          { part: kind, waysOut: [PLAN_AGAIN, openWayOut(about), openWayOut(KITCHEN, 'Open the settings')] },
+        ),
+      ];
+    }),
+  );
