@@ -95,6 +95,23 @@ export function verifyPlan(plan: Plan, book: Book, orders: readonly OrderFiled[]
   for (const { boxName, handOver } of plan.labels)
     if (!ownDays.has(handOver)) wrong.push(`labels of ${boxName} for ${handOver}: nobody gets them`);
 
+  // Every box of an order is packed once.
+  const boxes = new Map<string, number>();
+  for (const order of kept)
+    for (const line of order.state === 'packed' ? [] : order.lines) {
+      const key = `${line.boxId} for ${order.handOver.on}`;
+      boxes.set(key, (boxes.get(key) ?? 0) + line.count);
+    }
+  for (const [key, count] of boxes) {
+    const [boxId, handOver] = key.split(' for ');
+    if (!book.boxes.get(boxId ?? '')?.pieces.every(({ pieceId }) => book.pieces.has(pieceId))) continue;
+    const packed = plan.days
+      .flatMap(({ packs }) => packs)
+      .filter((pack) => pack.boxId === boxId && pack.handOver === handOver)
+      .reduce((sum, pack) => sum + pack.count, 0);
+    if (packed !== count) wrong.push(`${key}: ${String(packed)} of ${String(count)} are packed`);
+  }
+
   // Nothing is packed before it is finished.
   for (const { day, packs } of plan.days)
     for (const pack of packs) {
