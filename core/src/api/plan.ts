@@ -5,7 +5,7 @@ import { orderDraftSchema, orderStates } from '../order/index.js';
 import { mouldStages, pieceDraftSchema } from '../piece/index.js';
 import { decisionSchema, nutClasses, type HandOverDay, type LabelRun, type Plan } from '../plan/index.js';
 import type { PlanJob, WhatIfAnswer } from '../programme/index.js';
-import type { Offer, PromiseCheck } from '../promise/index.js';
+import type { Offer, PromiseCheck, WeekAhead } from '../promise/index.js';
 import { conventionsSchema } from '../quantity/index.js';
 import { schoolCodeSchema } from '../kitchen/index.js';
 import { daySchema, idSchema } from '../record/index.js';
@@ -366,6 +366,31 @@ export const moveRunSchema = z
   .strictObject({ recipeId: idSchema, from: daySchema, to: daySchema })
   .meta({ id: 'MoveRun' });
 export type MoveRun = z.output<typeof moveRunSchema>;
+
+/** A stage of finishing pieces, from 0, that is to be done on another day: of one hand-over, or of all that are finished then. */
+export const moveStageSchema = z
+  .strictObject({
+    pieceId: idSchema,
+    stage: z.int().min(0).max(10),
+    from: daySchema,
+    to: daySchema,
+    handOver: daySchema.nullable().default(null),
+  })
+  .meta({ id: 'MoveStage' });
+
+/** What a week to come could still take. */
+export const weekAheadSchema = z
+  .strictObject({
+    from: z.string(),
+    to: z.string(),
+    benchMinutes: z.number(),
+    bookedMinutes: z.number(),
+    orders: z.number(),
+    closures: z.array(z.strictObject({ from: z.string(), to: z.string(), reason: z.string() })),
+    handOver: z.string().nullable(),
+    boxes: z.array(z.strictObject({ boxId: z.string(), boxName: z.string(), most: z.number() })),
+  })
+  .meta({ id: 'WeekAhead' }) satisfies z.ZodType<WeekAhead>;
 
 /** A run that is to stay on its day, or not any more. */
 export const pinRunSchema = z

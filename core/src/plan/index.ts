@@ -46,7 +46,7 @@ export type { HandOver, HandOverDay } from './hand-over.js';
 export type { SeasonDay } from './season-days.js';
 export type { LabelRun, Plan, PlanWork } from './shape.js';
 export { countsOf, leftGramsOf } from './supplies.js';
-export { type StageMove, tryMove, tryMoveStage } from './try-move.js';
+export { type StageMove, tryMove, tryMoveStage, whyNotStageTo } from './try-move.js';
 export { suitsMaking, toFridge } from './suits.js';
 export { hasMoulds, isInPan, mouldsHeld, mouldShareOf, mouldsOf, panKinds, panShareOf, pansTaken } from './vessels.js';
 export {

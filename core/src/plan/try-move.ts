@@ -57,7 +57,7 @@ export interface StageMove {
 
 /** Why a stage of finishing cannot be on a day, by itself; each a sentence. */
 export function whyNotStageTo(
-  plan: Plan,
+  plan: Pick<Plan, 'finishings'>,
   { pieceId, stage, from, to, handOver }: StageMove,
   book: Book,
   today: Day,

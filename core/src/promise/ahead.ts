@@ -22,28 +22,24 @@ export interface WeekAhead {
 
 /** So many boxes of a kind are looked at for a week. */
 export const MOST_AHEAD = 60;
-/** So many weeks are looked at. */
-export const MOST_WEEKS = 26;
+/** So many weeks can be looked at: a year. */
+export const MOST_WEEKS = 53;
 
-/** Weeks from today on without what could be promised in them. */
-export function weeksFrom(today: Day, count: number, plan: Plan, { kitchen }: Book): Omit<WeekAhead, 'boxes'>[] {
-  const booked = new Map(plan.days.map(({ day, bookedMinutes }) => [day, bookedMinutes]));
-  const handed = new Map(plan.handOvers.map(({ day, orders }) => [day, orders.length]));
-  const monday = addDays(today, -((weekday(today) + 6) % 7));
-  return Array.from({ length: count }, (_, index) => {
-    const from = index === 0 ? today : addDays(monday, 7 * index);
-    const to = addDays(monday, 7 * index + 6);
-    const days: Day[] = [];
-    for (let day = from; day <= to; day = addDays(day, 1)) days.push(day);
-    const sum = (of: (day: Day) => number) => days.reduce((all, day) => all + of(day), 0);
-    return {
-      from,
-      to,
-      benchMinutes: sum((day) => benchHours(day, kitchen) * 60),
-      bookedMinutes: sum((day) => booked.get(day) ?? 0),
-      orders: sum((day) => handed.get(day) ?? 0),
-      closures: kitchen.closures.filter((each) => each.from <= to && each.to >= from),
-      handOver: days.findLast((day) => !closureOn(day, kitchen)) ?? null,
-    };
-  });
+/** A week without what could be promised in it. @param index 0 for the week of today */
+export function weekFrom(today: Day, index: number, plan: Plan, { kitchen }: Book): Omit<WeekAhead, 'boxes'> {
+  const monday = addDays(today, 7 * index - ((weekday(today) + 6) % 7));
+  const from = index === 0 ? today : monday;
+  const to = addDays(monday, 6);
+  const days: Day[] = [];
+  for (let day = from; day <= to; day = addDays(day, 1)) days.push(day);
+  const within = ({ day }: { readonly day: Day }) => day >= from && day <= to;
+  return {
+    from,
+    to,
+    benchMinutes: days.reduce((sum, day) => sum + benchHours(day, kitchen) * 60, 0),
+    bookedMinutes: plan.days.filter(within).reduce((sum, { bookedMinutes }) => sum + bookedMinutes, 0),
+    orders: plan.handOvers.filter(within).reduce((sum, { orders }) => sum + orders.length, 0),
+    closures: kitchen.closures.filter((each) => each.from <= to && each.to >= from),
+    handOver: days.findLast((day) => !closureOn(day, kitchen)) ?? null,
+  };
 }

@@ -5,7 +5,7 @@ import { addDays, sayDay, sayMinutes, type Day } from '../quantity/index.js';
 import { relaxed, type Solver } from '../solver/index.js';
 import { breachesOf, newBreaches, type Breach, type Guide, guideOf, planSeason, type Plan } from '../plan/index.js';
 import { endsLate } from '../bench-day/index.js';
-import { MOST_AHEAD, weeksFrom, type WeekAhead } from './ahead.js';
+import { MOST_AHEAD, weekFrom, type WeekAhead } from './ahead.js';
 import { costsNoBatch, gainOf, handOverDays, largestFor, MOST_OFFERED, offerOf, type Offer } from './offers.js';
 import {
   buildProgramme,
@@ -303,37 +303,33 @@ export class PromiseDesk {
   }
 
   /**
-   * What the weeks to come could still take, before anybody has ordered it: of each kind of box, for itself, the most that could be promised for
-   * the last open day of a week as the plan stands. With the season planned again it may be more.
-   * @param weeks how many, from this one on
+   * What a week to come could still take, before anybody has ordered it: of each kind of box, for itself, the most that could be promised for its
+   * last open day as the plan stands. With the season planned again it may be more.
+   * @param index 0 for the week of today
    */
-  async ahead(weeks: number, { between }: Pick<PromiseOptions, 'between'> = {}): Promise<WeekAhead[]> {
+  async week(index: number, { between }: Pick<PromiseOptions, 'between'> = {}): Promise<WeekAhead> {
     const { book, today, guide } = this.ground;
     const before = this.before(null);
-    const found: WeekAhead[] = [];
-    for (const week of weeksFrom(today, weeks, before.plan, book)) {
-      const boxes: WeekAhead['boxes'][number][] = [];
-      const { handOver } = week;
-      for (const { box, complete } of handOver === null ? [] : book.boxes.values()) {
-        if (!complete || handOver === null) continue;
-        const order = (count: number) => moreBoxes({ boxId: box.id, count, on: handOver }, OFFER);
-        // What a plan breaks is soon known; whether its days end in time takes longer, and is asked of the best alone.
-        const couldBe = await largestFor(async (count) => {
-          await between?.();
-          const plan = planSeason(book, [...before.others, order(count)], today, guide ?? undefined);
-          return !plan.leftOut.includes(OFFER) && newBreaches(before.breaches, breachesOf(plan, book)).length === 0;
-        }, MOST_AHEAD);
-        let most = couldBe;
-        for (; most > 0; most = Math.floor(most * LESS)) {
-          await between?.();
-          const { judged } = this.withOrder(order(most));
-          if (judged.stops.length === 0 && judged.late.length === 0) break;
-        }
-        boxes.push({ boxId: box.id, boxName: box.name, most });
+    const week = weekFrom(today, index, before.plan, book);
+    const { handOver } = week;
+    const boxes: WeekAhead['boxes'][number][] = [];
+    for (const { box, complete } of book.boxes.values()) {
+      if (!complete || handOver === null) continue;
+      const order = (count: number) => moreBoxes({ boxId: box.id, count, on: handOver }, OFFER);
+      // What a plan breaks is soon known; whether its days end in time takes longer, and is asked of the best alone.
+      let most = await largestFor(async (count) => {
+        await between?.();
+        const plan = planSeason(book, [...before.others, order(count)], today, guide ?? undefined);
+        return !plan.leftOut.includes(OFFER) && newBreaches(before.breaches, breachesOf(plan, book)).length === 0;
+      }, MOST_AHEAD);
+      for (; most > 0; most = Math.floor(most * LESS)) {
+        await between?.();
+        const { judged } = this.withOrder(order(most));
+        if (judged.stops.length === 0 && judged.late.length === 0) break;
       }
-      found.push({ ...week, boxes });
+      boxes.push({ boxId: box.id, boxName: box.name, most });
     }
-    return found;
+    return { ...week, boxes };
   }
 
   /**

@@ -6,6 +6,7 @@ import {
   findingSchema,
   handOverDaysSchema,
   moveRunSchema,
+  moveStageSchema,
   pinRunSchema,
   planJobSchema,
   planRunsSchema,
@@ -14,6 +15,7 @@ import {
   offersSchema,
   promiseCheckSchema,
   shoppingListSchema,
+  weekAheadSchema,
   whatIfAnswerSchema,
   withToDecide,
   type AskedOrder,
@@ -26,10 +28,10 @@ import {
 } from '@usual-pantry/core/api';
 import { gravestFirst, type Finding } from '@usual-pantry/core/finding';
 import { conventionsOf } from '@usual-pantry/core/kitchen';
-import { followsGuide } from '@usual-pantry/core/plan';
+import { followsGuide, type StageMove } from '@usual-pantry/core/plan';
 import { shoppingCsv, shoppingText } from '@usual-pantry/core/format';
 import { whatIfSchema, type PlanJob, type WhatIf, type WhatIfAnswer } from '@usual-pantry/core/programme';
-import type { Offer, PromiseCheck } from '@usual-pantry/core/promise';
+import { MOST_WEEKS, type Offer, type PromiseCheck, type WeekAhead } from '@usual-pantry/core/promise';
 import type { ShoppingLine } from '@usual-pantry/core/shopping';
 import { daySchema } from '@usual-pantry/core/record';
 import type { Response } from 'express';
@@ -69,6 +71,16 @@ const findingQuerySchema = z.strictObject({
 
 /** Which days are wanted; all of them without. */
 const dayQuerySchema = z.strictObject({ day: daySchema.optional() });
+
+/** Which week is wanted: 0 for that of today. */
+const weekQuerySchema = z.strictObject({
+  index: z.coerce
+    .number()
+    .int()
+    .min(0)
+    .max(MOST_WEEKS - 1)
+    .default(0),
+});
 
 @ApiTags('Plan')
 @Controller('api')
@@ -155,6 +167,15 @@ export class PlanController {
   }
 
   @AnswersNothing()
+  @Post('plan/stage-moves')
+  @HttpCode(204)
+  @ApiOperation({ summary: 'Moves a stage of finishing pieces to another day; refused with every reason' })
+  @Takes(moveStageSchema)
+  moveStage(@Body({ schema: moveStageSchema }) move: StageMove): Promise<void> {
+    return this.planner.moveStage(move);
+  }
+
+  @AnswersNothing()
   @Post('plan/pins')
   @HttpCode(204)
   @ApiOperation({ summary: 'Pins a run to its day, or lets it go' })
@@ -188,7 +209,7 @@ export class PlanController {
   @ApiOperation({ summary: 'Bench days and hand-overs as iCalendar' })
   async calendar(): Promise<string> {
     const { plan, season } = await this.books.plan();
-    return calendarOf(plan, season.data.kitchen.makerName);
+    return calendarOf(plan, season.book);
   }
 
   @AnswersFile('text/csv')
@@ -245,6 +266,26 @@ export class PlanController {
     const gone = whenGone(response);
     const season = await this.books.season();
     return this.unlessGivenUp(this.promises.offers(season, this.clock.today(), gone));
+  }
+
+  @Answers(weekAheadSchema)
+  @Get('plan/week')
+  @ApiQuery({
+    name: 'index',
+    required: false,
+    schema: { type: 'integer', minimum: 0, maximum: MOST_WEEKS - 1, default: 0 },
+  })
+  @ApiOperation({
+    summary:
+      'What a week to come could still take, 0 for this one: its hours, and of each kind of box the most, each for itself',
+  })
+  async week(
+    @Query({ schema: weekQuerySchema }) { index }: z.infer<typeof weekQuerySchema>,
+    @Res({ passthrough: true }) response: Response,
+  ): Promise<WeekAhead> {
+    const gone = whenGone(response);
+    const season = await this.books.season();
+    return this.unlessGivenUp(this.promises.week(season, this.clock.today(), index, gone));
   }
 
   private async unlessGivenUp<Found>(found: Promise<Found>): Promise<Found> {

@@ -2,11 +2,11 @@ import { createRequire } from 'node:module';
 import { Worker } from 'node:worker_threads';
 import { Injectable, type OnModuleDestroy } from '@nestjs/common';
 import type { OrderFiled } from '@usual-pantry/core/order';
-import type { Offer, PromiseCheck } from '@usual-pantry/core/promise';
+import type { Offer, PromiseCheck, WeekAhead } from '@usual-pantry/core/promise';
 import type { Day } from '@usual-pantry/core/quantity';
 import type { Season } from '../book/book.service.js';
 import { GivenUp } from '../thread/thread.js';
-import type { Answer, Message, Question } from './worker.js';
+import type { Answer, Found, Message, Question } from './worker.js';
 
 /** The built thread: it must be run as it is built. */
 const WORKER = createRequire(import.meta.url).resolve('@usual-pantry/server/promise-worker');
@@ -17,8 +17,8 @@ const GRACE_MS = 150;
 const MOST_KEPT = 200;
 
 /** A question without its number. */
-type Asked = Omit<Extract<Question, { kind: 'ask' }>, 'number'> | Omit<Extract<Question, { kind: 'offers' }>, 'number'>;
-type Found = NonNullable<Answer['found']>;
+type WithoutNumber<Each> = Each extends Question ? Omit<Each, 'number'> : never;
+type Asked = WithoutNumber<Question>;
 
 interface Waiting {
   readonly question: Asked;
@@ -69,6 +69,16 @@ export class PromiseService implements OnModuleDestroy {
    */
   async offers(season: Season, today: Day, signal: AbortSignal): Promise<readonly Offer[]> {
     return (await this.answer(season, today, { kind: 'offers' }, signal)) as readonly Offer[];
+  }
+
+  /**
+   * What a week to come could still take.
+   * @param index 0 for the week of today
+   * @param signal gives the question up
+   * @throws GivenUp when it was given up
+   */
+  async week(season: Season, today: Day, index: number, signal: AbortSignal): Promise<WeekAhead> {
+    return (await this.answer(season, today, { kind: 'week', index }, signal)) as WeekAhead;
   }
 
   private async answer(season: Season, today: Day, question: Asked, signal: AbortSignal): Promise<Found> {

@@ -2,7 +2,13 @@ import { parentPort } from 'node:worker_threads';
 import loadHighs from 'highs';
 import { openBook, type BookData } from '@usual-pantry/core/book';
 import type { OrderFiled } from '@usual-pantry/core/order';
-import { PromiseDesk, type Offer, type PromiseCheck, type PromiseGround } from '@usual-pantry/core/promise';
+import {
+  PromiseDesk,
+  type Offer,
+  type PromiseCheck,
+  type PromiseGround,
+  type WeekAhead,
+} from '@usual-pantry/core/promise';
 import type { Guide } from '@usual-pantry/core/plan';
 import { conventionsOf } from '@usual-pantry/core/kitchen';
 import { writeAs, type Day } from '@usual-pantry/core/quantity';
@@ -37,14 +43,18 @@ export type Message =
       readonly seconds: number | undefined;
     }
   | { readonly kind: 'offers'; readonly number: number }
+  | { readonly kind: 'week'; readonly number: number; readonly index: number }
   | { readonly kind: 'forget'; readonly number: number };
 
-export type Question = Extract<Message, { kind: 'ask' | 'offers' }>;
+export type Question = Extract<Message, { kind: 'ask' | 'offers' | 'week' }>;
+
+/** What a question can be answered with. */
+export type Found = PromiseCheck | readonly Offer[] | WeekAhead;
 
 export interface Answer {
   readonly number: number;
   /** Null when the question was forgotten. */
-  readonly found: PromiseCheck | readonly Offer[] | null;
+  readonly found: Found | null;
   readonly error?: string;
 }
 
@@ -63,9 +73,10 @@ const between = (number: number) => async () => {
   if (forgotten.delete(number)) throw new Forgotten();
 };
 
-async function found(question: Question, at: PromiseDesk): Promise<PromiseCheck | readonly Offer[]> {
+async function found(question: Question, at: PromiseDesk): Promise<Found> {
   const options = { between: between(question.number) };
   if (question.kind === 'offers') return at.offers(options);
+  if (question.kind === 'week') return at.week(question.index, options);
   const { asked, seconds } = question;
   const highs = await runtime;
   return at.check(asked, {

@@ -66,7 +66,7 @@ describe('the migrations', () => {
   });
 
   it('carry on what was kept before: lives, forms, swaps, compositions', async () => {
-    for (let back = 0; back < 9; back++) await database.undoLastMigration();
+    for (let back = 0; back < 10; back++) await database.undoLastMigration();
     await database.query(
       `INSERT INTO ingredient (id, version, name, packs, densities, pieceGrams, composition, declaration, contains, mayContain, onHandGrams, notes)
          VALUES ('i', 1, 'I', '[]', '[]', NULL, '{"water":100}', '{}', '[]', '[]', 0, '')`,
@@ -88,7 +88,7 @@ describe('the migrations', () => {
     ]);
     const [piece] = await database.query<{ keepsDays: number; form: string }[]>('SELECT keepsDays, form FROM piece');
     expect(piece?.keepsDays).toBe(21);
-    expect(JSON.parse(piece?.form ?? '')).toEqual({ kind: 'moulded', fill: 'full', mostFillingMl: null });
+    expect(JSON.parse(piece?.form ?? '')).toEqual({ kind: 'moulded', fill: 'full', mostFillingMl: null, stages: [] });
     const [recipe] = await database.query<{ alcohol: string; variantSwaps: string }[]>('SELECT * FROM recipe');
     expect(recipe?.alcohol).toBe('by the steps');
     expect(JSON.parse(recipe?.variantSwaps ?? '')).toEqual([{ ratio: 2, share: 1 }]);
@@ -96,7 +96,35 @@ describe('the migrations', () => {
     expect(JSON.parse(ingredient?.composition ?? '')).toEqual({ water: 100, dextrin: 0 });
   });
 
+  it('make a place of the fridge that was only a number, and forget that number', async () => {
+    await database.undoLastMigration();
+    const settings = JSON.stringify({ makerName: 'M', fridgeLitres: 12 });
+    await database.query(`INSERT INTO kitchen (id, version, settings) VALUES ('kitchen', 1, ?)`, [settings]);
+    await database.query(
+      `INSERT INTO change_log (id, at, sessionId, deviceName, label, isPassed) VALUES (1, '', '', '', '', 0)`,
+    );
+    await database.query(
+      `INSERT INTO change_part (changeId, position, noun, recordId, name, before, after, fields)
+         VALUES (1, 0, 'kitchen', 'kitchen', 'Settings', '{"burners":2,"fridgeLitres":9}', '{"burners":3,"fridgeLitres":12}', '["burners","fridgeLitres"]')`,
+    );
+    await database.runMigrations();
+    const [kitchen] = await database.query<{ settings: string }[]>('SELECT settings FROM kitchen');
+    expect(JSON.parse(kitchen?.settings ?? '')).toEqual({
+      makerName: 'M',
+      coldPlaces: [{ name: 'Fridge', kind: 'fridge', litres: 12, celsius: null }],
+    });
+    expect(await database.query('SELECT before, after, fields FROM change_part')).toEqual([
+      { before: '{"burners":2}', after: '{"burners":3}', fields: '["burners"]' },
+    ]);
+    await database.undoLastMigration();
+    const [back] = await database.query<{ settings: string }[]>('SELECT settings FROM kitchen');
+    expect(JSON.parse(back?.settings ?? '')).toEqual({ makerName: 'M', fridgeLitres: 12 });
+  });
+
   it('go back to nothing', async () => {
+    await database.undoLastMigration();
+    const pieces = await database.query<{ name: string }[]>(`PRAGMA table_info('piece')`);
+    expect(pieces.map(({ name }) => name)).not.toContain('setsInFridge');
     await database.undoLastMigration();
     const recipes = await database.query<{ name: string }[]>(`PRAGMA table_info('recipe')`);
     expect(recipes.map(({ name }) => name)).not.toContain('anySize');

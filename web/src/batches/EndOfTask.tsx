@@ -1,5 +1,6 @@
 import Button from '@mui/material/Button';
 import type { PlanRuns } from '@usual-pantry/core/api';
+import { finishStages } from '@usual-pantry/core/piece';
 import { finishedWith } from '@usual-pantry/core/plan';
 import type { BenchTask } from '@usual-pantry/core/bench-day';
 import type { Day } from '@usual-pantry/core/quantity';
@@ -34,13 +35,21 @@ export function EndOfTask({ task, tasks, day, plan, today, season }: Props) {
       </>
     );
   }
-  if (pieceId === null || tasks.findLast((each) => each.pieceId === pieceId) !== task) return null;
-  const made = finishedWith(plan, pieceId, day, season.book);
-  const name = season.book.pieces.get(pieceId)?.piece.name ?? pieceId;
-  if (!made) return null;
+  if (pieceId === null || tasks.findLast((each) => each.pieceId === pieceId && each.stage === task.stage) !== task)
+    return null;
+  const piece = season.book.pieces.get(pieceId)?.piece;
+  const stage = task.stage ?? 0;
+  const made = finishedWith(plan, pieceId, day, stage, season.book);
+  if (!made || !piece) return null;
+  const isLast = stage === finishStages(piece).length - 1;
+  const name = isLast ? piece.name : task.name;
   return (
-    <Button size="small" aria-label={`${name} is finished`} onClick={() => void finished(name, made, today)}>
-      Finished
+    <Button
+      size="small"
+      aria-label={isLast ? `${name} is finished` : `${name} is done`}
+      onClick={() => void finished(name, made, today, isLast ? null : stage)}
+    >
+      {isLast ? 'Finished' : 'Done'}
     </Button>
   );
 }

@@ -9,8 +9,9 @@ import type {
 } from '@usual-pantry/core/api';
 import type { Subject } from '@usual-pantry/core/finding';
 import type { OrderDraft } from '@usual-pantry/core/order';
+import type { StageMove } from '@usual-pantry/core/plan';
 import type { PlanJob, WhatIf, WhatIfAnswer } from '@usual-pantry/core/programme';
-import type { Offer, PromiseCheck } from '@usual-pantry/core/promise';
+import type { Offer, PromiseCheck, WeekAhead } from '@usual-pantry/core/promise';
 import type { ShoppingLine } from '@usual-pantry/core/shopping';
 import { follow } from './writing';
 import { api, EVERYTHING, ORDERS, unlessRefused } from './api';
@@ -59,11 +60,19 @@ export const planApi = api.injectEndpoints({
       providesTags: ['Orders'],
       keepUnusedDataFor: 0,
     }),
+    week: build.query<WeekAhead, number>({
+      query: (index) => ({ url: 'plan/week', params: { index } }),
+      providesTags: ['Orders'],
+    }),
     planJob: build.query<PlanJob, void>({ query: () => 'plan/job' }),
     startPlan: build.mutation<PlanJob, void>({ query: () => ({ url: 'plan/job', method: 'POST' }) }),
     stopPlan: build.mutation<PlanJob, void>({ query: () => ({ url: 'plan/job', method: 'DELETE' }) }),
     moveRun: build.mutation<null, MoveRun & { label: string }>({
       query: ({ label, ...body }) => ({ url: 'plan/moves', method: 'POST', body, label }),
+      invalidatesTags: unlessRefused(ORDERS),
+    }),
+    moveStage: build.mutation<null, StageMove & { label: string }>({
+      query: ({ label, ...body }) => ({ url: 'plan/stage-moves', method: 'POST', body, label }),
       invalidatesTags: unlessRefused(ORDERS),
     }),
     pinRun: build.mutation<null, PinRun & { label: string }>({
@@ -88,10 +97,12 @@ export const {
   useShoppingQuery,
   useLabelRunsQuery,
   useOffersQuery,
+  useWeekQuery,
   usePlanJobQuery,
   useStartPlanMutation,
   useStopPlanMutation,
   useMoveRunMutation,
+  useMoveStageMutation,
   usePinRunMutation,
   useWhatIfMutation,
   useAcceptWhatIfMutation,

@@ -38,6 +38,7 @@ const draftsOf = ({ recipeId, on, batches, state, grams }: MadeNow): BatchDraft[
     state,
     grams: shares[index] ?? null,
     finishedOn: null,
+    stageDays: [],
     taken: [],
     log: null,
     notes: '',
@@ -69,9 +70,16 @@ export function useBatches() {
       const label = `${sayBatches(now.batches)} of ${now.recipeName} ${how}, ${sayShortDay(now.on)}.`;
       await make({ batches: draftsOf(now), opened, elsewhere, label }).unwrap();
     },
-    finished: async (what: string, made: readonly MadeRun[], on: Day | null): Promise<void> => {
-      const label = `${what} ${on === null ? 'not finished after all' : 'finished'}.`;
-      await finish({ batches: made.flatMap(storedOf).map(versioned), on, label })
+    /** @param stage which stage of several, from 0; null for the last one */
+    finished: async (
+      what: string,
+      made: readonly MadeRun[],
+      on: Day | null,
+      stage: number | null = null,
+    ): Promise<void> => {
+      const [done, notDone] = stage === null ? ['finished', 'not finished after all'] : ['done', 'not done after all'];
+      const label = `${what} ${on === null ? notDone : done}.`;
+      await finish({ batches: made.flatMap(storedOf).map(versioned), on, stage, label })
         .unwrap()
         .catch(refuse);
     },

@@ -1,7 +1,8 @@
+import type { StageMove } from '@usual-pantry/core/plan';
 import { sayDay } from '@usual-pantry/core/quantity';
 import { said } from './notices';
 import { useAppDispatch, useAppStore } from './store';
-import { planApi, useMoveRunMutation, usePinRunMutation } from './plan';
+import { planApi, useMoveRunMutation, useMoveStageMutation, usePinRunMutation } from './plan';
 import { sayRefusal, type Refusal } from '../parts/refusal';
 
 /** The name of a recipe in the plan that is on the screen. */
@@ -12,6 +13,7 @@ export function usePlanEdit() {
   const dispatch = useAppDispatch();
   const store = useAppStore();
   const [moveRun] = useMoveRunMutation();
+  const [moveStage] = useMoveStageMutation();
   const [pinRun] = usePinRunMutation();
   const nameOf: NameOf = (recipeId) =>
     planApi.endpoints.planRuns
@@ -26,6 +28,15 @@ export function usePlanEdit() {
       const label = `${nameOf(recipeId)} moved to ${sayDay(to)} and pinned there.`;
       try {
         await moveRun({ recipeId, from, to, label }).unwrap();
+      } catch (error) {
+        refuse(error);
+      }
+    },
+    /** @param what the stage and its piece, in words */
+    moveStage: async (what: string, move: StageMove): Promise<void> => {
+      if (move.from === move.to) return;
+      try {
+        await moveStage({ ...move, label: `${what} moved to ${sayDay(move.to)} and pinned there.` }).unwrap();
       } catch (error) {
         refuse(error);
       }

@@ -7,6 +7,7 @@ import { ChoiceInput, NumberInput } from '../parts/fields';
 import { Lines } from '../parts/Lines';
 import type { SeasonBook } from '../data/useSeason';
 import { FIELD_GRID } from './grid';
+import { MouldStages } from './MouldStages';
 import { OwnedPicker } from './OwnedPicker';
 import { RecipeInput } from './RecipeInput';
 
@@ -101,6 +102,7 @@ export function MouldFields({ season }: { season: SeasonBook }) {
         )}
       </Lines>
       <CavityLine />
+      <MouldStages />
     </Box>
   );
 }

@@ -24,6 +24,7 @@ import { RecordFindings } from '../findings/Findings';
 import { Figure, FigureList } from '../parts/Figures';
 import type { SeasonBook } from '../data/useSeason';
 import { PromiseLine } from './PromiseLine';
+import { Timeline } from './Timeline';
 import { useLabelRunsQuery } from '../data/plan';
 
 /** What the order comes to while it is typed, and what it breaks. Label dates are those of the stored plan. */
@@ -104,6 +105,7 @@ export function OrderSummary({ season, order }: { season: SeasonBook; order: Ord
           ))}
         </FigureList>
       </Paper>
+      {order && isOpen(order) && <Timeline order={order} season={season} />}
     </Box>
   );
 }

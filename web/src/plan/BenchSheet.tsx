@@ -15,6 +15,8 @@ import { useSeasonBook } from '../data/useSeason';
 import { useLabelRunsQuery, usePlanRunsQuery } from '../data/plan';
 import { Waiting } from '../parts/Waiting';
 import { BenchRow, LABEL_WIDTH } from './BenchRow';
+import type { Dragged } from './BenchStrip';
+import { StageMenu } from './StageMenu';
 import { StripMenu, type Opened } from './StripMenu';
 
 const MOST_HOURS = 12;
@@ -46,7 +48,7 @@ export function BenchSheet({ plan: { today } }: { plan: PlanSummary }) {
   const { season, rows, error, again } = useSheets(work, today, weekOnly);
   const [opened, setOpened] = useState<Opened | null>(null);
   const [withEquipment, setWithEquipment] = useState(false);
-  const { move } = usePlanEdit();
+  const { move, moveStage } = usePlanEdit();
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
   if (!season || !work || !rows) return <Waiting error={error ?? noWork} again={again} />;
   const longest = Math.max(60, ...rows.map(({ entry, sheet }) => Math.max(entry.makerMinutes, sheet.spanMinutes)));
@@ -55,8 +57,12 @@ export function BenchSheet({ plan: { today } }: { plan: PlanSummary }) {
     <DndContext
       sensors={sensors}
       onDragEnd={({ active, over }) => {
-        const { recipeId, from } = active.data.current as { recipeId: string | null; from: string };
-        if (over && recipeId !== null) void move(recipeId, from, String(over.id));
+        const { task, from } = active.data.current as Dragged;
+        if (!over) return;
+        const to = String(over.id);
+        if (task.recipeId !== null) void move(task.recipeId, from, to);
+        else if (task.pieceId !== null && task.stage !== null)
+          void moveStage(task.name, { pieceId: task.pieceId, stage: task.stage, from, to, handOver: null });
       }}
     >
       <Box sx={{ display: 'flex', gap: 2, mb: 1, flexWrap: 'wrap', displayPrint: 'none' }}>
@@ -120,7 +126,18 @@ export function BenchSheet({ plan: { today } }: { plan: PlanSummary }) {
           ))}
         </Box>
       </Paper>
-      {opened && (
+      {opened && opened.task.pieceId !== null && (
+        <StageMenu
+          opened={opened}
+          plan={work}
+          today={today}
+          season={season}
+          onClose={() => {
+            setOpened(null);
+          }}
+        />
+      )}
+      {opened && opened.task.recipeId !== null && (
         <StripMenu
           opened={opened}
           plan={work}

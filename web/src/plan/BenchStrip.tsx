@@ -16,6 +16,12 @@ const SHORT = '@container (max-width: 88px)';
 const VERY_SHORT = '@container (max-width: 28px)';
 const words = { overflow: 'hidden', textOverflow: 'ellipsis' } as const;
 
+/** What is dragged from a day. */
+export interface Dragged {
+  readonly task: BenchTask;
+  readonly from: string;
+}
+
 interface Props {
   readonly task: BenchTask;
   readonly day: string;
@@ -62,12 +68,12 @@ function Hold({ task }: { task: BenchTask }) {
   );
 }
 
-/** A strip of tape as long as it takes. What is made can be dragged to another day, or moved by its menu. */
+/** A strip of tape as long as it takes. What is made or finished can be dragged to another day, or moved by its menu. */
 export function BenchStrip({ task, day, scale, top, onOpen }: Props) {
-  const can = task.recipeId !== null;
+  const can = task.recipeId !== null || task.pieceId !== null;
   const { listeners, setNodeRef, transform, isDragging } = useDraggable({
     id: `${day} ${task.key}`,
-    data: { recipeId: task.recipeId, from: day },
+    data: { task, from: day } satisfies Dragged,
     disabled: !can,
   });
   const { bg, edge } = tones[task.kind];

@@ -1,4 +1,5 @@
 import type { PlanSummary } from '@usual-pantry/core/api';
+import Button from '@mui/material/Button';
 import Tab from '@mui/material/Tab';
 import Tabs from '@mui/material/Tabs';
 import { sayCount, sayMass, sayMoney } from '@usual-pantry/core/quantity';
@@ -7,6 +8,7 @@ import { AnswerLine, Mark } from '../parts/AnswerLine';
 import { PlanFindings } from '../findings/Findings';
 import { Empty } from '../parts/Panel';
 import { Waiting } from '../parts/Waiting';
+import { Ahead } from './Ahead';
 import { Batches } from './Batches';
 import { BenchSheet } from './BenchSheet';
 import { PlanState } from './PlanState';
@@ -17,6 +19,7 @@ const views = {
   batches: { name: 'Batches', show: Batches },
   shopping: { name: 'Shopping', show: Shopping },
   days: { name: 'Bench days', show: BenchSheet },
+  ahead: { name: 'Weeks to come', show: Ahead },
 } as const;
 
 const ABOUT = ['ingredient', 'recipe', 'piece', 'kitchen', 'day'] as const;
@@ -49,12 +52,21 @@ export function PlanScreen() {
   const { view = 'batches' } = useParams();
   const { data: plan, error, refetch } = usePlanQuery();
   if (!plan) return <Waiting error={error} again={refetch} />;
-  if (plan.orders === 0)
-    return (
-      <Empty title="No open orders, so nothing to plan.">Take an order, and what to make and buy stands here.</Empty>
-    );
   const current = view in views ? (view as keyof typeof views) : 'batches';
   const Show = views[current].show;
+  if (plan.orders === 0 && current !== 'ahead')
+    return (
+      <Empty
+        title="No open orders, so nothing to plan."
+        action={
+          <Button variant="outlined" component={Link} to="/plan/ahead">
+            See what the weeks to come could take
+          </Button>
+        }
+      >
+        Take an order, and what to make and buy stands here.
+      </Empty>
+    );
   return (
     <>
       <Answer plan={plan} />

@@ -20,7 +20,7 @@ export interface Opened {
   readonly anchor: HTMLElement;
 }
 
-interface Props {
+export interface StripMenuProps {
   readonly opened: Opened;
   readonly plan: PlanRuns;
   readonly today: string;
@@ -29,7 +29,7 @@ interface Props {
 }
 
 /** What can be done with a run: move it, pin it, open its recipe. Days on which it cannot be say why. */
-export function StripMenu({ opened, plan, today, season, onClose }: Props) {
+export function StripMenu({ opened, plan, today, season, onClose }: StripMenuProps) {
   const { move, pin } = usePlanEdit();
   const { begin } = useStartBatch();
   const navigate = useNavigate();

@@ -7,6 +7,7 @@ import {
   type Piece,
   type PieceDraft,
 } from '@usual-pantry/core/piece';
+import { ANY_AIR } from '@usual-pantry/core/room';
 import Box from '@mui/material/Box';
 import { useParams, useSearchParams } from 'react-router';
 import { ChoiceInput, ManyInput, NumberInput, TextInput } from '../parts/fields';
@@ -18,6 +19,8 @@ import { useRecordForm } from '../records/useRecordForm';
 import { useSeasonBook, type SeasonBook } from '../data/useSeason';
 import { Waiting } from '../parts/Waiting';
 import { FormFields } from '../forms/FormFields';
+import { AirFields, StandsFields } from '../forms/RoomFields';
+import { CheckInput } from '../parts/CheckInput';
 import { PieceSizeFields } from './PieceSizeFields';
 import { PieceFigures } from './PieceFigures';
 
@@ -33,6 +36,9 @@ function PieceForm({ season, piece, recipeId }: { season: SeasonBook; piece: Pie
     keepsDays: null,
     handSeconds: 10,
     travel: 'travels',
+    air: ANY_AIR,
+    setsInFridge: false,
+    stands: null,
     strong: [],
     texture: null,
     sizeMm: null,
@@ -90,6 +96,16 @@ function PieceForm({ season, piece, recipeId }: { season: SeasonBook; piece: Pie
         <Panel title="Form">
           <FieldNote name="form" />
           <FormFields season={season} />
+        </Panel>
+        <Panel title="While it is finished, and after">
+          <Box sx={{ display: 'grid', gap: 1.5 }}>
+            <AirFields scale={season.data.kitchen.temperatureFirst} what="finished" />
+            <CheckInput
+              name="setsInFridge"
+              label="On a warmer day it is finished all the same, and set in the fridge"
+            />
+            <StandsFields of="100 pieces" until="it is handed over" />
+          </Box>
         </Panel>
         <PieceSizeFields />
         <TextInput name="notes" label="Notes" multiline />

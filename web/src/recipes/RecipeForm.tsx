@@ -7,6 +7,7 @@ import { RecordFrame } from '../records/RecordFrame';
 import { useRemoval } from '../records/useRemoval';
 import { useRecordForm } from '../records/useRecordForm';
 import type { SeasonBook } from '../data/useSeason';
+import { AirFields, StandsFields } from '../forms/RoomFields';
 import { BatchSizes } from './BatchSizes';
 import { freshRecipe } from './freshRecipe';
 import { PiecesOf } from './PiecesOf';
@@ -50,6 +51,12 @@ function WholeFields({ season, recipe }: { season: SeasonBook; recipe: Recipe | 
       </Folded>
       <Panel title="In the pot">
         <PotFields />
+      </Panel>
+      <Panel title="While it is made, and after">
+        <Box sx={{ display: 'grid', gap: 1.5 }}>
+          <AirFields scale={season.data.kitchen.temperatureFirst} what="made" />
+          <StandsFields of="a base batch" until="it is used" />
+        </Box>
       </Panel>
       <Panel title="Steps">
         <StepFields season={season} />

@@ -1,4 +1,5 @@
 import type { RecipeDraft, RecipeStep } from '@usual-pantry/core/recipe';
+import { ANY_AIR } from '@usual-pantry/core/room';
 
 /** A recipe as it starts. */
 export const freshRecipe: RecipeDraft = {
@@ -15,6 +16,8 @@ export const freshRecipe: RecipeDraft = {
   foaming: 'does not boil',
   grains: false,
   hygroscopic: false,
+  air: ANY_AIR,
+  stands: null,
   alcohol: 'by the steps',
   variantOf: null,
   weighedYields: [],

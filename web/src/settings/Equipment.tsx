@@ -1,10 +1,14 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import { NumberInput, TextInput, LengthInput } from '../parts/fields';
+import { coldKinds, coldNames } from '@usual-pantry/core/room';
+import { ChoiceInput, LengthInput, NumberInput, TemperatureInput, TextInput } from '../parts/fields';
+import { WeekdaysInput } from '../parts/WeekdaysInput';
 import { Lines } from '../parts/Lines';
 
+const places = coldKinds.map((kind) => ({ value: kind, label: coldNames[kind].replace(/^the /, '') }));
+
 /** What the maker owns: it decides what fits. */
-export const Equipment = () => (
+export const Equipment = ({ scale }: { scale: 'C' | 'F' }) => (
   <Box sx={{ display: 'grid', gap: 2 }}>
     <div>
       <Typography variant="h3" gutterBottom>
@@ -60,9 +64,44 @@ export const Equipment = () => (
         )}
       </Lines>
     </div>
+    <div>
+      <Typography variant="h3" gutterBottom>
+        Cold and cool
+      </Typography>
+      <Lines
+        name="coldPlaces"
+        one="place"
+        fresh={{ name: '', kind: 'fridge', litres: NaN, celsius: null }}
+        columns="2fr 1fr 1fr 1fr"
+      >
+        {(path) => (
+          <>
+            <TextInput name={`${path}.name`} label="Place" />
+            <ChoiceInput name={`${path}.kind`} label="It is a" choices={places} />
+            <NumberInput name={`${path}.litres`} label="Free for sweets" unit="L" />
+            <TemperatureInput name={`${path}.celsius`} label="Holds" scale={scale} optional />
+          </>
+        )}
+      </Lines>
+    </div>
+    <div>
+      <Typography variant="h3" gutterBottom>
+        Shops
+      </Typography>
+      <Typography sx={{ color: 'text.secondary', typography: 'note', mb: 1 }}>
+        The days on which you go there, or on which it delivers. A shop that is not here is there on any day.
+      </Typography>
+      <Lines name="shops" one="shop" fresh={{ name: '', weekdays: [] }} columns="1fr 2fr">
+        {(path) => (
+          <>
+            <TextInput name={`${path}.name`} label="Shop" />
+            <WeekdaysInput name={`${path}.weekdays`} label="Days of the shop" />
+          </>
+        )}
+      </Lines>
+    </div>
     <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: { xs: '1fr 1fr', sm: 'repeat(3, 1fr)' } }}>
       <NumberInput name="burners" label="Burners" />
-      <NumberInput name="fridgeLitres" label="Fridge space" unit="L" />
     </Box>
   </Box>
 );

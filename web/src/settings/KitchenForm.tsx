@@ -7,6 +7,7 @@ import { CheckInput } from '../parts/CheckInput';
 import { WritingFields } from '../records/WritingFields';
 import { SchoolInput } from '../records/SchoolInput';
 import { useKitchenForm } from '../records/useKitchenForm';
+import { useSeasonBook } from '../data/useSeason';
 import { MoneyInput, NumberInput, TextInput, LengthInput } from '../parts/fields';
 import { Panel } from '../parts/Panel';
 import { BenchWeek } from './BenchWeek';
@@ -23,6 +24,8 @@ const grid = {
 /** The one record of settings as a form. */
 export function KitchenForm({ kitchen }: { kitchen: Kitchen }) {
   const { form, save, trouble, restored, discard } = useKitchenForm(kitchen);
+  const { season } = useSeasonBook();
+  const scale = kitchen.temperatureFirst;
   return (
     <FormProvider {...form}>
       <Box
@@ -91,12 +94,12 @@ export function KitchenForm({ kitchen }: { kitchen: Kitchen }) {
         <Panel title="Heat">
           <HeatFields />
         </Panel>
-        <Panel title="Pots, pans and moulds">
-          <Equipment />
+        <Panel title="Pots, pans, moulds, cold places and shops">
+          <Equipment scale={scale} />
         </Panel>
         <Panel title="Bench days">
           <BenchWeek />
-          <DayChanges />
+          <DayChanges scale={scale} today={season?.data.today ?? null} />
           <Box sx={{ ...grid, mt: 2 }}>
             <NumberInput name="overtimeMinutes" label="A day can run over by" unit="min" />
             <NumberInput name="setUpMinutes" label="Getting ready for a recipe" unit="min" />

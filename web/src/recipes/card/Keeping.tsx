@@ -1,6 +1,7 @@
 import Link from '@mui/material/Link';
 import { temperingCurves } from '@usual-pantry/core/cooking';
-import { sayCount, sayMinutes, sayTemperature } from '@usual-pantry/core/quantity';
+import { sayCount, sayExact, sayMinutes, sayNumber, sayTemperature } from '@usual-pantry/core/quantity';
+import { coldNames, DAMP_FROM_PERCENT } from '@usual-pantry/core/room';
 import { estimateOf, type RecipeFacts } from '@usual-pantry/core/recipe';
 import { Link as RouterLink } from 'react-router';
 import { Allergens } from '../../parts/Allergens';
@@ -30,7 +31,19 @@ export function Keeping({ season, facts: { recipe, contains }, facts }: { season
         <Figure name="Keeps">{sayCount(recipe.keepsDays, 'day')}</Figure>
         <Figure name="Rests">{recipe.restDays === 0 ? 'not' : sayCount(recipe.restDays, 'day')}</Figure>
         <Figure name="Hands, a batch">{sayMinutes(recipe.handsMinutes)}</Figure>
-        {recipe.hygroscopic && <Figure name="Draws damp">under 50 % humidity, tight pack</Figure>}
+        {recipe.hygroscopic && (
+          <Figure name="Draws damp">
+            under {sayNumber(recipe.air.mostHumidityPercent ?? DAMP_FROM_PERCENT)} % humidity, tight pack
+          </Figure>
+        )}
+        {recipe.air.mostCelsius !== null && (
+          <Figure name="Room">{sayTemperature(recipe.air.mostCelsius)} at most</Figure>
+        )}
+        {recipe.stands && (
+          <Figure name="Stands">
+            in {coldNames[recipe.stands.kind]}, {sayExact(recipe.stands.litres)} L a base batch
+          </Figure>
+        )}
         <Tempering season={season} facts={facts} />
         <Figure name="Contains">
           <Allergens codes={contains} />

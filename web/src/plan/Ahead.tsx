@@ -1,0 +1,150 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import CircularProgress from '@mui/material/CircularProgress';
+import Paper from '@mui/material/Paper';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableContainer from '@mui/material/TableContainer';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
+import { MOST_AHEAD, MOST_WEEKS, type WeekAhead } from '@usual-pantry/core/promise';
+import { sayCount, sayDay, sayMinutes, sayShortDay } from '@usual-pantry/core/quantity';
+import { useState } from 'react';
+import { useWeekQuery } from '../data/plan';
+import { useSeasonBook } from '../data/useSeason';
+import { Empty } from '../parts/Panel';
+import { sayRefusal, type Refusal } from '../parts/refusal';
+import { Waiting } from '../parts/Waiting';
+
+const small = { typography: 'fine', color: 'text.secondary' } as const;
+/** So many weeks are shown at first, and so many more each time. */
+const SOME_WEEKS = 8;
+
+/** How many boxes; where more than that were not tried, that it may be more. */
+const sayMost = (most: number): string => `${String(most)}${most >= MOST_AHEAD ? ' or more' : ''}`;
+
+/** Why nothing is taken in a week, or what its hours are. */
+function sayHours({ benchMinutes, bookedMinutes, closures, handOver }: WeekAhead): string {
+  const closed = closures.map(
+    ({ from, to, reason }) =>
+      `closed ${from === to ? sayShortDay(from) : `from ${sayShortDay(from)} to ${sayShortDay(to)}`}${reason ? `: ${reason}` : ''}`,
+  );
+  if (handOver === null) return closed.join('; ');
+  return [`${sayMinutes(bookedMinutes)} of ${sayMinutes(benchMinutes)} booked`, ...closed].join('; ');
+}
+
+interface WeekProps {
+  readonly index: number;
+  /** So many weeks are shown. */
+  readonly shown: number;
+  readonly boxes: readonly string[];
+}
+
+/** One week of the calendar, and those after it: the next one is asked for when this one is there. */
+function Weeks({ index, shown, boxes }: WeekProps) {
+  const { data, error, refetch } = useWeekQuery(index);
+  const across = boxes.length + 1;
+  if (error)
+    return (
+      <TableRow>
+        <TableCell colSpan={across} role="alert">
+          {sayRefusal(error as Refusal)} <Button onClick={() => void refetch()}>Try again</Button>
+        </TableCell>
+      </TableRow>
+    );
+  if (!data)
+    return (
+      <TableRow>
+        <TableCell colSpan={across}>
+          <Box role="status" sx={{ display: 'flex', gap: 1.5, alignItems: 'center' }}>
+            <CircularProgress size={18} />
+            Trying boxes for week {index + 1} of {shown} …
+          </Box>
+        </TableCell>
+      </TableRow>
+    );
+  return (
+    <>
+      <Week week={data} boxes={boxes} />
+      {index + 1 < shown && <Weeks index={index + 1} shown={shown} boxes={boxes} />}
+    </>
+  );
+}
+
+function Week({ week, boxes }: { week: WeekAhead; boxes: readonly string[] }) {
+  const { from, to, orders, handOver } = week;
+  return (
+    <TableRow sx={{ '& > *': { verticalAlign: 'top' } }}>
+      <TableCell component="th" scope="row" sx={{ minWidth: 190 }}>
+        <Box sx={{ fontWeight: 650 }}>
+          {sayShortDay(from)} to {sayShortDay(to)}
+        </Box>
+        <Box sx={small}>
+          {orders > 0 && `${sayCount(orders, 'order')}; `}
+          {sayHours(week)}
+        </Box>
+        {handOver !== null && handOver !== to && <Box sx={small}>for {sayDay(handOver)}</Box>}
+      </TableCell>
+      {boxes.map((boxId) => {
+        const most = week.boxes.find((each) => each.boxId === boxId)?.most ?? 0;
+        return (
+          <TableCell
+            key={boxId}
+            align="right"
+            sx={{ typography: 'figures', color: most === 0 ? 'text.secondary' : 'inherit' }}
+          >
+            {handOver === null ? 'closed' : most === 0 ? 'none' : sayMost(most)}
+          </TableCell>
+        );
+      })}
+    </TableRow>
+  );
+}
+
+/** What each week to come could still take in boxes of each kind, before anybody has ordered them. */
+export function Ahead() {
+  const [shown, setShown] = useState(SOME_WEEKS);
+  const { season, error, again } = useSeasonBook();
+  if (!season) return <Waiting error={error} again={again} />;
+  const kinds = [...season.book.boxes.values()].filter(({ complete }) => complete).map(({ box }) => box);
+  if (kinds.length === 0)
+    return <Empty title="No boxes yet.">Fill a box, and what each week could take of it stands here.</Empty>;
+  return (
+    <>
+      <Box sx={{ mb: 1.5, maxWidth: '75ch' }}>
+        The most boxes of one kind that could be promised for the last open day of each week, beside everything that is
+        ordered, as the plan stands. Each kind for itself: what one takes, another cannot have. With the season planned
+        again it may be more.
+      </Box>
+      <TableContainer component={Paper} variant="outlined" tabIndex={0} role="region" aria-label="Weeks to come">
+        <Table size="small">
+          <TableHead>
+            <TableRow>
+              <TableCell>Week</TableCell>
+              {kinds.map(({ id, name }) => (
+                <TableCell key={id} align="right">
+                  {name}
+                </TableCell>
+              ))}
+            </TableRow>
+          </TableHead>
+          <TableBody>
+            <Weeks index={0} shown={shown} boxes={kinds.map(({ id }) => id)} />
+          </TableBody>
+        </Table>
+      </TableContainer>
+      {shown < MOST_WEEKS && (
+        <Button
+          variant="outlined"
+          sx={{ mt: 1.5 }}
+          onClick={() => {
+            setShown(Math.min(MOST_WEEKS, shown + SOME_WEEKS));
+          }}
+        >
+          Show {SOME_WEEKS} more weeks
+        </Button>
+      )}
+    </>
+  );
+}
