@@ -388,7 +388,7 @@ export const weekAheadSchema = z
     orders: z.number(),
     closures: z.array(z.strictObject({ from: z.string(), to: z.string(), reason: z.string() })),
     handOver: z.string().nullable(),
-    boxes: z.array(z.strictObject({ boxId: z.string(), boxName: z.string(), most: z.number() })),
+    boxes: z.array(z.strictObject({ boxId: z.string(), boxName: z.string(), most: z.number(), isTight: z.boolean() })),
   })
   .meta({ id: 'WeekAhead' }) satisfies z.ZodType<WeekAhead>;
 

@@ -26,9 +26,15 @@ const NOTHING_DECIDED: Guide = { pieces: {}, components: {}, batches: [], pins: 
 
 /**
  * Divides needs over the days that a guide serves them from. What it does not know of goes to the latest of its days that will do.
+ * @param fits whether what a day then has to make finds its pans and moulds
  * @returns needs by day, and those that none of its days can serve
  */
-function followGuide(needs: readonly Need[], guide: Guide, recipeId: string): [Map<Day, Need[]>, Need[]] {
+function followGuide(
+  needs: readonly Need[],
+  guide: Guide,
+  recipeId: string,
+  fits: (needs: readonly Need[], day: Day) => boolean,
+): [Map<Day, Need[]>, Need[]] {
   const days = new Map<Day, Need[]>();
   const free: Need[] = [];
   const made = [...new Set(guide.batches.filter((each) => each.recipeId === recipeId).map(({ day }) => day))].sort();
@@ -60,9 +66,10 @@ function followGuide(needs: readonly Need[], guide: Guide, recipeId: string): [M
       rest -= taken;
     }
     if (rest <= 1e-6) continue;
-    const day = made.filter((each) => within(each, need)).at(-1);
-    if (day === undefined) free.push(partOf(need, rest));
-    else add(day, partOf(need, rest));
+    const more = partOf(need, rest);
+    const day = made.findLast((each) => within(each, need) && fits([...(days.get(each) ?? []), more], each));
+    if (day === undefined) free.push(more);
+    else add(day, more);
   }
   return [days, free];
 }
@@ -76,6 +83,7 @@ class Explode {
   readonly madeOn: Map<string, Day>;
   private readonly booked: Bookings;
   private readonly needs = new Map<string, Need[]>();
+  private readonly workedOut = new Set<string>();
   private readonly madeRuns: readonly Pick<ProductionRun, 'recipeId' | 'day' | 'batches'>[];
 
   constructor(
@@ -114,7 +122,7 @@ class Explode {
     const bodies = wanted.filter(({ body }) => body !== null);
     const others = wanted.filter(({ body }) => body === null);
     const needs = [...bodies, ...fromSupplies(others, netted.supplies.get(recipeId) ?? [], guide, book)];
-    const [days, free] = followGuide(needs, guide, recipeId);
+    const [days, free] = followGuide(needs, guide, recipeId, (list, day) => this.hasVessels(list, facts, day));
     const pinnedDays = guide.pins.filter((pin) => pin.recipeId === recipeId).map(({ day }) => day);
     for (const day of pinnedDays) if (day >= today && !days.has(day)) days.set(day, []);
     for (const group of groupByDay(free, book.kitchen)) {
@@ -128,6 +136,7 @@ class Explode {
       const batches = decided.map(({ size, count }) => ({ size, count }));
       return [{ ...sizeRun(group, facts, batches, pinnedDays.includes(day)), day }];
     });
+    this.workedOut.add(recipeId);
     for (const run of facts.recipe.anySize ? this.raised(sized, facts) : sized)
       this.make(run, facts, days.get(run.day) ?? []);
   }
@@ -149,8 +158,7 @@ class Explode {
       minutes,
       this.booked,
       kitchen,
-      (on) =>
-        suitsMaking(facts, on, kitchen) && this.panIsFree(made, facts, on) && this.mouldsAreFree(needs, facts, on),
+      (on) => suitsMaking(facts, on, kitchen) && this.hasVessels(needs, facts, on),
     );
   }
 
@@ -178,13 +186,27 @@ class Explode {
     if (before === undefined || day < before) this.madeOn.set(key, day);
   }
 
+  /** Whether what is made for needs on a day finds its pans and its moulds. */
+  private hasVessels(needs: readonly Need[], facts: RecipeFacts, on: Day): boolean {
+    const { recipe } = facts;
+    if (panShareOf(recipe.id, this.book) && !this.panIsFree(sizeRun(needs, facts), facts, on)) return false;
+    return this.mouldsAreFree(needs, facts, on);
+  }
+
+  /** Decided batches of recipes that are not worked out yet: their pans are taken too. */
+  private decidedLater(recipeId: string): Pick<ProductionRun, 'recipeId' | 'day' | 'batches'>[] {
+    return this.guide.batches
+      .filter((each) => each.recipeId !== recipeId && !this.workedOut.has(each.recipeId))
+      .map(({ recipeId: id, day, size, count }) => ({ recipeId: id, day, batches: [{ size, count }] }));
+  }
+
   /** Whether the pan in which a run rests is there on every night of its rest, beside all others. */
   private panIsFree(run: Omit<ProductionRun, 'day'>, facts: RecipeFacts, on: Day): boolean {
     const { book } = this;
     const share = panShareOf(facts.recipe.id, book);
     const pan = share && panKinds(book.kitchen).find(({ key }) => key === share.key);
     if (!share || !pan) return true;
-    const all = [...this.madeRuns, ...this.runs, { ...run, day: on }];
+    const all = [...this.madeRuns, ...this.runs, ...this.decidedLater(facts.recipe.id), { ...run, day: on }];
     for (let night = on; isInPan(share, on, night); night = addDays(night, 1))
       if (pansTaken(all, night, pan, book) > pan.count) return false;
     return true;

@@ -3,7 +3,7 @@ import type { KitchenDraft } from '../kitchen/index.js';
 import { bodyForm, setsOverNight, type PieceFacts } from '../piece/index.js';
 import { addDays, type Day } from '../quantity/index.js';
 import type { BatchCount } from '../recipe/index.js';
-import { groupBy, oncePer } from '../record/index.js';
+import { oncePer } from '../record/index.js';
 import type { Finishing } from './needs.js';
 
 /** Moulds of one kind, for all pieces that are filled in them. */
@@ -37,18 +37,25 @@ export function mouldShareOf({ piece }: PieceFacts): MouldShare | null {
   return { key: mouldKey(form), perPiece: 1 / held, overNight };
 }
 
+/** How many moulds of a kind the kitchen lists; null when it lists none. */
+export function mouldsListed(
+  kind: { readonly cavities: number; readonly cavityMl: number },
+  { moulds }: Pick<KitchenDraft, 'moulds'>,
+): number | null {
+  const same = moulds.filter((each) => mouldKey(each) === mouldKey(kind));
+  return same.length > 0 ? same.reduce((sum, { count }) => sum + count, 0) : null;
+}
+
 /** The moulds of the house, by kind. */
 export const mouldsOf = oncePer((book: Book): readonly Mould[] => {
-  const owned = groupBy(book.kitchen.moulds, mouldKey);
   const kinds = new Map<string, { count: number; pieces: string[] }>();
   for (const facts of book.pieces.values()) {
     const share = mouldShareOf(facts);
     const form = bodyForm(facts.piece.form);
     if (!share || form.kind !== 'moulded') continue;
     const kind = kinds.get(share.key) ?? { count: 0, pieces: [] };
-    const own = owned.get(share.key)?.reduce((sum, { count }) => sum + count, 0);
     kinds.set(share.key, {
-      count: own ?? Math.max(kind.count, form.moulds),
+      count: mouldsListed(form, book.kitchen) ?? Math.max(kind.count, form.moulds),
       pieces: [...kind.pieces, facts.piece.name],
     });
   }

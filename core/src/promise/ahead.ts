@@ -17,7 +17,13 @@ export interface WeekAhead {
   /** The day for which boxes are asked: the last one of the week on which the kitchen is not closed; null when it is closed all week. */
   readonly handOver: Day | null;
   /** The most boxes of each kind, each for itself, that could be promised for that day as the plan stands. */
-  readonly boxes: readonly { readonly boxId: string; readonly boxName: string; readonly most: number }[];
+  readonly boxes: readonly {
+    readonly boxId: string;
+    readonly boxName: string;
+    readonly most: number;
+    /** Whether a day would then end after its hours and its overtime. */
+    readonly isTight: boolean;
+  }[];
 }
 
 /** So many boxes of a kind are looked at for a week. */

@@ -62,7 +62,7 @@ const MOST_LATE_MINUTES = 120;
 const PROOF_SECONDS = 30;
 /** The id of an order that is tried as an offer. */
 const OFFER = 'offer';
-/** Where days would end late with so many boxes, this share of them is tried. */
+/** Where days would end much too late with so many boxes, this share of them is tried. */
 const LESS = 0.85;
 /** For less it is not worth to begin. */
 const LEAST_SECONDS = 0.3;
@@ -322,12 +322,14 @@ export class PromiseDesk {
         const plan = planSeason(book, [...before.others, order(count)], today, guide ?? undefined);
         return !plan.leftOut.includes(OFFER) && newBreaches(before.breaches, breachesOf(plan, book)).length === 0;
       }, MOST_AHEAD);
+      let isTight = false;
       for (; most > 0; most = Math.floor(most * LESS)) {
         await between?.();
         const { judged } = this.withOrder(order(most));
-        if (judged.stops.length === 0 && judged.late.length === 0) break;
+        isTight = judged.late.length > 0;
+        if (judged.stops.length === 0) break;
       }
-      boxes.push({ boxId: box.id, boxName: box.name, most });
+      boxes.push({ boxId: box.id, boxName: box.name, most, isTight: most > 0 && isTight });
     }
     return { ...week, boxes };
   }

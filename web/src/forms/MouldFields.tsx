@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { cavityFill, fillCavity, pieceDraftSchema } from '@usual-pantry/core/piece';
+import { mouldsListed } from '@usual-pantry/core/plan';
 import { sayNumber } from '@usual-pantry/core/quantity';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { ChoiceInput, NumberInput } from '../parts/fields';
@@ -42,6 +43,8 @@ function CavityLine() {
 /** A moulded piece: cavities, shell and cap, fillings from the bottom up. */
 export function MouldFields({ season }: { season: SeasonBook }) {
   const fill = useWatch({ name: 'form.fill' }) as string;
+  const [cavities, cavityMl] = useWatch({ name: ['form.cavities', 'form.cavityMl'] }) as number[];
+  const listed = mouldsListed({ cavities: cavities ?? NaN, cavityMl: cavityMl ?? NaN }, season.data.kitchen);
   return (
     <Box sx={{ display: 'grid', gap: 2 }}>
       <Box sx={FIELD_GRID}>
@@ -54,7 +57,11 @@ export function MouldFields({ season }: { season: SeasonBook }) {
         />
         <NumberInput name="form.cavities" label="Cavities" />
         <NumberInput name="form.cavityMl" label="Cavity" unit="mL" />
-        <NumberInput name="form.moulds" label="Moulds in hand" />
+        <NumberInput
+          name="form.moulds"
+          label="Moulds in hand"
+          {...(listed === null ? {} : { help: `The settings list ${String(listed)} of these: they count.` })}
+        />
         <NumberInput name="form.turnsPerDay" label="Turns a day" />
         <Box sx={{ gridColumn: '1 / -1', maxWidth: 420 }}>
           <RecipeInput season={season} name="form.shell.recipeId" label="Shell and cap" />

@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { mouldStages, pieceDraftSchema, handSecondsOf, finishStages, sayStage } from '@usual-pantry/core/piece';
-import { sayCount, sayList, sayNumber } from '@usual-pantry/core/quantity';
+import { sayCount, sayNumber } from '@usual-pantry/core/quantity';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { ChoiceInput, NumberInput } from '../parts/fields';
 import { Lines } from '../parts/Lines';
@@ -25,8 +25,8 @@ function StagesLine() {
   const nights = days.reduce((sum, { nightsBefore }) => sum + nightsBefore, 0);
   return (
     <Box sx={{ typography: 'note' }}>
-      {sayList(days.map(sayStage))}: over {sayCount(days.length, 'day')}, its moulds full for{' '}
-      {sayCount(nights, 'night')} at least; {sayNumber(handSecondsOf(parsed.data))} s of hands each.
+      {days.map(sayStage).join('; ')}: over {sayCount(days.length, 'day')}, its moulds full for{' '}
+      {sayCount(nights, 'night')} at least, {sayNumber(handSecondsOf(parsed.data))} s of hands each.
     </Box>
   );
 }

@@ -1,7 +1,9 @@
 import Box from '@mui/material/Box';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
 import { coldKinds, coldNames, type ColdKind, type StandsCold } from '@usual-pantry/core/room';
 import { useFormContext, useWatch } from 'react-hook-form';
-import { ChoiceInput, NumberInput, TemperatureInput } from '../parts/fields';
+import { NumberInput, TemperatureInput } from '../parts/fields';
 
 const grid = { display: 'grid', gap: 1.5, gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' } } as const;
 
@@ -25,24 +27,31 @@ export const AirFields = ({ scale, what }: { scale: 'C' | 'F'; what: string }) =
   </Box>
 );
 
+/** On a shelf of the room: nothing is counted there. */
+const SHELF = 'shelf';
+
 /** Where it stands, and how much room it takes there. @param of what the litres are for */
 export function StandsFields({ of, until }: { of: string; until: string }) {
   const { setValue } = useFormContext();
   const stands = useWatch({ name: 'stands' }) as StandsCold | null;
   return (
     <Box sx={grid}>
-      <ChoiceInput
-        name="stands.kind"
+      <TextField
+        select
         label={`Stands until ${until}`}
-        choices={[
-          { value: '', label: 'on a shelf, at room temperature' },
-          ...coldKinds.map((kind) => ({ value: kind, label: `in ${coldNames[kind]}` })),
-        ]}
-        onPick={(kind) => {
-          const next = kind === '' ? null : { kind: kind as ColdKind, litres: stands?.litres ?? 1 };
+        value={stands?.kind ?? SHELF}
+        onChange={({ target: { value } }) => {
+          const next = value === SHELF ? null : { kind: value as ColdKind, litres: stands?.litres ?? 1 };
           setValue('stands', next, { shouldDirty: true, shouldValidate: true });
         }}
-      />
+      >
+        <MenuItem value={SHELF}>on a shelf, at room temperature</MenuItem>
+        {coldKinds.map((kind) => (
+          <MenuItem key={kind} value={kind}>
+            in {coldNames[kind]}
+          </MenuItem>
+        ))}
+      </TextField>
       {stands && <NumberInput name="stands.litres" label={`Room for ${of}`} unit="L" />}
     </Box>
   );

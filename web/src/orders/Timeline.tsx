@@ -20,9 +20,7 @@ const verbs: Record<TimelineStep['kind'], string> = {
 /** When a step is, on the clock or counted from the beginning of its day. */
 function sayTimes({ from, until, begins, isDone }: TimelineStep): string {
   if (isDone) return 'done';
-  return from === null || until === null
-    ? ''
-    : `${sayBenchTime({ begins }, from)} to ${sayBenchTime({ begins }, until)}`;
+  return from === null || until === null ? '' : `${sayBenchTime({ begins }, from)}–${sayBenchTime({ begins }, until)}`;
 }
 
 /** The first thing that is still to be done, in one sentence. */
@@ -62,7 +60,9 @@ function Steps({ order, plan, season }: { order: Order; plan: PlanRuns; season: 
                   key={`${step.kind} ${step.text}`}
                   sx={{ display: 'grid', gridTemplateColumns: '118px 1fr', gap: 1 }}
                 >
-                  <Box sx={{ typography: 'figures', color: 'text.secondary' }}>{sayTimes(step)}</Box>
+                  <Box sx={{ typography: 'figures', whiteSpace: 'nowrap', color: 'text.secondary' }}>
+                    {sayTimes(step)}
+                  </Box>
                   <div>
                     {verbs[step.kind]}
                     {step.text}

@@ -87,7 +87,7 @@ function Week({ week, boxes }: { week: WeekAhead; boxes: readonly string[] }) {
         {handOver !== null && handOver !== to && <Box sx={small}>for {sayDay(handOver)}</Box>}
       </TableCell>
       {boxes.map((boxId) => {
-        const most = week.boxes.find((each) => each.boxId === boxId)?.most ?? 0;
+        const { most, isTight } = week.boxes.find((each) => each.boxId === boxId) ?? { most: 0, isTight: false };
         return (
           <TableCell
             key={boxId}
@@ -95,6 +95,7 @@ function Week({ week, boxes }: { week: WeekAhead; boxes: readonly string[] }) {
             sx={{ typography: 'figures', color: most === 0 ? 'text.secondary' : 'inherit' }}
           >
             {handOver === null ? 'closed' : most === 0 ? 'none' : sayMost(most)}
+            {isTight && <Box sx={small}>tight</Box>}
           </TableCell>
         );
       })}
@@ -112,10 +113,8 @@ export function Ahead() {
     return <Empty title="No boxes yet.">Fill a box, and what each week could take of it stands here.</Empty>;
   return (
     <>
-      <Box sx={{ mb: 1.5, maxWidth: '75ch' }}>
-        The most boxes of one kind that could be promised for the last open day of each week, beside everything that is
-        ordered, as the plan stands. Each kind for itself: what one takes, another cannot have. With the season planned
-        again it may be more.
+      <Box sx={{ mb: 1.5 }}>
+        The most boxes of one kind that could be promised for the last open day of each week, each kind for itself.
       </Box>
       <TableContainer component={Paper} variant="outlined" tabIndex={0} role="region" aria-label="Weeks to come">
         <Table size="small">
@@ -134,6 +133,10 @@ export function Ahead() {
           </TableBody>
         </Table>
       </TableContainer>
+      <Box sx={{ ...small, mt: 1, maxWidth: '90ch' }}>
+        Beside everything that is ordered, as the plan stands: what one kind takes, another cannot have, and with the
+        season planned again it may be more. Tight: a day would end after its hours.
+      </Box>
       {shown < MOST_WEEKS && (
         <Button
           variant="outlined"

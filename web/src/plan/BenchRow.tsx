@@ -8,8 +8,8 @@ import { sayClock, sayDay, sayList, sayMinutes, sayShortDay } from '@usual-pantr
 import { Link as RouterLink } from 'react-router';
 import { BenchStrip } from './BenchStrip';
 
-export const LABEL_WIDTH = 172;
-const LANE = 74;
+const LABEL_WIDTH = 172;
+const LANE = 86;
 
 interface Props {
   readonly entry: SeasonDay;
@@ -57,22 +57,38 @@ function RowLabel({ entry, sheet }: Pick<Props, 'entry' | 'sheet'>) {
   );
 }
 
+interface HourProps {
+  readonly entry: SeasonDay;
+  readonly hours: number;
+  readonly scale: number;
+  /** When the day begins; its hours are then named by the clock. */
+  readonly sheet?: BenchDay;
+}
+
 /** Hours as thin lines, and where the maker's end. */
-function HourLines({ entry, hours, scale }: { entry: SeasonDay; hours: number; scale: number }) {
+function HourLines({ entry, hours, scale, sheet }: HourProps) {
   return (
     <>
-      {Array.from({ length: hours - 1 }, (_, hour) => (
+      {Array.from({ length: hours }, (_, hour) => (
         <Box
           key={hour}
+          aria-hidden
           sx={{
             position: 'absolute',
-            left: `${String((hour + 1) * 60 * scale)}%`,
+            left: `${String(hour * 60 * scale)}%`,
             top: 0,
             bottom: 0,
-            borderLeft: 1,
+            display: 'flex',
+            alignItems: 'end',
+            pl: '3px',
+            borderLeft: hour === 0 ? 0 : 1,
             borderColor: 'divider',
+            color: 'text.secondary',
+            typography: 'fineFigures',
           }}
-        />
+        >
+          {sheet && sayBenchTime(sheet, hour * 60)}
+        </Box>
       ))}
       <Box
         title="the end of the hours"
@@ -228,12 +244,13 @@ export function BenchRow({ entry, sheet, plan, labels, hours, withEquipment, onO
       <RowLabel entry={entry} sheet={sheet} />
       <Box sx={{ minWidth: 0 }}>
         <Box sx={{ position: 'relative', minHeight: helped ? LANE * 2 - 6 : LANE, overflow: 'hidden' }}>
-          <HourLines entry={entry} hours={hours} scale={scale} />
+          <HourLines entry={entry} hours={hours} scale={scale} sheet={sheet} />
           <DoneStrip entry={entry} plan={plan} scale={scale} />
           {sheet.tasks.map((task) => (
             <BenchStrip
               key={task.key}
               task={task}
+              at={sayBenchTime(sheet, task.from)}
               day={entry.day}
               scale={scale}
               top={task.who === 'helper' ? LANE + 14 : 6}
@@ -243,7 +260,7 @@ export function BenchRow({ entry, sheet, plan, labels, hours, withEquipment, onO
             />
           ))}
           {helped && (
-            <Box sx={{ position: 'absolute', top: LANE - 2, left: 6, typography: 'fine', color: 'text.secondary' }}>
+            <Box sx={{ position: 'absolute', top: LANE - 4, left: 6, typography: 'fine', color: 'text.secondary' }}>
               The helper’s hands
             </Box>
           )}

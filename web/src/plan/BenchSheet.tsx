@@ -14,7 +14,7 @@ import { usePlanEdit } from '../data/usePlanEdit';
 import { useSeasonBook } from '../data/useSeason';
 import { useLabelRunsQuery, usePlanRunsQuery } from '../data/plan';
 import { Waiting } from '../parts/Waiting';
-import { BenchRow, LABEL_WIDTH } from './BenchRow';
+import { BenchRow } from './BenchRow';
 import type { Dragged } from './BenchStrip';
 import { StageMenu } from './StageMenu';
 import { StripMenu, type Opened } from './StripMenu';
@@ -92,24 +92,6 @@ export function BenchSheet({ plan: { today } }: { plan: PlanSummary }) {
       </Box>
       <Paper variant="outlined" role="region" aria-label="Bench sheet" tabIndex={0} sx={{ overflowX: 'auto' }}>
         <Box sx={{ minWidth: 860 }}>
-          <Box
-            aria-hidden
-            sx={{ position: 'relative', height: 22, ml: `${String(LABEL_WIDTH)}px`, typography: 'fineFigures' }}
-          >
-            {Array.from({ length: hours }, (_, hour) => (
-              <Box
-                key={hour}
-                sx={{
-                  position: 'absolute',
-                  left: `${String((hour * 100) / hours)}%`,
-                  color: 'text.secondary',
-                  pl: 0.5,
-                }}
-              >
-                +{hour} h
-              </Box>
-            ))}
-          </Box>
           {rows.map(({ entry, sheet }) => (
             <BenchRow
               key={entry.day}

@@ -24,6 +24,8 @@ export interface Dragged {
 
 interface Props {
   readonly task: BenchTask;
+  /** When it begins, in words. */
+  readonly at: string;
   readonly day: string;
   /** Percent of the row's width for a minute. */
   readonly scale: number;
@@ -69,7 +71,7 @@ function Hold({ task }: { task: BenchTask }) {
 }
 
 /** A strip of tape as long as it takes. What is made or finished can be dragged to another day, or moved by its menu. */
-export function BenchStrip({ task, day, scale, top, onOpen }: Props) {
+export function BenchStrip({ task, at, day, scale, top, onOpen }: Props) {
   const can = task.recipeId !== null || task.pieceId !== null;
   const { listeners, setNodeRef, transform, isDragging } = useDraggable({
     id: `${day} ${task.key}`,
@@ -78,7 +80,7 @@ export function BenchStrip({ task, day, scale, top, onOpen }: Props) {
   });
   const { bg, edge } = tones[task.kind];
   const who = task.who === 'helper' ? ', by the helper' : '';
-  const text = `${task.name}, ${task.code}, ${sayMinutes(task.minutes)}${task.pinned ? ', pinned' : ''}${who}`;
+  const text = `${task.name}, ${task.code}, ${sayMinutes(task.minutes)}, at ${at}${task.pinned ? ', pinned' : ''}${who}`;
   return (
     <Box
       sx={{

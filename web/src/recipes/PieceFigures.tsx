@@ -9,10 +9,12 @@ import {
   pieceComposition,
   pieceDraftSchema,
   piecesPerBatch,
+  setsOverNight,
   workOutPiece,
   type Piece,
   type PieceFacts,
 } from '@usual-pantry/core/piece';
+import { mouldShareOf, mouldsListed } from '@usual-pantry/core/plan';
 import { sayCount, sayGrams, sayNumber } from '@usual-pantry/core/quantity';
 import type { ReactNode } from 'react';
 import { useWatch } from 'react-hook-form';
@@ -87,8 +89,12 @@ function Figures({ facts, book }: { facts: PieceFacts; book: Book }) {
             </Figure>
           ))}
           {body.kind === 'moulded' && (
-            <Figure name="In the moulds, a day">
-              {sayNumber(Math.floor(body.cavities * body.moulds * body.turnsPerDay))}
+            <Figure name={setsOverNight(facts.piece) ? 'In its moulds at once' : 'In its moulds, a day'}>
+              {sayNumber(
+                Math.floor(
+                  (mouldsListed(body, book.kitchen) ?? body.moulds) / (mouldShareOf(facts)?.perPiece ?? Infinity),
+                ),
+              )}
             </Figure>
           )}
           <Figure name="Keeps">{sayCount(facts.keepsDays, 'day')}</Figure>

@@ -9,6 +9,8 @@ import {
 } from '@usual-pantry/core/piece';
 import { ANY_AIR } from '@usual-pantry/core/room';
 import Box from '@mui/material/Box';
+import TextField from '@mui/material/TextField';
+import { useWatch } from 'react-hook-form';
 import { useParams, useSearchParams } from 'react-router';
 import { ChoiceInput, ManyInput, NumberInput, TextInput } from '../parts/fields';
 import { FieldNote } from '../parts/fieldNotes';
@@ -28,6 +30,21 @@ const travelChoices = ['travels', 'keep cool', 'local only'].map((value) => ({
   value,
   label: value,
 }));
+
+/** The hands that each takes; those of a piece with stages are said stage by stage. */
+function HandsInput() {
+  const stages = useWatch({ name: 'form.stages' }) as { readonly handSeconds: number }[] | undefined;
+  if (!stages || stages.length === 0) return <NumberInput name="handSeconds" label="Hands, each" unit="s" />;
+  const sum = stages.reduce((all, { handSeconds }) => all + handSeconds, 0);
+  return (
+    <TextField
+      label="Hands, each"
+      value={Number.isFinite(sum) ? sum : ''}
+      helperText="All its stages."
+      slotProps={{ htmlInput: { readOnly: true }, input: { endAdornment: 's' } }}
+    />
+  );
+}
 
 function PieceForm({ season, piece, recipeId }: { season: SeasonBook; piece: Piece | null; recipeId: string }) {
   const fresh: PieceDraft = {
@@ -71,7 +88,7 @@ function PieceForm({ season, piece, recipeId }: { season: SeasonBook; piece: Pie
           <Box sx={{ gridColumn: { xs: '1 / -1', md: 'auto' } }}>
             <TextInput name="name" label="Name" />
           </Box>
-          <NumberInput name="handSeconds" label="Hands, each" unit="s" />
+          <HandsInput />
           <ChoiceInput name="travel" label="Travels" choices={travelChoices} />
           <TextInput name="colour" label="Colour" type="color" />
         </Box>

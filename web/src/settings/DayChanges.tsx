@@ -66,7 +66,7 @@ export const DayChanges = ({ scale, today }: { scale: 'C' | 'F'; today: Day | nu
         roomCelsius: null,
         humidityPercent: null,
       }}
-      columns="150px 110px 1fr 1fr 1fr 1fr 96px"
+      columns="1.5fr 1.3fr 1fr 1fr"
     >
       {(path) => (
         <>

@@ -31,7 +31,7 @@ export const Equipment = ({ scale }: { scale: 'C' | 'F' }) => (
         name="pans"
         one="pan"
         fresh={{ name: '', lengthMm: NaN, widthMm: NaN, depthMm: NaN, count: 1 }}
-        columns="2fr 1fr 1fr 1fr 1fr"
+        columns="1.4fr 1fr 1fr"
       >
         {(path) => (
           <>
@@ -72,13 +72,13 @@ export const Equipment = ({ scale }: { scale: 'C' | 'F' }) => (
         name="coldPlaces"
         one="place"
         fresh={{ name: '', kind: 'fridge', litres: NaN, celsius: null }}
-        columns="2fr 1fr 1fr 1fr"
+        columns="2fr 1.6fr 1fr 1fr"
       >
         {(path) => (
           <>
             <TextInput name={`${path}.name`} label="Place" />
             <ChoiceInput name={`${path}.kind`} label="It is a" choices={places} />
-            <NumberInput name={`${path}.litres`} label="Free for sweets" unit="L" />
+            <NumberInput name={`${path}.litres`} label="Free" unit="L" />
             <TemperatureInput name={`${path}.celsius`} label="Holds" scale={scale} optional />
           </>
         )}
