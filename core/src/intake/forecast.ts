@@ -19,6 +19,7 @@ const WEEKDAYS = ['sun', 'mon', 'tue', 'wed', 'thu', 'fri', 'sat'] as const;
 const weekdayPattern = '(?:sun|mon|tue|wed|thu|fri|sat)[a-z]*';
 const SPAN = new RegExp(`^(${weekdayPattern})\\s*(?:-|–|to)\\s*(${weekdayPattern})\\b`, 'i');
 const WEEKDAY = new RegExp(`^${weekdayPattern}$`, 'i');
+const FIRST_WORD = new RegExp(`^${weekdayPattern}\\b`, 'i');
 const NUMBER = String.raw`-?\d+(?:[.,]\d+)?`;
 const DEGREES = new RegExp(
   String.raw`(?:(${NUMBER})\s*(?:-|–|to)\s*)?(${NUMBER})\s*(?:°|deg(?:rees)?)?\s*(c|f)\b`,
@@ -49,7 +50,9 @@ function daysOf(part: string, today: Day): { readonly days: Day[]; readonly rest
   // By itself a weekday is the next one, today among them.
   if (WEEKDAY.test(words)) return { days: [dayFrom(words, today)], rest: part.slice(end) };
   const read = readDay(words, today);
-  return read.day === null ? null : { days: [read.day], rest: part.slice(end) };
+  if (read.day !== null) return { days: [read.day], rest: part.slice(end) };
+  const named = FIRST_WORD.exec(part);
+  return named ? { days: [dayFrom(named[0], today)], rest: part.slice(named[0].length) } : null;
 }
 
 /** What the rest of a part says of the air, or what is wrong with it. */
