@@ -36,12 +36,12 @@ test('a recipe is made of any size: by its form, at the bench, and no other', as
   await page.goto('/recipes/peanut-crisp/edit');
   const scales = page.getByRole('radiogroup', { name: 'How it scales' });
   await scales.getByRole('radio', { name: 'Any size' }).check();
-  await page.getByLabel('Least').fill('2');
-  await page.getByLabel('Most').fill('1');
+  await page.getByLabel('Least', { exact: true }).fill('2');
+  await page.getByLabel('Most', { exact: true }).fill('1');
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByText('must be larger than the least').first()).toBeVisible();
-  await page.getByLabel('Least').fill('0.4');
-  await page.getByLabel('Most').fill('1.6');
+  await page.getByLabel('Least', { exact: true }).fill('0.4');
+  await page.getByLabel('Most', { exact: true }).fill('1.6');
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByText(/saved\./)).toBeVisible();
   expect(await ask(request, '/api/recipes/peanut-crisp')).toMatchObject({ batchSizes: [0.4, 1.6], anySize: true });

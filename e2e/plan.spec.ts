@@ -36,7 +36,7 @@ test('a season is planned, a batch moved and pinned, a day lost, shopping ticked
     .click();
   const humid = page.getByRole('menuitem', { name: /^Thursday 3 December/ });
   await expect(humid).toBeDisabled();
-  await expect(humid).toContainText('draws damp, and Thursday 3 December is humid');
+  await expect(humid).toContainText('on Thursday 3 December: 64 % humidity are expected, and it wants 50 % at most');
   await page.keyboard.press('Escape');
   // The first move that breaks no rule; others are refused with theirs
   const file = await ask<SeasonFile>(request, '/api/season-file');

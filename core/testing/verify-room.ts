@@ -145,7 +145,7 @@ export function verifyRoom(plan: Plan, book: Book, today: string): string[] {
         const piece = pieces.has(finishing.pieceId) ? book.pieces.get(finishing.pieceId)?.piece : undefined;
         const form = piece && bodyForm(piece.form);
         if (!piece || form?.kind !== 'moulded') continue;
-        const whole = form.cavities * (1 - form.breakagePercent / 100);
+        const whole = (form.cavities / form.cavitiesEach) * (1 - form.breakagePercent / 100);
         if (stagesOf(piece).length > 1) {
           if (at(finishing.begun) <= at(day) && at(day) < at(finishing.day)) held += finishing.count / whole;
         } else if (finishing.day === day) held += finishing.count / (whole * form.turnsPerDay);

@@ -474,7 +474,7 @@ export const catalogue = {
     ['day short of moulds', 'days short of moulds'],
     ['programme'],
     (name, { pieces, wanted, there }: { pieces: readonly string[]; wanted: number; there: number }) =>
-      `${sayList(pieces)}: ${sayCount(wanted, 'mould')} would have to be filled on ${name}, as often as they can be in a day, and there ${isOrAre(there)}.`,
+      `${sayList(pieces)}: ${sayCount(wanted, 'mould')} would be needed at once on ${name}, and there ${isOrAre(there)}.`,
   ),
   'pans-short': kind(
     'decide',

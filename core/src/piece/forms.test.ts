@@ -4,7 +4,7 @@ import { ingredient, line, piece, recipe } from '../../testing/kitchen.js';
 import { noParts } from '../ingredient/index.js';
 import { openRecipeBook } from '../recipe/index.js';
 import { batchesForPieces } from './scaling.js';
-import { cavityFill, fillCavity, type MouldedForm } from './forms/index.js';
+import { cavityFill, fillCavity, type MouldedForm, type PieceForm } from './forms/index.js';
 import { formRecipeIds, piecesPerBatch, workOutPiece } from './makeup.js';
 import { pieceComposition } from './composition.js';
 
@@ -30,6 +30,8 @@ const moulded = (more: Partial<MouldedForm> = {}): MouldedForm => ({
   breakagePercent: 10,
   fill: 'full',
   mostFillingMl: null,
+  cavitiesEach: 1,
+  finish: null,
   stages: [],
   ...more,
 });
@@ -119,12 +121,60 @@ it('adds up what a piece is made of, and leaves it open where something is not k
   expect(pieceComposition(workOutPiece(piece('dome', moulded()), book), book)).toBeNull();
 });
 
+describe('a sphere of two half shells', () => {
+  const hollow = {
+    fill: 'hollow' as const,
+    mostFillingMl: 3,
+    layers: [{ recipeId: 'filling', grams: 2.4, gramsPerMl: 1.2 }],
+  };
+
+  it('takes two cavities, with the chocolate of both, and a spoonful between them', () => {
+    const [one, two] = [1, 2].map((cavitiesEach) =>
+      workOutPiece(piece('ball', moulded({ ...hollow, cavitiesEach })), book),
+    );
+    const shellOf = (facts: typeof one) => facts?.parts.find(({ role }) => role === 'shell')?.grams ?? 0;
+    expect(shellOf(two)).toBeCloseTo(2 * shellOf(one), 9);
+    expect(two?.findings).toEqual([]);
+  });
+
+  it('that is to be full is full when both halves are', () => {
+    const full = moulded({ cavitiesEach: 2, layers: [{ recipeId: 'filling', grams: 7.2, gramsPerMl: 1.2 }] });
+    expect(workOutPiece(piece('ball', full), book).findings.map(({ message }) => message)).toEqual([
+      'ball: shell, cap and fillings take 14.0 mL of 2 cavities of 20.0 mL. Scale the fillings by 2.00.',
+    ]);
+    expect(cavityFill(fillCavity(full)).filledMl).toBeCloseTo(20, 9);
+  });
+});
+
+describe('what comes on at the end', () => {
+  const finish = { recipeId: 'shell', gramsEach: 0.5 };
+
+  it('can come on any form, and what it brings is declared', () => {
+    const forms: PieceForm[] = [
+      { kind: 'piped', recipeId: 'fudge', depositGrams: 8, finish },
+      { kind: 'broken', recipeId: 'fudge', crumbsPercent: 0, servingGrams: 10, finish },
+      { kind: 'portion', recipeId: 'fudge', fillGrams: 50, layers: [{ recipeId: 'filling', gramsEach: 5 }], finish },
+      { kind: 'dipped', centre: { kind: 'rolled', recipeId: 'fudge', centreGrams: 9, finish: null }, coatingRecipeId: 'filling', coatingPercent: 10, poolFactor: 1.5, finish }, // prettier-ignore
+      moulded({ finish }),
+    ];
+    for (const form of forms) {
+      const facts = workOutPiece(piece(form.kind, form), book);
+      expect(facts.parts.at(-1)).toMatchObject({ recipeId: 'shell', role: 'finish', grams: 0.5, drawnGrams: 0.5 });
+      expect(facts.contains).toContain('soy');
+      expect(formRecipeIds(form)).toContain('shell');
+    }
+  });
+});
+
 it('pipes and fills by weight', () => {
-  expect(piecesPerBatch({ kind: 'piped', recipeId: 'fudge', depositGrams: 8 }, 1, 1000)).toBe(125);
-  expect(piecesPerBatch({ kind: 'portion', recipeId: 'fudge', fillGrams: 150 }, 2, 1000)).toBe(13);
-  expect(workOutPiece(piece('jar', { kind: 'portion', recipeId: 'fudge', fillGrams: 150 }), book).weightGrams).toBe(
-    150,
-  );
+  expect(piecesPerBatch({ kind: 'piped', recipeId: 'fudge', depositGrams: 8, finish: null }, 1, 1000)).toBe(125);
+  expect(
+    piecesPerBatch({ kind: 'portion', recipeId: 'fudge', fillGrams: 150, layers: [], finish: null }, 2, 1000),
+  ).toBe(13);
+  expect(
+    workOutPiece(piece('jar', { kind: 'portion', recipeId: 'fudge', fillGrams: 150, layers: [], finish: null }), book)
+      .weightGrams,
+  ).toBe(150);
 });
 
 describe('batches for a number of pieces', () => {

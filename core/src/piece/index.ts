@@ -14,6 +14,7 @@ export {
   type MouldStage,
   mouldStages,
   type PieceForm,
+  roomOf,
 } from './forms/index.js';
 export {
   bodyForm,

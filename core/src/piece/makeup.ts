@@ -1,7 +1,7 @@
 import { finding, type Finding, type Subject } from '../finding/index.js';
 import { inLabelOrder, type Allergen, type Contents } from '../ingredient/index.js';
 import type { RecipeBook, RecipeFacts } from '../recipe/index.js';
-import { coatingOf, kindOf, type BodyForm, type PieceForm } from './forms/index.js';
+import { coatingOf, finishPart, kindOf, type BodyForm, type PieceForm } from './forms/index.js';
 import { lifeFindings } from './life.js';
 import type { PiecePart } from './part.js';
 import type { PieceFiled } from './schema.js';
@@ -36,7 +36,7 @@ export const formRecipeIds = (form: PieceForm): string[] => {
     ...new Set([
       bodyRecipeId(form),
       ...others.map(({ recipeId }) => recipeId),
-      ...(form.kind === 'dipped' ? [form.coatingRecipeId] : []),
+      ...(form.kind === 'dipped' ? [form.coatingRecipeId, ...(form.finish ? [form.finish.recipeId] : [])] : []),
     ]),
   ];
 };
@@ -80,6 +80,7 @@ export function workOutPiece(piece: PieceFiled, book: RecipeBook): PieceFacts {
         form,
         parts.reduce((sum, part) => sum + part.grams, 0),
       ),
+      ...finishPart(form.finish),
     );
 
   const recipes = parts.map((part) => book.recipes.get(part.recipeId));

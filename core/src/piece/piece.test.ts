@@ -16,6 +16,9 @@ const cut = (more: Partial<CutForm> = {}): CutForm => ({
   pieceLengthMm: 20,
   pieceWidthMm: 20,
   pansPerBatch: 1,
+  shape: 'rectangle',
+  layers: [],
+  finish: null,
   ...more,
 });
 const book = openRecipeBook(
@@ -62,11 +65,36 @@ describe('cut', () => {
   });
 });
 
+describe('discs cut from a sheet', () => {
+  const round = cut({ shape: 'round', pieceLengthMm: 20, pieceWidthMm: 5 });
+
+  it('are as wide as they are long, and what is between them is trim', () => {
+    // A sheet of 200 x 100 mm: 10 x 5 discs of 20 mm, each of pi/4 of its square.
+    expect(cutGrid(round)).toMatchObject({ along: 10, across: 5, count: 50 });
+    expect(cutGrid(round).usedShare).toBeCloseTo(Math.PI / 4, 9);
+    const facts = workOutPiece(piece('disc', round), book);
+    expect(facts.weightGrams).toBeCloseTo((1000 / 50) * (Math.PI / 4), 9);
+    expect(facts.parts[0]?.drawnGrams).toBeCloseTo(1000 / 50, 9);
+  });
+});
+
+describe('a slab of poured layers', () => {
+  it('takes of each layer what stays on it and what is trimmed off', () => {
+    const layered = cut({ edgeTrimMm: 10, layers: [{ recipeId: 'coating', gramsEach: 4 }] });
+    const facts = workOutPiece(piece('layered', layered), book);
+    const { usedShare } = cutGrid(layered);
+    expect(facts.parts[1]).toMatchObject({ recipeId: 'coating', role: 'layer', grams: 4 });
+    expect(facts.parts[1]?.drawnGrams).toBeCloseTo(4 / usedShare, 9);
+    expect(facts.contains).toEqual(['milk', 'soy']);
+    expect(formRecipeIds(layered)).toEqual(['slab', 'coating']);
+  });
+});
+
 describe('whole pieces from a batch', () => {
   it.each<[BodyForm, number, number]>([
     [cut(), 2, 100],
     [cut(), 0.5, 25],
-    [{ kind: 'broken', recipeId: 'slab', crumbsPercent: 10, servingGrams: 14 }, 1, 64],
+    [{ kind: 'broken', recipeId: 'slab', crumbsPercent: 10, servingGrams: 14, finish: null }, 1, 64],
     [{ kind: 'rolled', recipeId: 'slab', centreGrams: 12, finish: null }, 1, 83],
     [{ kind: 'rolled', recipeId: 'slab', centreGrams: 12, finish: null }, 2, 166],
   ])('%j in %d batches gives %d', (form, multiple, expected) => {

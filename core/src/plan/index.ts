@@ -48,7 +48,17 @@ export type { LabelRun, Plan, PlanWork } from './shape.js';
 export { countsOf, leftGramsOf } from './supplies.js';
 export { type StageMove, tryMove, tryMoveStage, whyNotStageTo } from './try-move.js';
 export { suitsMaking, toFridge } from './suits.js';
-export { hasMoulds, isInPan, mouldsHeld, mouldsListed, mouldShareOf, mouldsOf, panKinds, panShareOf, pansTaken } from './vessels.js';
+export {
+  hasMoulds,
+  isInPan,
+  mouldsHeld,
+  mouldsListed,
+  mouldShareOf,
+  mouldsOf,
+  panKinds,
+  panShareOf,
+  pansTaken,
+} from './vessels.js';
 export {
   benchHours,
   type Bookings,

@@ -34,7 +34,7 @@ export function mouldShareOf({ piece }: PieceFacts): MouldShare | null {
   if (form.kind !== 'moulded') return null;
   const overNight = setsOverNight(piece);
   const held = form.cavities * (overNight ? 1 : form.turnsPerDay) * (1 - form.breakagePercent / 100);
-  return { key: mouldKey(form), perPiece: 1 / held, overNight };
+  return { key: mouldKey(form), perPiece: form.cavitiesEach / held, overNight };
 }
 
 /** How many moulds of a kind the kitchen lists; null when it lists none. */

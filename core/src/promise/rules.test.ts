@@ -177,7 +177,7 @@ describe('moulds and pans', () => {
     const late = planSeason(book, [order('x', { a: 30 }, '2026-11-27')], TODAY);
     const short = late.findings.find(({ code }) => code === 'moulds-short');
     expect(short?.message).toBe(
-      'one and two: 3 moulds would have to be filled on Thursday 26 November, as often as they can be in a day, and there are 2.',
+      'one and two: 3 moulds would be needed at once on Thursday 26 November, and there are 2.',
     );
     expect(breachesOf(late, book).map(({ key }) => key)).toEqual(['moulds-short day 2026-11-26 12 x 10 mL']);
     const orders = [order('x', { c: 25 }, '2026-12-03'), order('y', { c: 25 }, '2026-12-20')];

@@ -8,7 +8,7 @@ export class PieceRow {
   @Column('text', { select: false }) searchText: string;
   @Column('text') name: string;
   @Column('simple-json') form: PieceDraft['form'];
-  // The recipes of the form once more, as foreign keys: a moulded piece's first filling is its body, its shell its coating.
+  // The recipes of the form once more, as foreign keys: a moulded piece's first filling is its body, its shell its coating; all others are layers.
   @Column('text') bodyRecipeId: string;
   @Column('text', { nullable: true }) finishRecipeId: string | null;
   @Column('text', { nullable: true }) coatingRecipeId: string | null;
@@ -26,7 +26,7 @@ export class PieceRow {
   @OneToMany(() => PieceLayerRow, (layer) => layer.piece) layers: Relation<PieceLayerRow>[];
 }
 
-/** A further filling of a moulded piece. */
+/** A further recipe of a piece: a filling, a layer, what its centre is rolled in. */
 @Entity('piece_layer')
 export class PieceLayerRow {
   @PrimaryColumn('text') pieceId: string;

@@ -1,6 +1,13 @@
 import { Injectable } from '@nestjs/common';
 import { ruledOut } from '@usual-pantry/core/ingredient';
-import { pieceDraftSchema, bodyForm, bodyRecipeId, wrongInPiece, type PieceDraft } from '@usual-pantry/core/piece';
+import {
+  pieceDraftSchema,
+  bodyForm,
+  bodyRecipeId,
+  formRecipeIds,
+  wrongInPiece,
+  type PieceDraft,
+} from '@usual-pantry/core/piece';
 import type { WrongValue } from '@usual-pantry/core/record';
 import type { EntityManager } from 'typeorm';
 import type { User } from '../refusal/refused.js';
@@ -10,6 +17,10 @@ import { PieceLayerRow, PieceRow } from './piece.entity.js';
 
 const coatingOf = (form: PieceDraft['form']): string | null =>
   form.kind === 'dipped' ? form.coatingRecipeId : form.kind === 'moulded' ? form.shell.recipeId : null;
+
+/** What comes on at the end: of a dipped piece over its coating, else what its centre is rolled in. */
+const finishOf = (form: PieceDraft['form']): string | null =>
+  (form.kind === 'dipped' ? form.finish?.recipeId : undefined) ?? bodyForm(form).finish?.recipeId ?? null;
 
 export const pieceMapping: Mapping<PieceDraft, PieceRow> = {
   noun: 'piece',
@@ -21,20 +32,19 @@ export const pieceMapping: Mapping<PieceDraft, PieceRow> = {
       key: 'pieceId',
       relation: 'layers',
       rowsOf: ({ form }) =>
-        form.kind === 'moulded' ? form.layers.slice(1).map(({ recipeId }, position) => ({ recipeId, position })) : [],
+        formRecipeIds(form)
+          .filter((id) => id !== bodyRecipeId(form) && id !== coatingOf(form) && id !== finishOf(form))
+          .map((recipeId, position) => ({ recipeId, position })),
     },
   ],
   nameColumn: 'name',
   sortable: ['name', 'keepsDays'],
-  toRow: (draft) => {
-    const body = bodyForm(draft.form);
-    return {
-      ...draft,
-      bodyRecipeId: bodyRecipeId(draft.form),
-      finishRecipeId: body.kind === 'rolled' ? (body.finish?.recipeId ?? null) : null,
-      coatingRecipeId: coatingOf(draft.form),
-    };
-  },
+  toRow: (draft) => ({
+    ...draft,
+    bodyRecipeId: bodyRecipeId(draft.form),
+    finishRecipeId: finishOf(draft.form),
+    coatingRecipeId: coatingOf(draft.form),
+  }),
   toDraft: ({
     name,
     form,

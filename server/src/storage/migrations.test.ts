@@ -88,7 +88,14 @@ describe('the migrations', () => {
     ]);
     const [piece] = await database.query<{ keepsDays: number; form: string }[]>('SELECT keepsDays, form FROM piece');
     expect(piece?.keepsDays).toBe(21);
-    expect(JSON.parse(piece?.form ?? '')).toEqual({ kind: 'moulded', fill: 'full', mostFillingMl: null, stages: [] });
+    expect(JSON.parse(piece?.form ?? '')).toEqual({
+      kind: 'moulded',
+      fill: 'full',
+      mostFillingMl: null,
+      cavitiesEach: 1,
+      finish: null,
+      stages: [],
+    });
     const [recipe] = await database.query<{ alcohol: string; variantSwaps: string }[]>('SELECT * FROM recipe');
     expect(recipe?.alcohol).toBe('by the steps');
     expect(JSON.parse(recipe?.variantSwaps ?? '')).toEqual([{ ratio: 2, share: 1 }]);

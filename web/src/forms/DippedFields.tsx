@@ -6,6 +6,7 @@ import { NumberInput } from '../parts/fields';
 import { BodyFields } from './BodyFields';
 import { broken } from './broken';
 import { cut } from './cut';
+import { Finish } from './Finish';
 import { FIELD_GRID } from './grid';
 import { Kinds } from './Kinds';
 import { piped } from './piped';
@@ -43,6 +44,7 @@ export function DippedFields({ season }: { season: SeasonBook }) {
           unit="x"
           help="Must stand melted; the surplus goes back."
         />
+        <Finish season={season} path="form" />
       </Box>
     </>
   );

@@ -5,16 +5,16 @@ import type { SeasonBook } from '../data/useSeason';
 import { NumberInput } from '../parts/fields';
 import { RecipeInput } from './RecipeInput';
 
-/** What rolled pieces are rolled in, if anything. */
-export function Finish({ season, path }: { season: SeasonBook; path: string }) {
+/** What a piece is rolled in or dusted with, if anything. */
+export function Finish({ season, path, how = 'Dusted with' }: { season: SeasonBook; path: string; how?: string }) {
   const { setValue } = useFormContext();
-  const finish = useWatch({ name: `${path}.finish` }) as object | null;
+  const finish = useWatch({ name: `${path}.finish` }) as object | null | undefined;
   return (
     <>
       <FormControlLabel
         control={
           <Switch
-            checked={finish !== null}
+            checked={Boolean(finish)}
             onChange={(_event, on) => {
               setValue(`${path}.finish`, on ? { recipeId: '', gramsEach: 1 } : null, {
                 shouldDirty: true,
@@ -22,11 +22,11 @@ export function Finish({ season, path }: { season: SeasonBook; path: string }) {
             }}
           />
         }
-        label="Rolled in something"
+        label={`${how.replace(/ with$/, '')}${how.endsWith(' in') ? ' something' : ''}`}
       />
       {finish && (
         <>
-          <RecipeInput season={season} name={`${path}.finish.recipeId`} label="Rolled in" />
+          <RecipeInput season={season} name={`${path}.finish.recipeId`} label={how} />
           <NumberInput name={`${path}.finish.gramsEach`} label="On each" unit="g" />
         </>
       )}

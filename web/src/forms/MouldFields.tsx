@@ -1,12 +1,13 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { cavityFill, fillCavity, pieceDraftSchema } from '@usual-pantry/core/piece';
+import { cavityFill, fillCavity, pieceDraftSchema, roomOf } from '@usual-pantry/core/piece';
 import { mouldsListed } from '@usual-pantry/core/plan';
 import { sayNumber } from '@usual-pantry/core/quantity';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { ChoiceInput, NumberInput } from '../parts/fields';
 import { Lines } from '../parts/Lines';
 import type { SeasonBook } from '../data/useSeason';
+import { Finish } from './Finish';
 import { FIELD_GRID } from './grid';
 import { MouldStages } from './MouldStages';
 import { OwnedPicker } from './OwnedPicker';
@@ -24,7 +25,7 @@ function CavityLine() {
   return (
     <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', flexWrap: 'wrap' }}>
       <span>
-        Shell, cap and fillings take {sayNumber(filledMl, 2)} mL of {sayNumber(form.cavityMl, 2)} mL.
+        Shell, cap and fillings take {sayNumber(filledMl, 2)} mL of {sayNumber(roomOf(form), 2)} mL.
       </span>
       <Button
         size="small"
@@ -57,6 +58,7 @@ export function MouldFields({ season }: { season: SeasonBook }) {
         />
         <NumberInput name="form.cavities" label="Cavities" />
         <NumberInput name="form.cavityMl" label="Cavity" unit="mL" />
+        <NumberInput name="form.cavitiesEach" label="Cavities a piece" help="2 half shells make a ball." />
         <NumberInput
           name="form.moulds"
           label="Moulds in hand"
@@ -84,6 +86,7 @@ export function MouldFields({ season }: { season: SeasonBook }) {
             { value: 'hollow', label: 'hollow' },
           ]}
         />
+        <Finish season={season} path="form" />
         {fill === 'hollow' && (
           <NumberInput
             name="form.mostFillingMl"

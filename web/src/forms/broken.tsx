@@ -1,13 +1,15 @@
 import { NumberInput } from '../parts/fields';
+import { Finish } from './Finish';
 import { shade } from './shade';
 import type { FormView } from './view';
 
 export const broken: FormView = {
   namesRecipe: true,
-  Fields: ({ path }) => (
+  Fields: ({ season, path }) => (
     <>
       <NumberInput name={`${path}.servingGrams`} label="Serving" unit="g" />
       <NumberInput name={`${path}.crumbsPercent`} label="Crumbs" unit="%" />
+      <Finish season={season} path={path} />
     </>
   ),
   draw: (colour) => (

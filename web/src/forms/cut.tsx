@@ -1,5 +1,8 @@
 import { NumberInput, LengthInput } from '../parts/fields';
 import { OwnedPicker } from './OwnedPicker';
+import { CutShape } from './CutShape';
+import { Finish } from './Finish';
+import { Layers } from './Layers';
 import { shade } from './shade';
 import type { FormView } from './view';
 import { sayLength } from '@usual-pantry/core/quantity';
@@ -17,11 +20,12 @@ export const cut: FormView = {
       />
       <LengthInput name={`${path}.panLengthMm`} label="Pan length" />
       <LengthInput name={`${path}.panWidthMm`} label="Pan width" />
-      <LengthInput name={`${path}.pieceLengthMm`} label="Piece length" />
-      <LengthInput name={`${path}.pieceWidthMm`} label="Piece width" />
+      <CutShape path={path} />
       <LengthInput name={`${path}.edgeTrimMm`} label="Trim, each edge" />
       <LengthInput name={`${path}.kerfMm`} label="Kerf" />
       <NumberInput name={`${path}.pansPerBatch`} label="Pans a base batch" />
+      <Finish season={season} path={path} />
+      <Layers season={season} path={path} />
     </>
   ),
   draw: (colour) => (

@@ -1,10 +1,16 @@
 import { NumberInput } from '../parts/fields';
+import { Finish } from './Finish';
 import { shade } from './shade';
 import type { FormView } from './view';
 
 export const piped: FormView = {
   namesRecipe: true,
-  Fields: ({ path }) => <NumberInput name={`${path}.depositGrams`} label="Deposit" unit="g" />,
+  Fields: ({ season, path }) => (
+    <>
+      <NumberInput name={`${path}.depositGrams`} label="Deposit" unit="g" />
+      <Finish season={season} path={path} />
+    </>
+  ),
   draw: (colour) => (
     <>
       <path

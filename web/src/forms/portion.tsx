@@ -1,10 +1,18 @@
 import { NumberInput } from '../parts/fields';
+import { Finish } from './Finish';
+import { Layers } from './Layers';
 import { shade } from './shade';
 import type { FormView } from './view';
 
 export const portion: FormView = {
   namesRecipe: true,
-  Fields: ({ path }) => <NumberInput name={`${path}.fillGrams`} label="Fill" unit="g" />,
+  Fields: ({ season, path }) => (
+    <>
+      <NumberInput name={`${path}.fillGrams`} label="Fill" unit="g" />
+      <Finish season={season} path={path} />
+      <Layers season={season} path={path} />
+    </>
+  ),
   draw: (colour) => (
     <>
       <rect x="9" y="12" width="30" height="32" rx="5" fill={shade(colour, 0.55)} />

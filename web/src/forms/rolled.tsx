@@ -8,7 +8,7 @@ export const rolled: FormView = {
   Fields: ({ season, path }) => (
     <>
       <NumberInput name={`${path}.centreGrams`} label="Centre" unit="g" />
-      <Finish season={season} path={path} />
+      <Finish season={season} path={path} how="Rolled in" />
     </>
   ),
   draw: (colour) => (

@@ -27,7 +27,7 @@ export function StageMenu({ opened: { task, day, anchor }, plan, today, season, 
   ];
   const days = plan.days.filter((entry) => entry.benchMinutes > 0 && entry.day !== day);
   return (
-    <Menu anchorEl={anchor} open onClose={onClose}>
+    <Menu anchorEl={anchor} open onClose={onClose} slotProps={{ list: { disabledItemsFocusable: true } }}>
       <MenuItem onClick={() => void navigate(`/pieces/${pieceId}`)}>Open the piece</MenuItem>
       {counts.size > 1 && <ListSubheader sx={{ bgcolor: 'transparent' }}>Which of them</ListSubheader>}
       {counts.size > 1 &&

@@ -43,7 +43,7 @@ export function StripMenu({ opened, plan, today, season, onClose }: StripMenuPro
     return <MadeForm run={run} yieldGrams={facts.yieldGrams} today={today} anchor={anchor} onClose={onClose} />;
   const days = plan.days.filter((entry) => entry.benchMinutes > 0 && entry.day !== day);
   return (
-    <Menu anchorEl={anchor} open onClose={onClose}>
+    <Menu anchorEl={anchor} open onClose={onClose} slotProps={{ list: { disabledItemsFocusable: true } }}>
       <MenuItem
         onClick={() => {
           onClose();

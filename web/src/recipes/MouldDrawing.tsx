@@ -1,4 +1,4 @@
-import type { MouldedForm } from '@usual-pantry/core/piece';
+import { roomOf, type MouldedForm } from '@usual-pantry/core/piece';
 
 const CELL = 30;
 const WIDTH = 60;
@@ -11,12 +11,12 @@ export function MouldDrawing({ form, colour }: { form: MouldedForm; colour: stri
   const rows = Math.ceil(form.cavities / columns);
   const fillings = form.layers.map(({ grams, gramsPerMl }) => grams / gramsPerMl);
   const parts = [
-    { share: (form.shell.shellPercent * form.cavityMl) / 100, opacity: 1 },
+    { share: (form.shell.shellPercent * roomOf(form)) / 100, opacity: 1 },
     ...fillings.map((share, index) => ({ share, opacity: 0.65 - index * 0.2 })),
-    { share: (form.shell.capPercent * form.cavityMl) / 100, opacity: 1 },
+    { share: (form.shell.capPercent * roomOf(form)) / 100, opacity: 1 },
   ];
   const total = Math.max(
-    form.cavityMl,
+    roomOf(form),
     parts.reduce((sum, { share }) => sum + share, 0),
   );
   const heights = parts.map(({ share }) => (share / total) * HEIGHT);

@@ -4,9 +4,10 @@ import { sayLength } from '@usual-pantry/core/quantity';
 /** The pan from above, drawn to scale with its cuts; the trim is what is left at the edges. */
 export function PanDrawing({ form, colour }: { form: CutForm; colour: string }) {
   const { along, across, count } = cutGrid(form);
+  const high = form.shape === 'round' ? form.pieceLengthMm : form.pieceWidthMm;
   const pieces = Array.from({ length: Math.min(count, 600) }, (_, index) => ({
     x: form.edgeTrimMm + (index % along) * (form.pieceLengthMm + form.kerfMm),
-    y: form.edgeTrimMm + Math.floor(index / along) * (form.pieceWidthMm + form.kerfMm),
+    y: form.edgeTrimMm + Math.floor(index / along) * (high + form.kerfMm),
   }));
   return (
     <svg
@@ -30,7 +31,8 @@ export function PanDrawing({ form, colour }: { form: CutForm; colour: string }) 
           x={x}
           y={y}
           width={form.pieceLengthMm}
-          height={form.pieceWidthMm}
+          height={high}
+          rx={form.shape === 'round' ? form.pieceLengthMm / 2 : 0}
           fill={colour}
           stroke="#fff"
           strokeWidth="0.8"

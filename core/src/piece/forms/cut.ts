@@ -2,9 +2,9 @@ import { z } from 'zod';
 import { finding } from '../../finding/index.js';
 import { idSchema } from '../../record/index.js';
 import { cubicMm, type BodyKind } from './kind.js';
-import { millimetres, smallMillimetres } from './schema.js';
+import { finishPart, finishSchema, layerParts, layersSchema, millimetres, smallMillimetres } from './schema.js';
 
-/** A slab in a pan, cut on a grid. The base batch fills `pansPerBatch` pans. */
+/** A slab in a pan or on a sheet, poured in one layer or several, cut on a grid or with a round cutter. The base batch fills `pansPerBatch` pans. */
 export const cutSchema = z
   .strictObject({
     kind: z.literal('cut'),
@@ -14,7 +14,11 @@ export const cutSchema = z
     edgeTrimMm: smallMillimetres.default(0),
     kerfMm: smallMillimetres.default(0),
     pieceLengthMm: millimetres,
+    /** Of a round cutter the width is as its length: its diameter. */
     pieceWidthMm: millimetres,
+    shape: z.enum(['rectangle', 'round']).default('rectangle'),
+    layers: layersSchema,
+    finish: finishSchema,
     pansPerBatch: z.number().positive('must be more than zero').max(50).default(1),
   })
   .meta({ id: 'CutForm' });
@@ -29,12 +33,21 @@ export interface CutGrid {
   readonly usedShare: number;
 }
 
+/** How wide one piece is: a disc is as wide as it is long, mm. */
+const widthOf = ({ shape, pieceLengthMm, pieceWidthMm }: CutForm): number =>
+  shape === 'round' ? pieceLengthMm : pieceWidthMm;
+
+/** Of the slab that ends up in one piece, mm². */
+const areaOf = (form: CutForm): number =>
+  form.pieceLengthMm * widthOf(form) * (form.shape === 'round' ? Math.PI / 4 : 1);
+
 /** Pieces of `piece` in `length`, with a cut of `kerf` between two of them; all in mm. */
 const fit = (length: number, piece: number, kerf: number): number =>
   Math.max(0, Math.floor((length + kerf) / (piece + kerf) + 1e-9));
 
 /**
- * The grid of whole pieces in one pan, all sizes in mm. Trim comes off every edge, kerf between two pieces.
+ * The grid of whole pieces in one pan, all sizes in mm. Trim comes off every edge, kerf between two pieces; between discs what is left of their
+ * squares is trim, too.
  * Geometry; no source needed.
  * @returns a count of 0 when no piece fits
  * @example a 229 x 229 mm pan, 25 x 25 mm pieces, no trim: 9 x 9 = 81
@@ -43,9 +56,9 @@ export function cutGrid(form: CutForm): CutGrid {
   const length = form.panLengthMm - 2 * form.edgeTrimMm;
   const width = form.panWidthMm - 2 * form.edgeTrimMm;
   const along = fit(length, form.pieceLengthMm, form.kerfMm);
-  const across = fit(width, form.pieceWidthMm, form.kerfMm);
+  const across = fit(width, widthOf(form), form.kerfMm);
   const count = along * across;
-  const usedShare = (count * form.pieceLengthMm * form.pieceWidthMm) / (form.panLengthMm * form.panWidthMm);
+  const usedShare = (count * areaOf(form)) / (form.panLengthMm * form.panWidthMm);
   return { along, across, count, usedShare };
 }
 
@@ -63,6 +76,9 @@ export const cut: BodyKind<CutForm> = {
     pieceLengthMm: 27,
     pieceWidthMm: 27,
     pansPerBatch: 1,
+    shape: 'rectangle',
+    layers: [],
+    finish: null,
   }),
   recipeId: ({ recipeId }) => recipeId,
   piecesIn: (form, multiple) => multiple * form.pansPerBatch * cutGrid(form).count,
@@ -73,12 +89,12 @@ export const cut: BodyKind<CutForm> = {
     const slabGrams = yieldGrams / form.pansPerBatch;
     return { grams: (slabGrams * usedShare) / count, drawnGrams: slabGrams / count };
   },
-  moreParts: () => [],
+  moreParts: (form) => [...layerParts(form.layers, cutGrid(form).usedShare || 1), ...finishPart(form.finish)],
   // Its own length and width, and as high as its weight makes it.
-  sides: ({ pieceLengthMm, pieceWidthMm }, grams) => ({
-    lengthMm: pieceLengthMm,
-    widthMm: pieceWidthMm,
-    heightMm: cubicMm(grams) / (pieceLengthMm * pieceWidthMm),
+  sides: (form, grams) => ({
+    lengthMm: form.pieceLengthMm,
+    widthMm: widthOf(form),
+    heightMm: cubicMm(grams) / areaOf(form),
   }),
   findings: (form, about) => (cutGrid(form).count === 0 ? [finding('piece-does-not-fit', about, {})] : []),
 };

@@ -5,6 +5,7 @@ import { brokenSchema } from './broken.js';
 import { cutSchema } from './cut.js';
 import { pipedSchema } from './piped.js';
 import { rolled, rolledSchema } from './rolled.js';
+import { finishSchema } from './schema.js';
 
 /** A centre under a coating. The pot must hold `poolFactor` times the coating that stays on. */
 export const dippedSchema = z
@@ -15,6 +16,8 @@ export const dippedSchema = z
     /** Share of the finished weight. */
     coatingPercent: z.number('must be a number').min(1, 'must be 1 % or more').max(80),
     poolFactor: z.number('must be a number').min(1, 'must be 1 or more').max(10).default(1.5),
+    /** What is dusted over the coating. */
+    finish: finishSchema,
   })
   .meta({ id: 'DippedForm' });
 export type DippedForm = z.infer<typeof dippedSchema>;
@@ -26,6 +29,7 @@ export const freshDipped = (recipeId: string): DippedForm => ({
   coatingRecipeId: '',
   coatingPercent: 30,
   poolFactor: 1.5,
+  finish: null,
 });
 
 /**

@@ -49,5 +49,6 @@ export const freshCentre = (kind: CentreForm['kind'], recipeId: string): CentreF
 
 export { cutGrid, type CutForm } from './cut.js';
 export { coatingOf } from './dipped.js';
-export { cavityFill, fillCavity, type MouldedForm, type MouldStage, mouldStages } from './moulded.js';
+export { cavityFill, fillCavity, type MouldedForm, roomOf, type MouldStage, mouldStages } from './moulded.js';
 export { type Sides } from './kind.js';
+export { finishPart } from './schema.js';

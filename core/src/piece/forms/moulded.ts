@@ -4,6 +4,7 @@ import { amountSchema, percentSchema, sayNumber } from '../../quantity/index.js'
 import { idSchema } from '../../record/index.js';
 import type { PiecePart } from '../part.js';
 import { byWeight, type BodyKind } from './kind.js';
+import { finishPart, finishSchema } from './schema.js';
 
 const gramsPerMlSchema = z
   .number('must be a number')
@@ -29,6 +30,8 @@ export const mouldedSchema = z
     kind: z.literal('moulded'),
     cavities: z.int('must be a whole number').min(1, 'must be one or more').max(500),
     cavityMl: z.number('must be a number').positive('must be more than zero').max(500, 'is absurdly large'),
+    /** Cavities that one piece takes: two half shells make a sphere. */
+    cavitiesEach: z.int('must be a whole number').min(1, 'must be one or more').max(4).default(1),
     /** Moulds of that kind in hand, and how often each can be filled in a day. */
     moulds: z.int('must be a whole number').min(1, 'must be one or more').max(200).default(1),
     turnsPerDay: z.number('must be a number').positive('must be more than zero').max(24).default(1),
@@ -49,6 +52,8 @@ export const mouldedSchema = z
     fill: z.enum(['full', 'hollow']).default('full'),
     /** What a hollow one takes of fillings at most, mL; null where that is not known. */
     mostFillingMl: z.number('must be a number').positive('must be more than zero').max(500).nullable().default(null),
+    /** What it is dusted with. */
+    finish: finishSchema,
     /** Its stages in their order, when they are on more than one day; none when it is finished in one go. */
     stages: z
       .array(mouldStageSchema)
@@ -82,11 +87,16 @@ export interface CavityFill {
   readonly scale: number;
 }
 
+/** The room of all the cavities of a piece, mL. */
+export const roomOf = ({ cavityMl, cavitiesEach }: Pick<MouldedForm, 'cavityMl' | 'cavitiesEach'>): number =>
+  cavityMl * cavitiesEach;
+
 /** Volumes of a moulded piece, mL: shell + cap + fillings must equal the cavity. Geometry; no source needed. */
 export function cavityFill(form: MouldedForm): CavityFill {
-  const chocolateMl = (form.cavityMl * (form.shell.shellPercent + form.shell.capPercent)) / 100;
+  const wholeMl = roomOf(form);
+  const chocolateMl = (wholeMl * (form.shell.shellPercent + form.shell.capPercent)) / 100;
   const layersMl = form.layers.reduce((sum, { grams, gramsPerMl }) => sum + grams / gramsPerMl, 0);
-  const fillingMl = Math.max(0, form.cavityMl - chocolateMl);
+  const fillingMl = Math.max(0, wholeMl - chocolateMl);
   return { fillingMl, filledMl: chocolateMl + layersMl, scale: fillingMl / layersMl };
 }
 
@@ -100,8 +110,10 @@ function cavityWrong(form: MouldedForm): string | null {
       ? `it is hollow and takes ${sayNumber(most, 1)} mL of fillings at most; ${sayNumber(layersMl, 1)} mL are given.`
       : null;
   }
-  if (Math.abs(filledMl - form.cavityMl) <= form.cavityMl * CAVITY_TOLERANCE) return null;
-  const found = `shell, cap and fillings take ${sayNumber(filledMl, 1)} mL of a cavity of ${sayNumber(form.cavityMl, 1)} mL.`;
+  const wholeMl = roomOf(form);
+  if (Math.abs(filledMl - wholeMl) <= wholeMl * CAVITY_TOLERANCE) return null;
+  const cavities = form.cavitiesEach > 1 ? `${String(form.cavitiesEach)} cavities` : 'a cavity';
+  const found = `shell, cap and fillings take ${sayNumber(filledMl, 1)} mL of ${cavities} of ${sayNumber(wholeMl, 1)} mL.`;
   return scale > FAR_OFF
     ? `${found} Is it hollow? Then say so; if it is to be full, weigh what one cavity takes.`
     : `${found} Scale the fillings by ${sayNumber(scale, 2)}.`;
@@ -116,7 +128,7 @@ export const fillCavity = (form: MouldedForm): MouldedForm => {
 /** Shell, cap and the fillings after the first, with what breaks charged to those that hold and the pool that fills the moulds. */
 function mouldedParts(form: MouldedForm): PiecePart[] {
   const whole = 1 - form.breakagePercent / 100;
-  const shellGrams = (form.cavityMl * form.shell.gramsPerMl * (form.shell.shellPercent + form.shell.capPercent)) / 100;
+  const shellGrams = (roomOf(form) * form.shell.gramsPerMl * (form.shell.shellPercent + form.shell.capPercent)) / 100;
   return [
     ...form.layers.slice(1).map(({ recipeId, grams }) => ({
       recipeId,
@@ -132,6 +144,7 @@ function mouldedParts(form: MouldedForm): PiecePart[] {
       drawnGrams: shellGrams / whole,
       readyGrams: (shellGrams / whole) * form.shell.poolFactor,
     },
+    ...finishPart(form.finish),
   ];
 }
 
@@ -144,6 +157,7 @@ export const moulded: BodyKind<MouldedForm> = {
     kind: 'moulded',
     cavities: 24,
     cavityMl: 9,
+    cavitiesEach: 1,
     moulds: 1,
     turnsPerDay: 2,
     shell: { recipeId: '', shellPercent: 30, capPercent: 10, gramsPerMl: 1.25, poolFactor: 3 },
@@ -151,6 +165,7 @@ export const moulded: BodyKind<MouldedForm> = {
     breakagePercent: 3,
     fill: 'full',
     mostFillingMl: null,
+    finish: null,
     stages: [],
   }),
   // The first filling's batches decide the count.
@@ -158,10 +173,10 @@ export const moulded: BodyKind<MouldedForm> = {
   piecesIn: byWeight(drawnGrams),
   weight: (form) => ({ grams: form.layers[0]?.grams ?? 0, drawnGrams: drawnGrams(form) }),
   moreParts: mouldedParts,
-  // Half a ball of the cavity's volume.
-  sides: ({ cavityMl }) => {
+  // Half a ball of the cavity's volume; two of them make a whole one.
+  sides: ({ cavityMl, cavitiesEach }) => {
     const radius = Math.cbrt((cavityMl * 1000 * 3) / (2 * Math.PI));
-    return { lengthMm: 2 * radius, widthMm: 2 * radius, heightMm: radius };
+    return { lengthMm: 2 * radius, widthMm: 2 * radius, heightMm: cavitiesEach > 1 ? 2 * radius : radius };
   },
   findings: (form, about) => {
     const wrong = cavityWrong(form);

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { amountSchema } from '../../quantity/index.js';
 import { idSchema } from '../../record/index.js';
 import { ball, byWeight, type BodyKind } from './kind.js';
+import { finishPart, finishSchema } from './schema.js';
 
 /** Portions by weight, rolled, with or without a finish such as cocoa. */
 export const rolledSchema = z
@@ -9,7 +10,7 @@ export const rolledSchema = z
     kind: z.literal('rolled'),
     recipeId: idSchema,
     centreGrams: amountSchema,
-    finish: z.strictObject({ recipeId: idSchema, gramsEach: amountSchema }).nullable().default(null),
+    finish: finishSchema,
   })
   .meta({ id: 'RolledForm' });
 
@@ -18,11 +19,7 @@ export const rolled: BodyKind<z.infer<typeof rolledSchema>> = {
   recipeId: ({ recipeId }) => recipeId,
   piecesIn: byWeight(({ centreGrams }) => centreGrams),
   weight: ({ centreGrams }) => ({ grams: centreGrams, drawnGrams: centreGrams }),
-  moreParts: ({ finish }) => {
-    if (!finish) return [];
-    const grams = finish.gramsEach;
-    return [{ recipeId: finish.recipeId, role: 'finish', grams, drawnGrams: grams, readyGrams: grams }];
-  },
+  moreParts: ({ finish }) => finishPart(finish),
   sides: (_form, grams) => ball(grams),
   findings: () => [],
 };

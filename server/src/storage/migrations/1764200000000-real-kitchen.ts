@@ -16,6 +16,34 @@ interface Settings {
   coldPlaces?: readonly { readonly kind: string; readonly litres: number }[];
 }
 
+interface Form {
+  readonly kind: string;
+  readonly centre?: Form;
+}
+
+/** What each kind of form can have beside what it had. */
+const parts: Readonly<Record<string, object>> = {
+  cut: { shape: 'rectangle', layers: [], finish: null },
+  broken: { finish: null },
+  piped: { finish: null },
+  portion: { layers: [], finish: null },
+  dipped: { finish: null },
+  moulded: { cavitiesEach: 1, finish: null, stages: [] },
+};
+
+const withParts = (form: Form): Form => ({
+  ...parts[form.kind],
+  ...form,
+  ...(form.centre && { centre: withParts(form.centre) }),
+});
+
+const withoutParts = ({ centre, ...form }: Form): Form => ({
+  ...(Object.fromEntries(Object.entries(form).filter(([name]) => !(name in (parts[form.kind] ?? {})))) as {
+    kind: string;
+  }),
+  ...(centre && { centre: withoutParts(centre) }),
+});
+
 /** Rewrites a JSON column of rows in place. */
 async function rewrite<Value>(
   queryRunner: QueryRunner,
@@ -40,9 +68,7 @@ export class RealKitchen1764200000000 implements MigrationInterface {
 
   async up(queryRunner: QueryRunner): Promise<void> {
     await addColumns(queryRunner, added);
-    await queryRunner.query(
-      `UPDATE piece SET form = json_set(form, '$.stages', json('[]')) WHERE json_extract(form, '$.kind') = 'moulded'`,
-    );
+    await rewrite<Form>(queryRunner, { table: 'piece', column: 'form' }, withParts);
     await rewrite<Settings>(queryRunner, { table: 'kitchen', column: 'settings' }, ({ fridgeLitres, ...settings }) => ({
       ...settings,
       coldPlaces:
@@ -67,9 +93,7 @@ export class RealKitchen1764200000000 implements MigrationInterface {
         fridgeLitres: coldPlaces.reduce((sum, { kind, litres }) => (kind === 'fridge' ? sum + litres : sum), 0),
       }),
     );
-    await queryRunner.query(
-      `UPDATE piece SET form = json_remove(form, '$.stages') WHERE json_extract(form, '$.kind') = 'moulded'`,
-    );
+    await rewrite<Form>(queryRunner, { table: 'piece', column: 'form' }, withoutParts);
     await dropColumns(queryRunner, added);
   }
 }
