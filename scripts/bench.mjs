@@ -1,4 +1,4 @@
-// npm run bench [-- core growth block keep edit label cook kitchen solve page]: figures of the core, of the store and of the running application, printed.
+// npm run bench [-- core growth block keep edit label cook kitchen solve beside page]: figures of the core, of the store and of the running application, printed.
 import { build, checkNode, install, must } from './lib/run.mjs';
 
 checkNode();
@@ -6,5 +6,5 @@ install();
 build();
 must('npx', ['tsc', '-p', 'bench']);
 const chosen = process.argv.slice(2);
-for (const name of ['core', 'growth', 'block', 'keep', 'edit', 'label', 'cook', 'kitchen', 'solve', 'page'])
+for (const name of ['core', 'growth', 'block', 'keep', 'edit', 'label', 'cook', 'kitchen', 'solve', 'beside', 'page'])
   if (chosen.length === 0 || chosen.includes(name)) must(process.execPath, [`.cache/bench/${name}.js`]);

@@ -24,6 +24,8 @@ const WORTH_IT = 0.0002;
 const SHARE_TO_IMPROVE = 0.15;
 const SHARE_OF_LARGE = 0.8;
 const LARGE = 1000;
+/** Between large and very large the programme itself finds its first plan no later than days that are decided one after another do. */
+const VERY_LARGE = 2500;
 const LEAST_SECONDS = 0.3;
 
 const valueOf = ({ values }: Solution, column: number): number => values[column] ?? 0;
@@ -127,7 +129,7 @@ async function improved(
  * Finds a good plan of a season quickly, without proving how good it is. What was decided before is kept as far as the relaxed model
  * would keep it. If nothing was, or that cannot be, it is decided some days at a time. Then all that this plan does not share with the
  * relaxed model is decided anew, and after that some days, and some recipes, at a time.
- * @returns `good`, with the bound of the relaxed model; null when nothing is found
+ * @returns `good`, with the bound of the relaxed model; null when nothing is found, or where the programme itself is as soon at it
  */
 export async function searchProgramme(
   season: Programme,
@@ -161,6 +163,7 @@ export async function searchProgramme(
   let first = decided.size > 0 ? await within(withHeld(model, before, kept)) : null;
   const isLarge = whole.length > LARGE;
   const left = () => most * (isLarge ? SHARE_OF_LARGE : SHARE_TO_IMPROVE) - seconds;
+  if (!first?.values.length && isLarge && whole.length <= VERY_LARGE) return null;
   if (!first?.values.length) first = await dayByDay(season, timed, left, isLarge ? FIRST.large : FIRST.small);
   if (!first?.values.length) return null;
 
