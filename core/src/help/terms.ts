@@ -33,6 +33,7 @@ export const terms: readonly Term[] = [
   { word: 'Rests', says: 'Nights that something must lie before it goes on: a ganache that sets, a praline that is capped.', fields: ['Rests'] },
   { word: 'Rules of a label', says: 'The place whose law a label is drafted by. A help, never a promise: your local authority decides.', fields: ['Rules of', 'Labels by the rules of'] },
   { word: 'Scale step', says: 'The smallest weight that your scale shows; every amount to weigh is rounded to it, and the error is shown.', fields: ['Scale step'] },
+  { word: 'Stage', says: 'One part of finishing a moulded piece: shell, fill, cap, knock out. After each it may set over night in its mould, which is then taken.', fields: ['Stage'] },
   { word: 'Stand-in', says: 'A piece that takes the place of another in a box, when an order rules that one out.' },
   { word: 'Sure that it is enough', says: 'How likely the pieces made must cover the orders, when what batches give varies: the surer, the more is made to spare.', fields: ['Sure that it is enough'] },
   { word: 'Takes longer for more', says: 'Whether a step of a larger batch needs more minutes: cooking does, waiting for a timer does not.', fields: ['Takes longer for more'] },

@@ -22,7 +22,7 @@ const WEEKDAY = new RegExp(`^${weekdayPattern}$`, 'i');
 const FIRST_WORD = new RegExp(`^${weekdayPattern}\\b`, 'i');
 const NUMBER = String.raw`-?\d+(?:[.,]\d+)?`;
 const DEGREES = new RegExp(
-  String.raw`(?:(${NUMBER})\s*(?:-|–|to)\s*)?(${NUMBER})\s*(?:°|deg(?:rees)?)?\s*(c|f)\b`,
+  String.raw`(?:(${NUMBER})\s*(?:-|–|to)\s*)?(${NUMBER})(?:\s*(?:°|deg(?:rees)?))?\s*(c|f)\b`,
   'i',
 );
 const HUMIDITY = new RegExp(String.raw`(${NUMBER})\s*(?:%|percent|rh\b)(?:\s*rh\b)?`, 'i');
