@@ -77,7 +77,7 @@ async function beside(name: string, book: Book, orders: readonly OrderFiled[], t
     say(
       objective === null
         ? `  ${solverName}: is not on this machine`
-        : `  ${solverName}: ${Number.isFinite(objective) ? objective.toFixed(0) : 'no plan'}, against the same bound ${percent(gapOf(objective, bound))}`,
+        : `  ${solverName}: ${Number.isFinite(objective) ? `${objective.toFixed(0)}, against the same bound ${percent(gapOf(objective, bound))}` : 'no plan'}`,
     );
   say(`  memory ${(process.memoryUsage().rss / 1e6).toFixed(0)} MB`);
 }

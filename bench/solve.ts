@@ -58,15 +58,11 @@ async function season(
 const file = seasonFileSchema.parse(JSON.parse(readFileSync('demo/season.json', 'utf8')));
 const demo = openBook(file);
 await season('demo season from nothing', demo, file.orders, file.writtenFor, 60, 0.01);
-/** The demo with any size for what is only weighed and stirred: what may be halved, and is not cut from a pan. */
-const freed = file.recipes.map((each) =>
-  Math.min(...each.batchSizes) < 1 && each.foaming === 'does not boil'
-    ? { ...each, batchSizes: [Math.min(...each.batchSizes) / 2, Math.max(...each.batchSizes)], anySize: true }
-    : each,
-);
+/** The demo with whole batches alone where any size will do: what free sizes are worth. */
+const listed = file.recipes.map((each) => (each.anySize ? { ...each, batchSizes: [0.5, 1], anySize: false } : each));
 await season(
-  'demo season with any size',
-  openBook({ ...file, recipes: freed }),
+  'demo season with listed sizes alone',
+  openBook({ ...file, recipes: listed }),
   file.orders,
   file.writtenFor,
   60,
