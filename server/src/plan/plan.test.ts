@@ -118,7 +118,7 @@ describe('the season plan', () => {
       .post('/api/plan/moves')
       .send({ ...move, to: '2026-12-03' })
       .expect(422);
-    expect(JSON.stringify(humid.body)).toContain('draws damp, and Thursday 3 December is humid');
+    expect(JSON.stringify(humid.body)).toContain('on Thursday 3 December: 64 % humidity are expected');
     const { run, to } = await firstMove();
     const { recipeId, day, batchCount } = run;
     const moved = (await plan()).runs.find((each) => each.recipeId === recipeId && each.day === to);
@@ -217,7 +217,11 @@ describe('the season plan', () => {
     );
     expect(events.map(({ uid }) => uid).sort()).toEqual([...days, ...orders].sort());
     const first = events.find(({ uid }) => uid === days[0]);
-    expect(first?.startDate.toString()).toBe(days[0]?.slice(6, 16));
+    // Thursdays begin at six, and end when the work does.
+    expect(first?.startDate.toString()).toBe(`${days[0]?.slice(6, 16) ?? ''}T18:00:00`);
+    expect((first?.endDate.toString() ?? '').slice(0, 13) > `${days[0]?.slice(6, 16) ?? ''}T20`).toBe(true);
+    const handOver = events.find(({ uid }) => uid === orders[0]);
+    expect(handOver?.startDate.isDate).toBe(true);
   });
 
   it('gives the shopping list as CSV and as text', async () => {

@@ -89,6 +89,28 @@ describe('what happens to a batch', () => {
     expect(store.now()).toMatchObject({ isReached: true, waiting: 0 });
   });
 
+  it('is kept at once, though what happened before it is still on its way', async () => {
+    const first = page();
+    await first.settled();
+    let answerNow = (): void => undefined;
+    const held = new Promise<void>((resolve) => (answerNow = resolve));
+    const answering = globalThis.fetch;
+    globalThis.fetch = async (...asked) => {
+      await held;
+      return answering(...asked);
+    };
+    first.happen(weighed(1));
+    first.happen(weighed(2));
+    // No answer has come: both are on the shelf for whoever opens the page anew.
+    const shelf = await openShelf();
+    const kept = await shelf.getAllFromIndex('waiting', 'makingId', id);
+    expect(gramsOf(kept.map(({ event }) => event))).toEqual([1, 2]);
+    answerNow();
+    expect(await first.settled()).toBe(true);
+    expect(gramsOf(kitchen.events)).toEqual([1, 2]);
+    expect(await shelf.countFromIndex('waiting', 'makingId', id)).toBe(0);
+  });
+
   it('lands once though the answer to it was lost', async () => {
     const store = page();
     kitchen.losesAnswers = 1;

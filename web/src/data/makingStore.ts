@@ -25,6 +25,18 @@ export interface MakingStoreState {
   readonly refused: string | null;
 }
 
+/** Keeps what happened until the server has it. @returns under which key; -1 where a browser keeps nothing: it is sent all the same */
+const keep = (makingId: string, event: MakingEvent): Promise<number> =>
+  openShelf()
+    .then((shelf) => {
+      const transaction = shelf.transaction('waiting', 'readwrite');
+      const key = transaction.store.add({ makingId, event });
+      // Ended now, it needs the page no more.
+      transaction.commit();
+      return key;
+    })
+    .catch(() => -1);
+
 /**
  * What happens to a batch, as this page knows it. Whatever happens is there at once, is kept in the browser until the server has it, and
  * reaches it once and in order, however long the server is away; also when the page is opened anew meanwhile.
@@ -47,6 +59,8 @@ export class MakingStore {
   private local: MakingEvent[] = [];
   /** Of that, what is still to be sent. */
   private unsent: { readonly key: number; readonly event: MakingEvent }[] = [];
+  /** Ids of all that was to be sent since the page was opened. */
+  private readonly queued = new Set<string>();
   /** Keeping, sending and asking follow one another. */
   private turn: Promise<unknown> = Promise.resolve();
   private timer: ReturnType<typeof setInterval> | null = null;
@@ -79,15 +93,19 @@ export class MakingStore {
     const event: MakingEvent = { id: freshId(), at: at.toISOString(), ...happening };
     this.local.push(event);
     this.show({ waiting: this.state.waiting + 1 });
+    // It is kept at once, whatever is being sent meanwhile: the page may be opened anew in the next moment.
+    const kept = keep(this.makingId, event);
     this.inTurn(async () => {
-      // Where a browser keeps nothing, it is sent all the same.
-      const key = await openShelf().then(
-        (shelf) => shelf.add('waiting', { makingId: this.makingId, event }),
-        () => -1,
-      );
-      this.unsent.push({ key, event });
+      const key = await kept;
+      // What was found on the shelf meanwhile is on its way already.
+      if (!this.queued.has(event.id)) this.queue([{ key, event }]);
     });
     this.sync();
+  }
+
+  private queue(more: readonly { readonly key: number; readonly event: MakingEvent }[]): void {
+    for (const { event } of more) this.queued.add(event.id);
+    this.unsent = [...this.unsent, ...more];
   }
 
   /** Waits until everything has been sent, or could not be. @returns whether everything has reached the server */
@@ -126,9 +144,11 @@ export class MakingStore {
     const { store } = shelf.transaction('waiting');
     for await (const cursor of store.index('makingId').iterate(this.makingId))
       earlier.push({ key: cursor.primaryKey, event: cursor.value.event });
-    const known = new Set(this.unsent.map(({ key }) => key));
-    const fresh = earlier.filter(({ key }) => !known.has(key));
-    this.unsent = [...fresh, ...this.unsent];
+    const fresh = earlier.filter(({ event }) => !this.queued.has(event.id));
+    const queued = this.unsent;
+    this.unsent = [];
+    this.queue(fresh);
+    this.unsent = [...this.unsent, ...queued];
     const there = new Set(this.local.map(({ id }) => id));
     const unseen = fresh.map(({ event }) => event).filter(({ id }) => !there.has(id) && !this.serverIds.has(id));
     this.local = [...unseen, ...this.local];
