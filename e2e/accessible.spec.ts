@@ -4,7 +4,7 @@ import { expect, test } from './support/kitchen';
 
 const screens = [
   ['/', '/orders', '/orders/order-006', '/orders/new'],
-  ['/orders?as=tickets', '/orders/inbox', '/orders/order-007/slip', '/plan/days'],
+  ['/orders?as=tickets', '/orders/inbox', '/orders/order-007/slip', '/plan/days', '/plan/ahead'],
   ['/boxes', '/boxes/longest-night', '/money', '/labels/sampler?handOver=2026-12-05'],
   ['/recipes', '/recipes/maple-pecan-fudge', '/recipes/maple-pecan-fudge/edit', '/recipes/paste'],
   [

@@ -1,5 +1,6 @@
 import type { Book } from '@usual-pantry/core/book';
 import type { Plan } from '@usual-pantry/core/plan';
+import { allergens } from '@usual-pantry/core/ingredient';
 import { bodyForm, type PieceFiled } from '@usual-pantry/core/piece';
 
 const DAY = 86_400_000;
@@ -124,7 +125,8 @@ export function verifyRoom(plan: Plan, book: Book, today: string): string[] {
       wrong.push(`${recipeName} on ${day}: made in an air that does not suit it`);
     if (isClosed(day)) wrong.push(`${recipeName} on ${day}: the kitchen is closed`);
   }
-  for (const { day, packs } of plan.days) if (packs.length > 0 && isClosed(day) && at(day) > at(today)) wrong.push(`packed on ${day}: the kitchen is closed`); // prettier-ignore
+  for (const { day, packs } of plan.days)
+    if (packs.length > 0 && isClosed(day) && at(day) > at(today)) wrong.push(`packed on ${day}: the kitchen is closed`);
 
   // Moulds of one kind are filled no oftener than they can be, and stand full over night no more than there are.
   const kinds = new Map<string, { there: number; pieces: Set<string> }>();
@@ -140,16 +142,24 @@ export function verifyRoom(plan: Plan, book: Book, today: string): string[] {
   }
   for (const [key, { there, pieces }] of kinds)
     for (const { day } of plan.days) {
-      let held = 0;
+      // In turn: work without nuts, with tree nuts, with peanut. The day gives back in a part what was filled in it on another day.
+      const full = [0, 0, 0];
       for (const finishing of plan.finishings) {
         const piece = pieces.has(finishing.pieceId) ? book.pieces.get(finishing.pieceId)?.piece : undefined;
         const form = piece && bodyForm(piece.form);
         if (!piece || form?.kind !== 'moulded') continue;
         const whole = (form.cavities / form.cavitiesEach) * (1 - form.breakagePercent / 100);
-        if (stagesOf(piece).length > 1) {
-          if (at(finishing.begun) <= at(day) && at(day) < at(finishing.day)) held += finishing.count / whole;
-        } else if (finishing.day === day) held += finishing.count / (whole * form.turnsPerDay);
+        const staged = stagesOf(piece).length > 1;
+        const taken = finishing.count / (staged ? whole : whole * form.turnsPerDay);
+        const codes = book.pieces.get(finishing.pieceId)?.contains ?? [];
+        const own = codes.includes('peanut') ? 2 : codes.some((code) => allergens[code].family === 'tree nuts') ? 1 : 0;
+        const from = at(finishing.begun) < at(day) ? -1 : at(finishing.begun) > at(day) ? 3 : own;
+        const until = at(finishing.day) > at(day) ? 3 : at(finishing.day) < at(day) ? -1 : own;
+        full.forEach((_sum, now) => {
+          if (staged ? from <= now && now < until : finishing.day === day) full[now] = (full[now] ?? 0) + taken;
+        });
       }
+      const held = Math.max(...full);
       const reported = [...saidOf('moulds-short')].some((said) => at(said) <= at(day));
       if (held > there + 1e-6 && !reported)
         wrong.push(`${day}: ${String(held)} moulds of ${key}, ${String(there)} are there`);

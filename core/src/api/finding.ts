@@ -66,6 +66,7 @@ export const findingSchema = z
     about: subjectSchema,
     message: z.string(),
     waysOut: waysOutSchema,
+    amount: z.number(),
   })
   .meta({ id: 'Finding' }) satisfies z.ZodType<Finding>;
 

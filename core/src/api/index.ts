@@ -10,5 +10,6 @@ export * from './label.js';
 export * from './making.js';
 export * from './order.js';
 export * from './plan.js';
+export * from './promise.js';
 export * from './problem.js';
 export * from './recipe.js';

@@ -5,7 +5,6 @@ import { orderDraftSchema, orderStates } from '../order/index.js';
 import { mouldStages, pieceDraftSchema } from '../piece/index.js';
 import { decisionSchema, nutClasses, type HandOverDay, type LabelRun, type Plan } from '../plan/index.js';
 import type { PlanJob, WhatIfAnswer } from '../programme/index.js';
-import type { Offer, PromiseCheck, WeekAhead } from '../promise/index.js';
 import { conventionsSchema } from '../quantity/index.js';
 import { schoolCodeSchema } from '../kitchen/index.js';
 import { daySchema, idSchema } from '../record/index.js';
@@ -332,35 +331,6 @@ export const whatIfAnswerSchema = z
   })
   .meta({ id: 'WhatIfAnswer' }) satisfies z.ZodType<WhatIfAnswer>;
 
-export const promiseCheckSchema = z
-  .strictObject({
-    verdict: z.enum(['feasible', 'tight', 'not feasible', 'not known']),
-    why: z.array(z.string()),
-    toDecide: z.array(z.string()),
-    earliest: z.string().nullable(),
-  })
-  .meta({ id: 'PromiseCheck' }) satisfies z.ZodType<PromiseCheck>;
-
-const offerSchema = z
-  .strictObject({
-    boxId: z.string(),
-    boxName: z.string(),
-    on: z.string(),
-    count: z.int(),
-    priceMinor: z.number(),
-    packagingMinor: z.number(),
-    boughtMinor: z.number(),
-    handsMinutes: z.number(),
-    savedGrams: z.number(),
-  })
-  .meta({ id: 'Offer' }) satisfies z.ZodType<Offer>;
-
-export const offersSchema = z.array(offerSchema).meta({ id: 'Offers' });
-
-/** An order that may be stored already: then it is not counted twice. */
-export const askedOrderSchema = orderDraftSchema.safeExtend({ id: idSchema.optional() }).meta({ id: 'AskedOrder' });
-export type AskedOrder = z.output<typeof askedOrderSchema>;
-
 /** A run that is to be made on another day. */
 export const moveRunSchema = z
   .strictObject({ recipeId: idSchema, from: daySchema, to: daySchema })
@@ -377,20 +347,6 @@ export const moveStageSchema = z
     handOver: daySchema.nullable().default(null),
   })
   .meta({ id: 'MoveStage' });
-
-/** What a week to come could still take. */
-export const weekAheadSchema = z
-  .strictObject({
-    from: z.string(),
-    to: z.string(),
-    benchMinutes: z.number(),
-    bookedMinutes: z.number(),
-    orders: z.number(),
-    closures: z.array(z.strictObject({ from: z.string(), to: z.string(), reason: z.string() })),
-    handOver: z.string().nullable(),
-    boxes: z.array(z.strictObject({ boxId: z.string(), boxName: z.string(), most: z.number(), isTight: z.boolean() })),
-  })
-  .meta({ id: 'WeekAhead' }) satisfies z.ZodType<WeekAhead>;
 
 /** A run that is to stay on its day, or not any more. */
 export const pinRunSchema = z

@@ -9,16 +9,8 @@ import {
   type Project,
   type Resource,
 } from '../schedule/index.js';
-import {
-  cleaningOf,
-  cleanWords,
-  equipmentOf,
-  HELPER,
-  operationsOf,
-  MAKER,
-  type Operation,
-  type OperationWords,
-} from './operations.js';
+import { cleaningOf, cleanWords, equipmentOf, operationsOf } from './operations.js';
+import { HELPER, MAKER, type Operation, type OperationWords } from './operation.js';
 import { beginsAt, type PlanWork, helperHours } from '../plan/index.js';
 
 /** One stretch of somebody's hands on a day. */
@@ -94,13 +86,23 @@ function withHelper(
   return at(best.from, ROUNDS);
 }
 
-/** Strips of one recipe that follow one another without a break are one strip. */
+/** The run to which a strip belongs; none for what is made already, finished, packed or cleaned. */
+export const runOf = (
+  { runs }: Pick<PlanWork, 'runs'>,
+  { recipeId, begun }: Pick<BenchTask, 'recipeId' | 'begun'>,
+): PlanWork['runs'][number] | undefined => runs.find((run) => run.recipeId === recipeId && run.day === begun);
+
+/** Whether two strips are of batches of one recipe that were begun on one day. */
+const isSameRun = (one: BenchTask, other: BenchTask): boolean =>
+  one.recipeId !== null && one.recipeId === other.recipeId && one.begun === other.begun;
+
+/** Strips of one run that follow one another without a break are one strip. */
 function joined(tasks: readonly BenchTask[], plan: PlanWork, day: Day): BenchTask[] {
   const list: BenchTask[] = [];
   for (const task of tasks) {
     const before = list.findLast(({ who }) => who === task.who);
     const follows = before && Math.abs(before.from + before.minutes - task.from) < 1e-6;
-    if (!before || !follows || task.recipeId === null || before.recipeId !== task.recipeId) list.push(task);
+    if (!before || !follows || !isSameRun(before, task)) list.push(task);
     else
       list[list.indexOf(before)] = {
         ...task,
@@ -112,8 +114,8 @@ function joined(tasks: readonly BenchTask[], plan: PlanWork, day: Day): BenchTas
   }
   const whole = new Map(plan.runs.filter((each) => each.day === day).map((each) => [each.recipeId, each.batches]));
   return list.map((task) => {
-    const batches = whole.get(task.recipeId ?? '');
-    const alone = list.filter(({ recipeId }) => recipeId === task.recipeId).length === 1;
+    const batches = task.begun === day ? whole.get(task.recipeId ?? '') : undefined;
+    const alone = list.filter((each) => isSameRun(each, task)).length === 1;
     return batches && alone ? { ...task, code: sayBatches(batches) } : task;
   });
 }

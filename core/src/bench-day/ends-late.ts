@@ -15,6 +15,7 @@ export const endsLate = (plan: Plan, book: Book, days: readonly Day[]): Breach[]
       {
         key: `end day ${day}`,
         amount: lacking.length > 0 ? Infinity : spanMinutes - most,
+        noticed: NOTICED,
         message:
           lacking.length > 0
             ? `There is too little for what falls on ${sayDay(day)}: ${lacking.join(', ')}.`

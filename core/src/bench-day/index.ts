@@ -1,4 +1,4 @@
-export { benchDay, type BenchDay, type BenchTask, sayBenchTime } from './bench-day.js';
+export { benchDay, type BenchDay, type BenchTask, runOf, sayBenchTime } from './bench-day.js';
 export { endsLate } from './ends-late.js';
 export { equipmentKey, ownedOf } from './operations.js';
 export { BenchDays, timelineOf, type TimelineStep } from './timeline.js';

@@ -3,7 +3,6 @@ import { allergens, inLabelOrder, type Allergen } from '../ingredient/index.js';
 import { packBox, packedKey } from '../order/index.js';
 import type { KitchenDraft } from '../kitchen/index.js';
 import { sayCount, sayList, sayMinutes, type Day } from '../quantity/index.js';
-import { finishStages, sayStage, type PieceFacts } from '../piece/index.js';
 import { sayBatches, type Stretch } from '../recipe/index.js';
 import type { Activity, ChangedOver, Changeover, Resource, Use } from '../schedule/index.js';
 import {
@@ -13,46 +12,15 @@ import {
   nutClass,
   nutClasses,
   profileOf,
-  type FinishWork,
-  mouldShareOf,
-  type Pack,
-  partUses,
   type PlanWork,
   type ProductionRun,
   helperHours,
-  toFridge,
   workByDay,
   type WorkOf,
 } from '../plan/index.js';
+import { finishJobs } from './finish-jobs.js';
+import { HELPER, MAKER, plain, shared, type Operation, type OperationWords } from './operation.js';
 
-/** What the strips of one activity say. */
-export interface OperationWords {
-  readonly kind: 'make' | 'finish' | 'pack' | 'clean';
-  readonly name: string;
-  /** How much, in few words. */
-  readonly code: string;
-  /** The recipe that is made; null for everything else. */
-  readonly recipeId: string | null;
-  /** The piece that is finished; null for everything else. */
-  readonly pieceId: string | null;
-  /** Which of its stages that is, from 0; null for everything else. */
-  readonly stage: number | null;
-  /** The boxes that are packed; null for everything else. */
-  readonly pack: Pack | null;
-  readonly pinned: boolean;
-  /** What then rests by itself, and for how long; null minutes for what rests over night. */
-  readonly hold: { readonly text: string; readonly minutes: number | null } | null;
-}
-
-/** An activity of a bench day with what it says and the allergens in it. */
-export interface Operation {
-  readonly activity: Activity;
-  readonly words: OperationWords;
-  readonly contains: readonly Allergen[];
-}
-
-export const MAKER = 'maker';
-export const HELPER = 'helper';
 const BURNER = 'burner';
 
 /** One piece of equipment under one name, however it is written. */
@@ -68,9 +36,6 @@ export function ownedOf(key: string, { burners, pans, pots }: KitchenDraft): num
     pans.filter(named).reduce((sum, { count }) => sum + count, 0),
   );
 }
-
-/** The least that is worth dividing between two pairs of hands, minutes. */
-const WORTH_SHARING = 20;
 
 /** What is there on a day besides hands: burners, and each piece of equipment as often as the kitchen has it. */
 export function equipmentOf(jobs: readonly Operation[], { kitchen }: Book): Resource[] {
@@ -135,17 +100,12 @@ function makeJobs(plan: PlanWork, day: Day, book: Book): Operation[] {
             uses: usesOf(stretch, readyMinutes),
             after: part === 0 ? components : [{ key: keyOf(batch, part - 1), lag: lagOf(stretches[part - 1]) }],
           },
-          words: {
-            kind: 'make',
-            name: recipeName,
-            code: part === 0 && begins ? which : `${which}, then on`,
+          words: plain('make', recipeName, part === 0 && begins ? which : `${which}, then on`, {
             recipeId,
-            pieceId: null,
-            stage: null,
-            pack: null,
+            begun: run.day,
             pinned,
             hold: holdOf(stretch),
-          },
+          }),
           contains: facts.contains,
         };
       }),
@@ -159,122 +119,6 @@ function makeJobs(plan: PlanWork, day: Day, book: Book): Operation[] {
 
 const keysOf = (jobs: readonly Operation[]) => jobs.map(({ activity: { key } }) => ({ key, lag: 0 }));
 
-/** Work in two halves when somebody helps and it is long enough, else in one. */
-function shared(count: number, minutes: number, helped: boolean): { count: number; minutes: number }[] {
-  const half = Math.ceil(count / 2);
-  const parts = helped && minutes >= WORTH_SHARING && count > 1 ? [half, count - half] : [count];
-  return parts.map((each) => ({ count: each, minutes: (minutes * each) / count }));
-}
-
-const plain = (
-  kind: OperationWords['kind'],
-  name: string,
-  code: string,
-  more: Partial<OperationWords> = {},
-): OperationWords => ({
-  kind,
-  name,
-  code,
-  recipeId: null,
-  pieceId: null,
-  stage: null,
-  pack: null,
-  pinned: false,
-  hold: null,
-  ...more,
-});
-
-/** One stage of finishing pieces of a kind on a day. */
-interface StageOnDay {
-  readonly stage: FinishWork;
-  count: number;
-  minutes: number;
-  /** Whether a body of it is made on the same day. */
-  sameDay: boolean;
-}
-
-/** What is done on a day of each kind of piece, stage by stage. */
-function stagesOn(plan: PlanWork, day: Day): Map<string, StageOnDay[]> {
-  const found = new Map<string, StageOnDay[]>();
-  for (const { pieceId, count, madeOn, work } of plan.finishings)
-    for (const stage of work) {
-      if (stage.day !== day) continue;
-      const list = found.get(pieceId) ?? [];
-      const same = list.find((each) => each.stage.stage === stage.stage);
-      if (same) {
-        same.count += count;
-        same.minutes += stage.handsMinutes;
-        same.sameDay ||= madeOn === day;
-      } else list.push({ stage, count, minutes: stage.handsMinutes, sameDay: madeOn === day });
-      found.set(pieceId, list);
-    }
-  return found;
-}
-
-/** Pieces that are cut, rolled, dipped or filled; divided in two when somebody helps. What leaves its moulds goes before what is filled. */
-function finishJobs(plan: PlanWork, day: Day, book: Book, makes: readonly Operation[], helped: boolean): Operation[] {
-  const onDay = [...stagesOn(plan, day)].flatMap(([pieceId, list]) => list.map((each) => ({ pieceId, ...each })));
-  const keyOf = (pieceId: string, { stage }: FinishWork, part: number) =>
-    `finish ${pieceId} ${String(stage)} ${String(part)}`;
-  const partsOf = ({ count, minutes }: StageOnDay) => shared(count, minutes, helped);
-  return onDay.flatMap((each) => {
-    const { pieceId, stage, sameDay } = each;
-    const facts = book.pieces.get(pieceId);
-    const taken = new Set(facts ? partsUsedIn(facts, stage) : []);
-    const waitsFor = new Set(
-      (facts?.parts ?? []).flatMap(({ recipeId, role }) =>
-        (role === 'body' ? sameDay && stage.stage === 0 : taken.has(recipeId)) ? [recipeId] : [],
-      ),
-    );
-    const after = makes
-      .filter(({ words }) => words.recipeId !== null && waitsFor.has(words.recipeId))
-      .map(({ activity, words }) => ({ key: activity.key, lag: words.hold?.minutes ?? 0 }));
-    const mould = facts && mouldShareOf(facts)?.key;
-    const leaving = onDay.filter((other) => {
-      const theirs = book.pieces.get(other.pieceId);
-      return other.stage.stage > stage.stage && theirs && mould !== undefined && mouldShareOf(theirs)?.key === mould;
-    });
-    const free = leaving.flatMap((other) =>
-      partsOf(other).map((_part, index) => ({ key: keyOf(other.pieceId, other.stage, index), lag: 0 })),
-    );
-    return partsOf(each).map((part, index): Operation => ({
-      activity: {
-        key: keyOf(pieceId, stage, index),
-        minutes: part.minutes,
-        uses: [{ offset: 0, minutes: part.minutes, anyOf: [MAKER, HELPER] }],
-        after: [...after, ...free],
-      },
-      words: plain('finish', `${sayStage(stage)} ${facts?.piece.name ?? pieceId}`, sayCount(part.count, 'piece'), {
-        pieceId,
-        stage: stage.stage,
-        pinned: stage.pinned,
-        hold: facts ? restOfStage(facts, stage, day, book) : null,
-      }),
-      contains: facts?.contains ?? [],
-    }));
-  });
-}
-
-/** Recipes of which a stage of finishing a piece takes something. */
-const partsUsedIn = (facts: PieceFacts, { stage, day }: FinishWork): string[] => {
-  const days = finishStages(facts.piece).map((each, at) => ({
-    ...each,
-    stage: at,
-    day: at === stage ? day : '',
-    pinned: false,
-    done: false,
-  }));
-  return partUses(facts, days).flatMap(({ part, day: on }) => (on === day ? [part.recipeId] : []));
-};
-
-/** What rests after a stage of finishing: in its moulds over night, or in the fridge where the room is too warm to set it. */
-function restOfStage(facts: PieceFacts, { stage }: FinishWork, day: Day, book: Book): OperationWords['hold'] {
-  const next = finishStages(facts.piece)[stage + 1];
-  const cold = toFridge(facts, day, book.kitchen);
-  if (next) return { text: cold ? 'sets over night, in the fridge' : 'sets over night in its moulds', minutes: null };
-  return cold ? { text: 'sets in the fridge', minutes: null } : null;
-}
-
 /** Boxes that are packed: each when what goes into it is finished. */
 const packJobs = (plan: PlanWork, day: Day, book: Book, finishes: readonly Operation[], helped: boolean): Operation[] =>
   plan.days
@@ -283,7 +127,8 @@ const packJobs = (plan: PlanWork, day: Day, book: Book, finishes: readonly Opera
     .flatMap((pack): Operation[] => {
       const facts = packBox(book, pack.boxId, pack)?.facts;
       const inside = new Set<string | null>(facts?.pieces.map(({ pieceId }) => pieceId));
-      const after = keysOf(finishes.filter(({ words }) => inside.has(words.pieceId)));
+      // What is only begun on the day is for other boxes.
+      const after = keysOf(finishes.filter(({ words }) => inside.has(words.pieceId) && words.isLastStage));
       return shared(pack.count, pack.minutes, helped).map(({ count, minutes }, index): Operation => ({
         activity: {
           key: `pack ${packedKey(pack.boxId, pack)} ${pack.handOver} ${String(index)}`,

@@ -1,7 +1,7 @@
 import type { Book } from '../book/index.js';
 import { boxFor, type OrderFiled } from '../order/index.js';
-import type { PlanWork, ProductionRun } from '../plan/index.js';
-import { addDays, type Day } from '../quantity/index.js';
+import { workDays, type PlanWork, type ProductionRun } from '../plan/index.js';
+import type { Day } from '../quantity/index.js';
 import { benchDay, type BenchDay, type BenchTask } from './bench-day.js';
 
 /** One thing that must be done for an order, and when it is planned. */
@@ -36,6 +36,9 @@ export class BenchDays {
   }
 }
 
+/** What of a step is not known of what is done, or of a day without it. */
+const NO_TIME = { from: null, until: null, begins: null, rest: '' } as const;
+
 /** From the first to the last strip of some work on a day. */
 function spanOf(day: BenchDay, isOurs: (task: BenchTask) => boolean) {
   const tasks = day.tasks.filter(isOurs);
@@ -46,9 +49,6 @@ function spanOf(day: BenchDay, isOurs: (task: BenchTask) => boolean) {
     rest: tasks.at(-1)?.hold?.text ?? '',
   };
 }
-
-/** What is wanted of the plan: the making days of recipes. */
-type Made = Map<string, ProductionRun & { readonly isDone: boolean }>;
 
 /**
  * Everything that leads to the hand-over of an order, as it is planned: components, bodies, finishing stage by stage, packing; the last first.
@@ -66,15 +66,15 @@ export function timelineOf(
     order.lines.flatMap((line) => boxFor(order, line, book)?.facts.pieces.map(({ pieceId }) => pieceId) ?? []),
   );
   const boxes = new Set(order.lines.map(({ boxId }) => boxId));
-  const all = [
+  type Run = ProductionRun & { readonly isDone: boolean };
+  const all: readonly Run[] = [
     ...plan.made.map((run) => ({ ...run, isDone: true })),
     ...plan.runs.map((run) => ({ ...run, isDone: false })),
   ];
-  const made: Made = new Map();
-  const add = (run: (typeof all)[number]) => {
-    const key = `${run.recipeId} ${run.day}`;
-    if (made.has(key)) return;
-    made.set(key, run);
+  const ours = new Set<Run>();
+  const add = (run: Run) => {
+    if (ours.has(run)) return;
+    ours.add(run);
     // What it is made of was made for the day on which it is made.
     for (const other of all)
       if (other.pegs.some((peg) => peg.kind === 'recipe' && peg.id === run.recipeId && peg.on === run.day)) add(other);
@@ -82,19 +82,18 @@ export function timelineOf(
   for (const run of all)
     if (run.pegs.some((peg) => peg.kind === 'piece' && inside.has(peg.id) && (peg.handOver ?? peg.on) === on)) add(run);
 
+  const handedOver = order.state === 'handed over';
   const steps: TimelineStep[] = [
-    { day: on, kind: 'hand over', text: `Hand over to ${order.customer.name}`, from: null, until: null, begins: null, rest: '', isDone: order.state === 'handed over' }, // prettier-ignore
+    { day: on, kind: 'hand over', text: `Hand over to ${order.customer.name}`, ...NO_TIME, isDone: handedOver },
   ];
-  for (const run of made.values()) {
-    const rest = book.recipes.get(run.recipeId)?.recipe.restDays ?? 0;
-    const span = run.isDone
-      ? { from: null, until: null, begins: null, rest: '' }
-      : spanOf(benchDays.on(run.day), (task) => task.recipeId === run.recipeId);
-    steps.push({ day: run.day, kind: 'make', text: run.recipeName, ...span, isDone: run.isDone });
-    for (let later = 1; later <= rest + 1 && !run.isDone; later++) {
-      const day = addDays(run.day, later);
-      const goes = spanOf(benchDays.on(day), (task) => task.recipeId === run.recipeId && !plan.runs.some((each) => each.recipeId === run.recipeId && each.day === day)); // prettier-ignore
-      if (goes.from !== null) steps.push({ day, kind: 'goes on', text: run.recipeName, ...goes, isDone: false });
+  for (const { recipeId, recipeName: text, day: begun, isDone } of ours) {
+    const facts = book.recipes.get(recipeId);
+    const isOurs = (task: BenchTask) => task.recipeId === recipeId && task.begun === begun;
+    const span = isDone ? NO_TIME : spanOf(benchDays.on(begun), isOurs);
+    steps.push({ day: begun, kind: 'make', text, ...span, isDone });
+    for (const { day } of facts ? workDays(facts, begun, book.kitchen).slice(1) : []) {
+      const goes = spanOf(benchDays.on(day), isOurs);
+      if (goes.from !== null) steps.push({ day, kind: 'goes on', text, ...goes, isDone: false });
     }
   }
   for (const { pieceId, pieceName, handOver, work } of plan.finishings)

@@ -40,6 +40,7 @@ describe('findings by cause', () => {
             about: about('x'),
             message: key,
             waysOut: [all],
+            amount: 1,
           };
         });
         const causes = byCause(findings);

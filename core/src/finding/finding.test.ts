@@ -13,6 +13,7 @@ describe('a finding', () => {
       about: box,
       message: 'Sampler has 1 empty cell.',
       waysOut: [{ label: 'Open Sampler', action: { kind: 'open', subject: box } }],
+      amount: 1,
     });
   });
 

@@ -10,6 +10,8 @@ export interface Finding {
   readonly about: Subject;
   readonly message: string;
   readonly waysOut: readonly WayOut[];
+  /** By how much it is so, in its own unit; 1 where there is no more and no less. Of two findings with the same key the larger is the worse. */
+  readonly amount: number;
 }
 
 /** What a finding may have beside its facts. */
@@ -18,6 +20,7 @@ interface More {
   readonly waysOut?: readonly WayOut[];
   /** Tells several findings of one code about one subject apart: a line, a day. */
   readonly part?: string;
+  readonly amount?: number;
 }
 
 /**
@@ -29,12 +32,12 @@ export function finding<Code extends FindingCode>(
   code: Code,
   about: Subject<AboutOf<Code>>,
   facts: FactsOf<Code>,
-  { waysOut = [openWayOut(about)], part = '' }: More = {},
+  { waysOut = [openWayOut(about)], part = '', amount = 1 }: More = {},
 ): Finding {
   const { severity } = catalogue[code];
   const say = catalogue[code].say as (name: string, facts: FactsOf<Code>) => string;
   const key = [code, about.noun, about.id, part].filter(Boolean).join(' ');
-  return { code, key, severity, about, message: say(about.name, facts), waysOut };
+  return { code, key, severity, about, message: say(about.name, facts), waysOut, amount };
 }
 
 /** The same findings, the gravest first; those of one severity keep their order. */

@@ -1,8 +1,8 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { TODAY } from '../../testing/kitchen.js';
+import { different, TODAY } from '../../testing/kitchen.js';
 import { addDays, toFahrenheit, weekday } from '../quantity/index.js';
-import { readForecast } from './forecast.js';
+import { readForecast, withForecast } from './forecast.js';
 
 const NAMES = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'];
 
@@ -70,5 +70,24 @@ describe('a forecast in one line', () => {
         },
       ),
     );
+  });
+});
+
+describe('days with a forecast', () => {
+  const known = [different('2026-11-26', { roomCelsius: 21, humidityPercent: 70, helperHours: 2 })];
+  const then = (text: string) => withForecast(known, readForecast(text, TODAY).days);
+
+  it('keep what it does not say of them', () => {
+    expect(then('Thu 24 C, Fri 40 %')).toEqual([
+      different('2026-11-26', { roomCelsius: 24, humidityPercent: 70, helperHours: 2 }),
+      different('2026-11-27', { humidityPercent: 40 }),
+    ]);
+  });
+
+  it('go by its word where that is newer than a number', () => {
+    expect(then('Thu dry')).toEqual([
+      different('2026-11-26', { roomCelsius: 21, humidityPercent: null, helperHours: 2 }),
+    ]);
+    expect(then('Thu humid 65 %')[0]).toMatchObject({ humid: true, humidityPercent: 65 });
   });
 });

@@ -1,4 +1,4 @@
-import type { DayChange } from '../kitchen/index.js';
+import { usualDay, type DayChange } from '../kitchen/index.js';
 import { addDays, roundToStep, toCelsius, weekday, type Day } from '../quantity/index.js';
 import { readDay } from './day.js';
 
@@ -107,4 +107,22 @@ export function readForecast(text: string, today: Day): Forecast {
     }
   }
   return { days: [...found.values()].sort((a, b) => (a.day < b.day ? -1 : 1)), wrong };
+}
+
+/**
+ * Days with what a forecast says of their air; what it does not say of a day stays. What it says in a word alone takes the place of an earlier
+ * number: a number goes before a word, and this word is the newer.
+ */
+export function withForecast(days: readonly DayChange[], forecast: readonly ForecastDay[]): DayChange[] {
+  const known = new Map(days.map((each) => [each.day, each]));
+  for (const { day, roomCelsius, humidityPercent, humid } of forecast) {
+    const before = known.get(day) ?? usualDay(day);
+    known.set(day, {
+      ...before,
+      roomCelsius: roomCelsius ?? before.roomCelsius,
+      humidityPercent: humidityPercent ?? (humid === null ? before.humidityPercent : null),
+      humid: humid ?? before.humid,
+    });
+  }
+  return [...known.values()].sort((a, b) => (a.day < b.day ? -1 : 1));
 }

@@ -10,7 +10,7 @@ export {
   shopOrderId,
 } from './inbox.js';
 
-export { type Forecast, type ForecastDay, readForecast } from './forecast.js';
+export { type Forecast, type ForecastDay, readForecast, withForecast } from './forecast.js';
 export { idOfKey } from './key.js';
 export { type QuickOrder, type QuickQuestion, readQuickOrder } from './quick.js';
 export { type Shelf, shelfOf, shelfOfBook } from './shelf.js';

@@ -1,5 +1,5 @@
 export { type Closure, closureOn } from './closures.js';
-export { A_YEAR_OF_WEEKS, yearLater } from './year-later.js';
+export { yearLater } from './year-later.js';
 export {
   blockKinds,
   type BlockKind,

@@ -2,25 +2,23 @@ import { addDays, type Day } from '../quantity/index.js';
 import type { KitchenDraft } from './schema.js';
 
 /** After so many days it is the same weekday of the same season. */
-export const A_YEAR_OF_WEEKS = 52 * 7;
+const A_YEAR_OF_WEEKS = 52 * 7;
 
 /**
- * Last season's days as a template of the next: hours, helpers and closed days 52 weeks later, on the same weekdays. What the air was like is no
- * template, and a day of which something is said already stays as it is.
- * @param from the first day of the season that is taken
- * @param to the last one
+ * The different days of the last 52 weeks as a template of the next: hours, helpers and closed days on the same weekdays. What the air was like
+ * is no template, and a day of which something is said already stays as it is.
  * @returns the kitchen with them, and how many were added
  */
 export function yearLater(
   kitchen: KitchenDraft,
-  from: Day,
-  to: Day,
+  today: Day,
 ): { readonly kitchen: KitchenDraft; readonly added: number } {
+  const from = addDays(today, -A_YEAR_OF_WEEKS);
   const known = new Set(kitchen.dayChanges.map(({ day }) => day));
   const dayChanges = kitchen.dayChanges
     .filter(({ day, hours, begins, helperHours }) => {
       const isPlanned = hours !== null || begins !== null || helperHours > 0;
-      return day >= from && day <= to && isPlanned && !known.has(addDays(day, A_YEAR_OF_WEEKS));
+      return day >= from && day < today && isPlanned && !known.has(addDays(day, A_YEAR_OF_WEEKS));
     })
     .map((each) => ({
       ...each,
@@ -30,7 +28,7 @@ export function yearLater(
       humidityPercent: null,
     }));
   const later = kitchen.closures
-    .filter((each) => each.from >= from && each.to <= to)
+    .filter((each) => each.from >= from && each.to < today)
     .map((each) => ({ ...each, from: addDays(each.from, A_YEAR_OF_WEEKS), to: addDays(each.to, A_YEAR_OF_WEEKS) }));
   const closures = later.filter(
     (each) => !kitchen.closures.some((old) => old.from === each.from && old.to === each.to),

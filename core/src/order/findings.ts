@@ -253,7 +253,8 @@ function closedFindings({ id, handOver: { on } }: OrderFiled, { kitchen }: Book,
     label: `Move it to ${sayDay(to)}`,
     action: { kind: 'move-order', orderId: id, to },
   }));
-  return [finding('closed-day', about, { day: on, reason: closure.reason }, { waysOut: [...waysOut, openWayOut(about, 'Open the order')] })]; // prettier-ignore
+  const all = [...waysOut, openWayOut(about, 'Open the order')];
+  return [finding('closed-day', about, { day: on, reason: closure.reason }, { waysOut: all })];
 }
 
 /** What must be decided about a breach, with every way out of it. */

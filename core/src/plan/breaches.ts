@@ -10,10 +10,15 @@ export interface Breach {
   readonly key: string;
   /** By how much it is broken, in the rule's own unit; 1 where there is no more and no less. */
   readonly amount: number;
+  /** From so much more on it is worse. */
+  readonly noticed: number;
   readonly message: string;
 }
 
-const byFinding = ({ key, message }: Finding): Breach => ({ key, amount: 1, message });
+/** What is so much worse is worse, in whatever unit. */
+const SAME = 1e-6;
+
+const byFinding = ({ key, amount, message }: Finding): Breach => ({ key, amount, noticed: SAME, message });
 
 /** Minutes that a day ends later without anybody noticing. */
 export const NOTICED = 1;
@@ -31,6 +36,7 @@ const hoursBroken = (plan: Plan, book: Book): Breach[] =>
             {
               key: `hours day ${day}`,
               amount: Math.max(1, bookedMinutes),
+              noticed: NOTICED,
               message: `${sayMinutes(bookedMinutes)} of work would fall on ${sayDay(day)}, which is no bench day.`,
             },
           ]
@@ -42,6 +48,7 @@ const hoursBroken = (plan: Plan, book: Book): Breach[] =>
       {
         key: `hours day ${day}`,
         amount: over,
+        noticed: NOTICED,
         message: `${sayDay(day)} would be ${sayMinutes(over)} over its ${sayMinutes(benchMinutes)}${allowed}.`,
       },
     ];
@@ -67,5 +74,5 @@ export function breachesOf(plan: Plan, book: Book): Breach[] {
 /** What a plan breaks that another does not, or breaks more. */
 export function newBreaches(before: readonly Breach[], after: readonly Breach[]): Breach[] {
   const known = new Map(before.map(({ key, amount }) => [key, amount]));
-  return after.filter(({ key, amount }) => amount > (known.get(key) ?? 0) + NOTICED || !known.has(key));
+  return after.filter(({ key, amount, noticed }) => amount > (known.get(key) ?? -Infinity) + noticed);
 }

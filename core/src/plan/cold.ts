@@ -5,14 +5,14 @@ import { coldKinds, litresOf, PIECES_OF_ROOM, type ColdKind } from '../room/inde
 import type { Finishing } from './needs.js';
 import type { Plan } from './shape.js';
 
-/** A cold place whose room is counted. */
-export interface ColdRoom {
+/** What there is of one kind of cold place. */
+export interface ColdSpace {
   readonly kind: ColdKind;
   readonly litres: number;
 }
 
 /** The cold places of the kitchen, by kind; those that are not named are not counted. */
-export const coldRooms = ({ kitchen: { coldPlaces } }: Book): ColdRoom[] =>
+export const coldSpaces = ({ kitchen: { coldPlaces } }: Book): ColdSpace[] =>
   coldKinds.flatMap((kind) => {
     const litres = litresOf(coldPlaces, kind);
     return litres === null ? [] : [{ kind, litres }];

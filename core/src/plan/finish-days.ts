@@ -93,6 +93,40 @@ export function lastStart(facts: PieceFacts, by: Day, book: Book): Day {
   return by;
 }
 
+/** What of a part a stage of finishing takes. */
+interface PartShare {
+  readonly part: PiecePart;
+  /** Which stage, from 0. */
+  readonly stage: number;
+  /** Of all that the piece takes of it. */
+  readonly share: number;
+}
+
+/** In which stages the parts of a piece beside its body are used: of a moulded one the shell and the cap each in its own. */
+export function partShares(facts: PieceFacts): PartShare[] {
+  const body = bodyForm(facts.piece.form);
+  const stages = finishStages(facts.piece);
+  const last = stages.length - 1;
+  const stageOf = (name: MouldStage, other: number): number => {
+    const found = stages.findIndex((each) => each.stages.includes(name));
+    return found < 0 ? other : found;
+  };
+  return facts.parts.flatMap((part): PartShare[] => {
+    if (part.role === 'body') return [];
+    if (body.kind !== 'moulded' || last === 0) return [{ part, stage: last, share: 1 }];
+    if (part.role === 'layer') return [{ part, stage: stageOf('fill', 0), share: 1 }];
+    if (part.role !== 'shell') return [{ part, stage: last, share: 1 }];
+    const { shellPercent, capPercent } = body.shell;
+    const cap = capPercent / (shellPercent + capPercent);
+    const [shellStage, capStage] = [stageOf('shell', 0), stageOf('cap', last)];
+    if (shellStage === capStage || cap === 0) return [{ part, stage: shellStage, share: 1 }];
+    return [
+      { part, stage: shellStage, share: 1 - cap },
+      { part, stage: capStage, share: cap },
+    ];
+  });
+}
+
 /** What of a part a day of finishing takes. */
 export interface PartUse {
   readonly part: PiecePart;
@@ -103,34 +137,11 @@ export interface PartUse {
   readonly done: boolean;
 }
 
-/** On which days the parts of a piece beside its body are used: of a moulded one the shell and the cap each on its own. */
-export function partUses(facts: PieceFacts, days: readonly FinishDay[]): PartUse[] {
-  const body = bodyForm(facts.piece.form);
-  const dayOf = (...stages: readonly MouldStage[]) =>
-    days.find((each) => each.stages.some((stage) => stages.includes(stage)));
-  const last = days.at(-1);
-  return facts.parts.flatMap((part): PartUse[] => {
-    const { role, drawnGrams, readyGrams } = part;
-    if (role === 'body' || !last) return [];
-    const use = (on: FinishDay | undefined, share: number): PartUse[] =>
-      share > 0
-        ? [
-            {
-              part,
-              day: (on ?? last).day,
-              drawnGrams: drawnGrams * share,
-              readyGrams: readyGrams * share,
-              done: (on ?? last).done,
-            },
-          ]
-        : [];
-    if (body.kind !== 'moulded' || body.stages.length === 0) return use(last, 1);
-    if (role === 'layer') return use(dayOf('fill') ?? days[0], 1);
-    if (role !== 'shell') return use(last, 1);
-    const { shellPercent, capPercent } = body.shell;
-    const capShare = capPercent / (shellPercent + capPercent);
-    const shellDay = dayOf('shell') ?? days[0];
-    const capDay = dayOf('cap') ?? last;
-    return shellDay === capDay ? use(shellDay, 1) : [...use(shellDay, 1 - capShare), ...use(capDay, capShare)];
+/** On which days the parts of a piece beside its body are used. @param days one for each of its stages */
+export const partUses = (facts: PieceFacts, days: readonly FinishDay[]): PartUse[] =>
+  partShares(facts).flatMap(({ part, stage, share }): PartUse[] => {
+    const on = days[stage];
+    if (!on) return [];
+    const { drawnGrams, readyGrams } = part;
+    return [{ part, day: on.day, drawnGrams: drawnGrams * share, readyGrams: readyGrams * share, done: on.done }];
   });
-}

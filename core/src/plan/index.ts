@@ -10,8 +10,8 @@ export {
   turnsOf,
 } from './clean-downs.js';
 export {
-  type ColdRoom,
-  coldRooms,
+  type ColdSpace,
+  coldSpaces,
   coldTaken,
   finishedLitres,
   finishingLitres,
@@ -22,7 +22,15 @@ export {
 } from './cold.js';
 export { type Decision, decisionSchema, type StoredDecision } from './decision.js';
 export type { PieceDemand } from './demand.js';
-export { canBeFinished, type FinishDay, finishDays, lastOf, partUses, type ToFinish } from './finish-days.js';
+export {
+  canBeFinished,
+  type FinishDay,
+  finishDays,
+  lastOf,
+  partShares,
+  partUses,
+  type ToFinish,
+} from './finish-days.js';
 export {
   componentKey,
   type DayShare,
@@ -51,6 +59,7 @@ export { suitsMaking, toFridge } from './suits.js';
 export {
   hasMoulds,
   isInPan,
+  isSameMould,
   mouldsHeld,
   mouldsListed,
   mouldShareOf,

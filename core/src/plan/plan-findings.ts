@@ -96,7 +96,7 @@ function vesselFindings(plan: Plan, book: Book): Finding[] {
           'moulds-short',
           about,
           { pieces: mould.pieces, wanted: Math.ceil(filled - 1e-6), there: mould.count },
-          { part: mould.key, waysOut: [PLAN_AGAIN, openWayOut(about)] },
+          { part: mould.key, amount: filled, waysOut: [PLAN_AGAIN, openWayOut(about)] },
         ),
       ];
     }),
@@ -113,7 +113,7 @@ function vesselFindings(plan: Plan, book: Book): Finding[] {
           'pans-short',
           about,
           { pan: pan.name, wanted: taken, there: pan.count },
-          { part: pan.key, waysOut: [PLAN_AGAIN, openWayOut(about)] },
+          { part: pan.key, amount: taken, waysOut: [PLAN_AGAIN, openWayOut(about)] },
         ),
       ];
     }),
@@ -135,7 +135,7 @@ function poolFindings(
         'pool-short',
         { noun: 'recipe', id, name: recipe.name },
         { day: short.day },
-        { waysOut: [PLAN_AGAIN, openWayOut({ noun: 'recipe', id, name: recipe.name })] },
+        { amount: short.grams, waysOut: [PLAN_AGAIN, openWayOut({ noun: 'recipe', id, name: recipe.name })] },
       ),
     ];
   });
@@ -153,7 +153,7 @@ const freshFindings = (plan: Plan, book: Book): Finding[] =>
         'not-rested',
         about,
         { until: addDays(day, restDays), wantedOn: early.on, user: early.name },
-        { part: early.on, waysOut: [PLAN_AGAIN, openWayOut(about)] },
+        { part: early.on, amount: early.grams, waysOut: [PLAN_AGAIN, openWayOut(about)] },
       ),
     ];
   });
@@ -165,7 +165,7 @@ function shoppingFindings(shopping: readonly ShoppingLine[], today: Day): Findin
     if (line.missingGrams > 1e-6 && line.packs.length === 0)
       found.push(finding('cannot-buy', about, {}, { part: line.firstUse }));
     if (line.packs.length > 0 && line.buyBy < today)
-      found.push(finding('buy-late', about, { buyBy: line.buyBy }, { part: line.firstUse }));
+      found.push(finding('buy-late', about, { buyBy: line.buyBy }, { part: line.firstUse, amount: line.missingGrams }));
     if (line.spoiltGrams >= 1) found.push(finding('stock-spoils', about, { grams: line.spoiltGrams }));
     return found;
   });

@@ -1,10 +1,9 @@
-import { uniqBy } from 'es-toolkit';
 import type { Book } from '../book/index.js';
 import { finding, openWayOut, type Finding, type Subject } from '../finding/index.js';
 import type { PieceFacts } from '../piece/index.js';
 import { sayDay, type Day } from '../quantity/index.js';
 import { coldNames } from '../room/index.js';
-import { coldRooms, coldTaken } from './cold.js';
+import { coldSpaces, coldTaken } from './cold.js';
 import { moveAway, PLAN_AGAIN } from './move-away.js';
 import type { Plan } from './shape.js';
 import { toFridge, whyNotFinishedOn, whyNotMadeOn } from './suits.js';
@@ -13,15 +12,20 @@ const KITCHEN: Subject<'kitchen'> = { noun: 'kitchen', id: 'kitchen', name: 'the
 /** Nobody sees that a shelf is so much too full, L. */
 const LITRES_OFF = 0.01;
 
-/** Which pieces are worked on to finish them on which days, each once. */
-const finishedOnDays = ({ finishings }: Plan, { pieces }: Book): { readonly day: Day; readonly facts: PieceFacts }[] =>
-  uniqBy(
-    finishings.flatMap(({ pieceId, work }) => {
-      const facts = pieces.get(pieceId);
-      return facts ? work.map(({ day }) => ({ day, facts })) : [];
-    }),
-    ({ day, facts }) => `${facts.piece.id} ${day}`,
-  );
+/** Which pieces are worked on to finish them on which days, each once, and how many. */
+function finishedOnDays({ finishings }: Plan, { pieces }: Book) {
+  const found = new Map<string, { readonly day: Day; readonly facts: PieceFacts; count: number }>();
+  for (const { pieceId, work, count } of finishings) {
+    const facts = pieces.get(pieceId);
+    for (const { day } of facts ? work : []) {
+      const key = `${pieceId} ${day}`;
+      const there = found.get(key);
+      if (there) there.count += count;
+      else if (facts) found.set(key, { day, facts, count });
+    }
+  }
+  return [...found.values()];
+}
 
 /** What is made or finished on a day whose air does not suit it, and what is then set in the fridge. */
 export const airFindings = (plan: Plan, book: Book, today: Day): Finding[] => [
@@ -36,22 +40,33 @@ export const airFindings = (plan: Plan, book: Book, today: Day): Finding[] => [
         'unfit-air',
         about,
         { why },
-        { part: day, waysOut: [...moveAway(plan, run, book, today), PLAN_AGAIN, openWayOut(about)] },
+        {
+          part: day,
+          amount: run.batchCount,
+          waysOut: [...moveAway(plan, run, book, today), PLAN_AGAIN, openWayOut(about)],
+        },
       ),
     ];
   }),
-  ...finishedOnDays(plan, book).flatMap(({ day, facts }) => {
+  ...finishedOnDays(plan, book).flatMap(({ day, facts, count }) => {
     const about: Subject<'piece'> = { noun: 'piece', id: facts.piece.id, name: facts.piece.name };
     const why = whyNotFinishedOn(facts, day, book.kitchen);
     if (why !== null)
-      return [finding('unfit-air-to-finish', about, { why }, { part: day, waysOut: [PLAN_AGAIN, openWayOut(about)] })];
+      return [
+        finding(
+          'unfit-air-to-finish',
+          about,
+          { why },
+          { part: day, amount: count, waysOut: [PLAN_AGAIN, openWayOut(about)] },
+        ),
+      ];
     return toFridge(facts, day, book.kitchen) ? [finding('set-in-fridge', about, { day }, { part: day })] : [];
   }),
 ];
 
 /** Nights in which more would stand cold than there is room for. */
 export const coldFindings = (plan: Plan, book: Book): Finding[] =>
-  coldRooms(book).flatMap(({ kind, litres }) =>
+  coldSpaces(book).flatMap(({ kind, litres }) =>
     plan.days.flatMap(({ day }) => {
       const taken = coldTaken(plan, day, kind, book);
       // What is made and finished already stands where it stands.
@@ -62,7 +77,11 @@ export const coldFindings = (plan: Plan, book: Book): Finding[] =>
           'cold-short',
           about,
           { place: coldNames[kind], takenLitres: taken, litres },
-          { part: kind, waysOut: [PLAN_AGAIN, openWayOut(about), openWayOut(KITCHEN, 'Open the settings')] },
+          {
+            part: kind,
+            amount: taken,
+            waysOut: [PLAN_AGAIN, openWayOut(about), openWayOut(KITCHEN, 'Open the settings')],
+          },
         ),
       ];
     }),

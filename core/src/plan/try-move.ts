@@ -1,3 +1,4 @@
+import { sum } from 'es-toolkit';
 import type { Book } from '../book/index.js';
 import { blocks } from '../finding/index.js';
 import type { OrderFiled } from '../order/index.js';
@@ -28,19 +29,23 @@ export function tryMove(
   return tried(plan, moveRun(guideOf(plan, pins), recipeId, from, to, plan), orders, book, today);
 }
 
-/** What comes of decisions that were changed: what the plan would then break that it does not break now, or the decisions themselves. */
+/**
+ * What comes of decisions that were changed: what the plan would then break that it does not break now, or the decisions themselves.
+ * @param whyNotMoved why the plan that they make does not have what was wanted; each a sentence
+ */
 function tried(
   plan: Plan,
   guide: Guide,
   orders: readonly OrderFiled[],
   book: Book,
   today: Day,
+  whyNotMoved: (moved: Plan) => readonly string[] = () => [],
 ): { readonly why: readonly string[]; readonly guide: Guide | null } {
   const moved = planSeason(book, orders, today, guide);
   const broken = newBreaches(breachesOf(plan, book), breachesOf(moved, book));
   const left = moved.leftOut.filter((id) => !plan.leftOut.includes(id));
   const late = moved.findings.filter((each) => blocks(each, 'order') && left.includes(each.about.id));
-  const messages = [...broken, ...late].map(({ message }) => message);
+  const messages = [...[...broken, ...late].map(({ message }) => message), ...whyNotMoved(moved)];
   return messages.length > 0 ? { why: messages, guide: null } : { why: [], guide };
 }
 
@@ -77,14 +82,16 @@ export function whyNotStageTo(
     const before = each.work.find((work) => work.stage === stage - 1);
     const earliest = before
       ? addDays(before.day, nights[stage] ?? 0)
-      : body && stage === 0
-        ? readyOn(body, each.madeOn, book.kitchen)
-        : to;
+      : stage > 0
+        ? // What comes before it is done.
+          addDays(each.begun, sum(nights.slice(1, stage + 1)))
+        : body
+          ? readyOn(body, each.madeOn, book.kitchen)
+          : to;
     if (to < earliest)
       why.push(`${name} can be worked on from ${sayDay(earliest)} on: it has to rest or set until then.`);
     const by = body && bodyWindow(facts, each.handOver, body, book).finishBy;
-    const later = nights.slice(stage + 1).reduce((sum, count) => sum + count, 0);
-    const latest = by && addDays(by, -later);
+    const latest = by && addDays(by, -sum(nights.slice(stage + 1)));
     if (latest && to > latest)
       why.push(`${name} for ${sayDay(each.handOver)} must have this done by ${sayDay(latest)}.`);
   }
@@ -126,5 +133,11 @@ export function tryMoveStage(
     ...(now.stagePins ?? []).filter((pin) => !isMoved(pin)),
     ...moved.map(({ madeOn, handOver }): StagePin => ({ pieceId, madeOn, handOver, stage, day: to })),
   ];
-  return tried(plan, { ...now, stagePins }, orders, book, today);
+  const isThere = (after: Plan) =>
+    moved.every(({ madeOn, handOver }) =>
+      movedBy(after, { pieceId, stage, from: to, handOver }).some((each) => each.madeOn === madeOn),
+    );
+  return tried(plan, { ...now, stagePins }, orders, book, today, (after) =>
+    isThere(after) ? [] : [`On ${sayDay(to)} it would not be finished in time.`],
+  );
 }

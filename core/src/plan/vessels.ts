@@ -4,6 +4,7 @@ import { bodyForm, setsOverNight, type PieceFacts } from '../piece/index.js';
 import { addDays, type Day } from '../quantity/index.js';
 import type { BatchCount } from '../recipe/index.js';
 import { oncePer } from '../record/index.js';
+import { nutClass, nutClasses, type NutClass } from './clean-downs.js';
 import type { Finishing } from './needs.js';
 
 /** Moulds of one kind, for all pieces that are filled in them. */
@@ -23,26 +24,35 @@ export interface MouldShare {
   readonly perPiece: number;
   /** Whether it stands in its mould over night. */
   readonly overNight: boolean;
+  /** In which part of a day its moulds are filled, and emptied. */
+  readonly nuts: NutClass;
 }
 
-const mouldKey = ({ cavities, cavityMl }: { readonly cavities: number; readonly cavityMl: number }): string =>
-  `${String(cavities)} x ${String(cavityMl)} mL`;
+interface MouldSize {
+  readonly cavities: number;
+  readonly cavityMl: number;
+}
+
+const mouldKey = ({ cavities, cavityMl }: MouldSize): string => `${String(cavities)} x ${String(cavityMl)} mL`;
+
+/** Whether moulds are of one kind. */
+export const isSameMould =
+  (kind: MouldSize) =>
+  (other: MouldSize): boolean =>
+    mouldKey(kind) === mouldKey(other);
 
 /** What a piece takes of its moulds; null for one that is not moulded. */
-export function mouldShareOf({ piece }: PieceFacts): MouldShare | null {
+export function mouldShareOf({ piece, contains }: PieceFacts): MouldShare | null {
   const form = bodyForm(piece.form);
   if (form.kind !== 'moulded') return null;
   const overNight = setsOverNight(piece);
   const held = form.cavities * (overNight ? 1 : form.turnsPerDay) * (1 - form.breakagePercent / 100);
-  return { key: mouldKey(form), perPiece: form.cavitiesEach / held, overNight };
+  return { key: mouldKey(form), perPiece: form.cavitiesEach / held, overNight, nuts: nutClass(contains) };
 }
 
 /** How many moulds of a kind the kitchen lists; null when it lists none. */
-export function mouldsListed(
-  kind: { readonly cavities: number; readonly cavityMl: number },
-  { moulds }: Pick<KitchenDraft, 'moulds'>,
-): number | null {
-  const same = moulds.filter((each) => mouldKey(each) === mouldKey(kind));
+export function mouldsListed(kind: MouldSize, { moulds }: Pick<KitchenDraft, 'moulds'>): number | null {
+  const same = moulds.filter(isSameMould(kind));
   return same.length > 0 ? same.reduce((sum, { count }) => sum + count, 0) : null;
 }
 
@@ -62,22 +72,45 @@ export const mouldsOf = oncePer((book: Book): readonly Mould[] => {
   return [...kinds].map(([key, kind]) => ({ key, ...kind }));
 });
 
-/** Whether pieces have their moulds on a day, or in the night after it: those that set over night until they are knocked out. */
-export const hasMoulds = ({ overNight }: MouldShare, begun: Day, last: Day, on: Day): boolean =>
-  overNight ? begun <= on && on < last : last === on;
+/**
+ * Whether pieces have their moulds in one part of a day. Those that set over night have them from their own part of the day on which they are
+ * begun until they are knocked out, which is in their own part of another day: in the parts before that they have them still. Within one part
+ * what is knocked out goes before what is filled. All others count for the whole day.
+ * @param part the last of them is the night after the day, too
+ */
+export function hasMoulds({ overNight, nuts }: MouldShare, begun: Day, last: Day, on: Day, part: NutClass): boolean {
+  if (!overNight) return last === on;
+  const [own, now] = [nutClasses.indexOf(nuts), nutClasses.indexOf(part)];
+  if (begun === on) return on < last && own <= now;
+  return begun < on && (on < last || (on === last && own > now));
+}
 
-/** Moulds of one kind that are full on a day and in the night after it; a fraction of the last. */
-export const mouldsHeld = (
+/**
+ * Moulds of one kind that are full on a day and in the night after it; a fraction of the last.
+ * @param parts of the day, of which the one with the most counts
+ */
+export function mouldsHeld(
   finishings: readonly Pick<Finishing, 'pieceId' | 'begun' | 'day' | 'count'>[],
   on: Day,
   { key }: Mould,
   book: Book,
-): number =>
-  finishings.reduce((sum, { pieceId, begun, day, count }) => {
+  parts: readonly NutClass[] = nutClasses,
+): number {
+  const ours = finishings.flatMap(({ pieceId, begun, day, count }) => {
     const facts = begun <= on && on <= day ? book.pieces.get(pieceId) : undefined;
     const share = facts && mouldShareOf(facts);
-    return share?.key === key && hasMoulds(share, begun, day, on) ? sum + count * share.perPiece : sum;
-  }, 0);
+    return share?.key === key ? [{ share, begun, day, count }] : [];
+  });
+  return Math.max(
+    ...parts.map((part) =>
+      ours.reduce(
+        (sum, { share, begun, day, count }) =>
+          hasMoulds(share, begun, day, on, part) ? sum + count * share.perPiece : sum,
+        0,
+      ),
+    ),
+  );
+}
 
 /** Pans of one length and width. */
 export interface PanKind {

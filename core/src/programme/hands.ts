@@ -236,11 +236,16 @@ export function addMouldsAndPans({ input, model, days, batches, serves }: Progra
     });
     // Between two bench days the same moulds are full: a row for the first of the nights says it for all.
     for (const day of days) {
-      const held = shares.flatMap(({ share, begun, finishedOn, column }): Term[] =>
-        hasMoulds(share, begun, finishedOn, day) ? [[column, share.perPiece]] : [],
-      );
-      if (held.length > 0)
-        model.atMost('moulds', held, Math.max(0, mould.count - mouldsHeld(standing, day, mould, book)));
+      /** What holds moulds in a part of the day; one row for parts in which it is the same. */
+      const rows = new Map<string, { readonly held: Term[]; readonly free: number }>();
+      for (const part of nutClasses) {
+        const held = shares.flatMap(({ share, begun, finishedOn, column }): Term[] =>
+          hasMoulds(share, begun, finishedOn, day, part) ? [[column, share.perPiece]] : [],
+        );
+        const free = Math.max(0, mould.count - mouldsHeld(standing, day, mould, book, [part]));
+        rows.set([free, ...held.map(([column]) => column)].join(' '), { held, free });
+      }
+      for (const { held, free } of rows.values()) if (held.length > 0) model.atMost('moulds', held, free);
     }
   }
   for (const pan of panKinds(book.kitchen)) {

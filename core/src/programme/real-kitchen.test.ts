@@ -1,12 +1,13 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { batch, bookOf, different, order, TODAY } from '../../testing/kitchen.js';
+import { batch, bookOf, box, different, order, TODAY } from '../../testing/kitchen.js';
 import { anyRealBench, anyRealOrders, dome, realBench, realPantry, twoEvenings } from '../../testing/real-kitchen.js';
 import { solver } from '../../testing/solver.js';
 import { verifyBench } from '../../testing/verify-bench.js';
 import { verifyPlan } from '../../testing/verify-plan.js';
 import { benchDay } from '../bench-day/index.js';
-import { breachesOf, guideOf, planSeason, tryMoveStage, type Plan } from '../plan/index.js';
+import { addDays } from '../quantity/index.js';
+import { breachesOf, guideOf, mouldsHeld, mouldsOf, planSeason, tryMoveStage, type Plan } from '../plan/index.js';
 import { solveProgramme } from './solve.js';
 
 const pantryWith = (more: Partial<typeof realBench> = {}, pieces = realPantry.pieces) =>
@@ -122,7 +123,65 @@ describe('domes in two moulds over two evenings', () => {
       expect(work.map(({ stages, day }) => [stages, day >= '2026-12-05'])).toEqual([[['cap', 'knock out'], true]]);
     }
     expect(verifyPlan(plan, then, orders, '2026-12-03')).toEqual([]);
+    // The stage before is done, and its night is still to come.
+    const [{ handOver, day: from } = { handOver: '', day: '' }] = capped;
+    const move = { plan, pins: [], pieceId: 'dome', stage: 1, from, handOver };
+    const { why, guide } = tryMoveStage({ ...move, to: '2026-12-03' }, orders, then, '2026-12-03');
+    expect(guide).toBeNull();
+    expect(why).toContain('dome can be worked on from Friday 4 December on: it has to rest or set until then.');
   });
+
+  it('share their moulds with others, in each part of a day by its nuts', async () => {
+    const pale = { ...dome(), id: 'pale', name: 'pale' };
+    const { form } = pale;
+    if (form.kind !== 'moulded') throw new Error('no dome');
+    const noNuts = { ...pale, form: { ...form, layers: [{ recipeId: 'ganache', grams: 6.5, gramsPerMl: 1.2 }] } };
+    const book = bookOf({
+      ...realPantry,
+      pieces: [...realPantry.pieces, noNuts],
+      boxes: [...realPantry.boxes, box('pale', ['pale'])],
+      kitchen: realBench,
+    });
+    const [mould] = mouldsOf(book);
+    if (!mould) throw new Error('no mould');
+    const at = (pieceId: string, begun: string, day: string) => ({ pieceId, begun, day, count: 24 * 0.96 * 2 });
+    const both = (first: string, then: string) =>
+      mouldsHeld(
+        [at(first, '2026-12-01', '2026-12-03'), at(then, '2026-12-03', '2026-12-05')],
+        '2026-12-03',
+        mould,
+        book,
+      );
+    // What has nuts is capped after what has none is filled: the moulds are wanted twice.
+    expect(both('dome', 'pale')).toBeCloseTo(4);
+    expect(both('pale', 'dome')).toBeCloseTo(2);
+    expect(both('dome', 'dome')).toBeCloseTo(2);
+    await fc.assert(
+      fc.asyncProperty(
+        fc.array(
+          fc.record({
+            pale: fc.integer({ min: 1, max: 60 }),
+            fine: fc.integer({ min: 1, max: 14 }),
+            days: fc.integer({ min: 9, max: 20 }),
+          }),
+          { minLength: 1, maxLength: 3 },
+        ),
+        async (list) => {
+          const wanted = list.map(({ days, ...lines }, index) =>
+            order(`o${String(index)}`, lines, addDays(TODAY, days)),
+          );
+          const draft = planSeason(book, wanted, TODAY);
+          const { status, plan } = await solved(book, wanted);
+          expect(verifyPlan(draft, book, wanted, TODAY).filter((each) => !/minutes$/.test(each))).toEqual([]);
+          for (const each of status === 'impossible' || status === 'none' ? [draft] : [draft, plan])
+            for (const { day } of each.days)
+              expect(verifyBench(benchDay(each, day, book), each, day, book)).toEqual([]);
+          if (status !== 'impossible' && status !== 'none') expect(verifyPlan(plan, book, wanted, TODAY)).toEqual([]);
+        },
+      ),
+      { numRuns: 10 },
+    );
+  }, 120_000);
 
   it('with the same stages, have their order checked as they are typed', () => {
     expect(() => dome({}, [...twoEvenings].reverse())).toThrow(/in their order/);

@@ -1,6 +1,6 @@
 import { isTapWater, partsOfStock, weighedPacks, type IngredientFiled } from '../ingredient/index.js';
 import {
-  coldRooms,
+  coldSpaces,
   coldTaken,
   finishedLitres,
   finishingLitres,
@@ -62,11 +62,11 @@ export function addIngredients(builder: ProgrammeBuilder): void {
 export function addCold(builder: ProgrammeBuilder, { flows }: MassRows): void {
   const { input, model, serves } = builder;
   const { book, netted, beside, today } = input;
-  const rooms = coldRooms(book);
-  if (rooms.length === 0) return;
+  const spaces = coldSpaces(book);
+  if (spaces.length === 0) return;
   const last = serves.reduce((day, { demand }) => (demand.day > day ? demand.day : day), today);
   const nights = Array.from({ length: daysBetween(today, last) }, (_, index) => addDays(today, index));
-  for (const { kind, litres } of rooms) {
+  for (const { kind, litres } of spaces) {
     const standing = [
       ...serves.flatMap(({ facts, day, finish, finishedOn, demand, column }) => [
         { from: day, until: finish[0]?.day ?? finishedOn, column, litres: litresPerBody(facts, kind, book) },

@@ -4,7 +4,7 @@ import { daySchema, idSchema } from '../record/index.js';
 import { type KitchenDraft, usualDay } from '../kitchen/index.js';
 import { moreBoxes, type OrderFiled } from '../order/index.js';
 import type { Day } from '../quantity/index.js';
-import type { Plan } from '../plan/index.js';
+import { isSameMould, type Plan } from '../plan/index.js';
 import { z } from 'zod';
 
 /** What may be different: lost days, hands that are hired, moulds that are bought, boxes that are added. */
@@ -60,7 +60,7 @@ export function withMoulds<Piece extends BookData['pieces'][number]>(
     const count = moulds.find(({ pieceId }) => pieceId === piece.id)?.count ?? 0;
     const { form } = piece;
     if (count === 0 || form.kind !== 'moulded') return piece;
-    const at = listed.findIndex(({ cavities, cavityMl }) => cavities === form.cavities && cavityMl === form.cavityMl);
+    const at = listed.findIndex(isSameMould(form));
     if (at < 0) return { ...piece, form: { ...form, moulds: form.moulds + count } };
     listed = listed.map((mould, place) => (place === at ? { ...mould, count: mould.count + count } : mould));
     return piece;

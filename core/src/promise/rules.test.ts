@@ -16,8 +16,8 @@ import {
 import { verifyBench } from '../../testing/verify-bench.js';
 import { verifyPlan } from '../../testing/verify-plan.js';
 import { addDays } from '../quantity/index.js';
-import { benchDay } from '../bench-day/index.js';
-import { breachesOf, planSeason, readyOn, tryMove, workDays } from '../plan/index.js';
+import { benchDay, runOf, timelineOf } from '../bench-day/index.js';
+import { breachesOf, newBreaches, planSeason, readyOn, tryMove, workDays } from '../plan/index.js';
 
 const week = [2, 4, 6].map((weekday) => ({ weekday, hours: 6, begins: null }));
 const bench = { ...kitchen, benchWeek: week, setUpMinutes: 5, cleanMinutes: 10 };
@@ -89,7 +89,8 @@ describe('nights within a method', () => {
             kitchen: { ...bench, benchWeek: days.map((weekday) => ({ weekday, hours: 8, begins: null })) },
             recipes: [jelly({ steps, handsMinutes: 10 * steps.length + 5 })],
           });
-          const orders = [order('a', { b: count }, addDays(TODAY, ahead))];
+          const asked = order('a', { b: count }, addDays(TODAY, ahead));
+          const orders = [asked];
           const made = planSeason(own, orders, TODAY);
           expect(verifyPlan(made, own, orders, TODAY).filter((each) => !/minutes$/.test(each))).toEqual([]);
           const hands = made.runs.reduce((sum, each) => sum + each.batchCount * (10 * steps.length + 5), 0);
@@ -98,11 +99,38 @@ describe('nights within a method', () => {
             .flatMap(({ work }) => work)
             .reduce((sum, each) => sum + each.handsMinutes, 0);
           expect(booked).toBeCloseTo(hands + finishing + made.runs.length * 5, 6);
+          // The way back tells of every day on which a batch is worked on, however far it is from the one before.
+          const told = timelineOf(asked, made, own);
+          for (const { recipeId, day: begun } of made.runs)
+            for (const { day } of workDays(own.recipes.get(recipeId) ?? facts, begun, own.kitchen).slice(1))
+              expect(told.filter((step) => step.kind === 'goes on').map((step) => step.day)).toContain(day);
           for (const { day } of made.days) expect(verifyBench(benchDay(made, day, own), made, day, own)).toEqual([]);
         },
       ),
       { numRuns: 60 },
     );
+  });
+});
+
+describe('a batch that goes on on the day on which others of its recipe begin', () => {
+  const begun = '2026-12-01';
+  const today = '2026-12-03';
+  const book = bookOf({ ...jellies, batches: [batch('x', 'jelly', begun)] });
+  const asked = order('a', { b: 60 }, '2026-12-09');
+  const plan = planSeason(book, [asked], today);
+
+  it('has strips of its own, which belong to no run', () => {
+    expect(plan.runs.map(({ day }) => day)).toEqual([today]);
+    const { tasks } = benchDay(plan, today, book);
+    expect(new Set(tasks.map((each) => each.begun))).toEqual(new Set([begun, today]));
+    for (const task of tasks) expect(runOf(plan, task)).toBe(task.begun === today ? plan.runs[0] : undefined);
+  });
+
+  it('is told of by itself on the way back', () => {
+    const told = timelineOf(asked, plan, book).map(({ day, kind, isDone }) => [day, kind, isDone]);
+    expect(told).toContainEqual([begun, 'make', true]);
+    expect(told).toContainEqual([today, 'make', false]);
+    expect(told).toContainEqual([today, 'goes on', false]);
   });
 });
 
@@ -180,6 +208,12 @@ describe('moulds and pans', () => {
       'one and two: 3 moulds would be needed at once on Thursday 26 November, and there are 2.',
     );
     expect(breachesOf(late, book).map(({ key }) => key)).toEqual(['moulds-short day 2026-11-26 12 x 10 mL']);
+    // What is short already and gets shorter is broken anew.
+    const worse = planSeason(book, [order('x', { a: 40 }, '2026-11-27')], TODAY);
+    expect(newBreaches(breachesOf(late, book), breachesOf(worse, book)).map(({ message }) => message)).toEqual([
+      'one and two: 4 moulds would be needed at once on Thursday 26 November, and there are 2.',
+    ]);
+    expect(newBreaches(breachesOf(worse, book), breachesOf(late, book))).toEqual([]);
     const orders = [order('x', { c: 25 }, '2026-12-03'), order('y', { c: 25 }, '2026-12-20')];
     const days = { x: '2026-11-28', y: '2026-12-17' };
     const guide = {

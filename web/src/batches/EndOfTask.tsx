@@ -1,8 +1,7 @@
 import Button from '@mui/material/Button';
 import type { PlanRuns } from '@usual-pantry/core/api';
-import { finishStages } from '@usual-pantry/core/piece';
 import { finishedWith } from '@usual-pantry/core/plan';
-import type { BenchTask } from '@usual-pantry/core/bench-day';
+import { runOf, type BenchTask } from '@usual-pantry/core/bench-day';
 import type { Day } from '@usual-pantry/core/quantity';
 import { useBatches } from '../data/useBatches';
 import type { SeasonBook } from '../data/useSeason';
@@ -24,10 +23,10 @@ export function EndOfTask({ task, tasks, day, plan, today, season }: Props) {
   const { finished } = useBatches();
   const { recipeId, pieceId } = task;
   if (recipeId !== null) {
-    const isLast = tasks.findLast((each) => each.recipeId === recipeId) === task;
-    const run = plan.runs.find((each) => each.recipeId === recipeId && each.day === day);
+    const isLast = tasks.findLast((each) => each.recipeId === recipeId && each.begun === task.begun) === task;
+    const run = runOf(plan, task);
     const facts = season.book.recipes.get(recipeId);
-    if (!isLast || !run || !facts) return null;
+    if (!isLast || run?.day !== day || !facts) return null;
     return (
       <>
         <BeginButton recipeId={recipeId} name={run.recipeName} size={run.batches[0]?.size ?? 1} on={today} />
@@ -41,15 +40,15 @@ export function EndOfTask({ task, tasks, day, plan, today, season }: Props) {
   const stage = task.stage ?? 0;
   const made = finishedWith(plan, pieceId, day, stage, season.book);
   if (!made || !piece) return null;
-  const isLast = stage === finishStages(piece).length - 1;
-  const name = isLast ? piece.name : task.name;
+  const { isLastStage } = task;
+  const name = isLastStage ? piece.name : task.name;
   return (
     <Button
       size="small"
-      aria-label={isLast ? `${name} is finished` : `${name} is done`}
-      onClick={() => void finished(name, made, today, isLast ? null : stage)}
+      aria-label={isLastStage ? `${name} is finished` : `${name} is done`}
+      onClick={() => void finished(name, made, today, isLastStage ? null : stage)}
     >
-      {isLast ? 'Finished' : 'Done'}
+      {isLastStage ? 'Finished' : 'Done'}
     </Button>
   );
 }

@@ -96,7 +96,8 @@ function FromThePlan() {
     .sort()[0];
   if (day === undefined) return <Typography>Nothing more is to be made this season.</Typography>;
   const sheet = benchDay(work, day, season.book);
-  const placeOf = (recipeId: string) => sheet.tasks.findIndex((each) => each.recipeId === recipeId);
+  const placeOf = (recipeId: string) =>
+    sheet.tasks.findIndex((each) => each.recipeId === recipeId && each.begun === day);
   const runs = work.runs.filter((run) => run.day === day).sort((a, b) => placeOf(a.recipeId) - placeOf(b.recipeId));
   const beginsAt = (recipeId: string) => {
     const task = sheet.tasks[placeOf(recipeId)];

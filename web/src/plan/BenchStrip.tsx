@@ -73,10 +73,12 @@ function Hold({ task }: { task: BenchTask }) {
 /** A strip of tape as long as it takes. What is made or finished can be dragged to another day, or moved by its menu. */
 export function BenchStrip({ task, at, day, scale, top, onOpen }: Props) {
   const can = task.recipeId !== null || task.pieceId !== null;
+  // What goes on from an earlier day is moved by its beginning, in its menu.
+  const canBeDragged = task.pieceId !== null || task.begun === day;
   const { listeners, setNodeRef, transform, isDragging } = useDraggable({
     id: `${day} ${task.key}`,
     data: { task, from: day } satisfies Dragged,
-    disabled: !can,
+    disabled: !canBeDragged,
   });
   const { bg, edge } = tones[task.kind];
   const who = task.who === 'helper' ? ', by the helper' : '';
@@ -93,7 +95,7 @@ export function BenchStrip({ task, at, day, scale, top, onOpen }: Props) {
     >
       <ButtonBase
         ref={setNodeRef}
-        {...(can ? listeners : {})}
+        {...(canBeDragged ? listeners : {})}
         disabled={!can}
         aria-label={text}
         title={text}
@@ -119,7 +121,7 @@ export function BenchStrip({ task, at, day, scale, top, onOpen }: Props) {
           borderColor: edge,
           ...(task.kind === 'clean' ? { border: '1.5px dashed', borderColor: 'text.secondary' } : {}),
           touchAction: 'manipulation',
-          cursor: can ? 'grab' : 'default',
+          cursor: canBeDragged ? 'grab' : can ? 'pointer' : 'default',
           boxShadow: isDragging ? 4 : 0,
         }}
       >

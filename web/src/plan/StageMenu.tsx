@@ -1,12 +1,12 @@
-import Box from '@mui/material/Box';
 import ListSubheader from '@mui/material/ListSubheader';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { whyNotStageTo } from '@usual-pantry/core/plan';
-import { sayCount, sayDay, sayMinutes, sayShortDay, type Day } from '@usual-pantry/core/quantity';
+import { sayCount, sayShortDay, type Day } from '@usual-pantry/core/quantity';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { usePlanEdit } from '../data/usePlanEdit';
+import { MoveTo } from './MoveTo';
 import type { StripMenuProps } from './StripMenu';
 
 /** What can be done with a stage of finishing pieces: move it, or part of it, or open the piece. Days on which it cannot be say why. */
@@ -25,7 +25,7 @@ export function StageMenu({ opened: { task, day, anchor }, plan, today, season, 
     [null, `All ${sayCount(all, 'piece')}`],
     ...[...counts].sort().map(([on, count]) => [on, `${sayCount(count, 'piece')} for ${sayShortDay(on)}`] as const),
   ];
-  const days = plan.days.filter((entry) => entry.benchMinutes > 0 && entry.day !== day);
+  const moveTo = (to: Day) => ({ pieceId, stage, from: day, to, handOver });
   return (
     <Menu anchorEl={anchor} open onClose={onClose} slotProps={{ list: { disabledItemsFocusable: true } }}>
       <MenuItem onClick={() => void navigate(`/pieces/${pieceId}`)}>Open the piece</MenuItem>
@@ -44,27 +44,16 @@ export function StageMenu({ opened: { task, day, anchor }, plan, today, season, 
             {text}
           </MenuItem>
         ))}
-      <ListSubheader sx={{ bgcolor: 'transparent' }}>Move it to</ListSubheader>
-      {days.map((entry) => {
-        const move = { pieceId, stage, from: day, to: entry.day, handOver };
-        const [why] = whyNotStageTo(plan, move, season.book, today);
-        return (
-          <MenuItem
-            key={entry.day}
-            disabled={why !== undefined}
-            onClick={() => {
-              onClose();
-              void moveStage(task.name, move);
-            }}
-            sx={{ display: 'block', whiteSpace: 'normal', maxWidth: 360, '&.Mui-disabled': { opacity: 0.75 } }}
-          >
-            {sayDay(entry.day)}
-            <Box sx={{ typography: 'fine', color: 'text.secondary' }}>
-              {why ?? `${sayMinutes(Math.max(0, entry.benchMinutes - entry.bookedMinutes))} free`}
-            </Box>
-          </MenuItem>
-        );
-      })}
+      <MoveTo
+        title="Move it to"
+        plan={plan}
+        from={day}
+        whyNot={(to) => whyNotStageTo(plan, moveTo(to), season.book, today)}
+        onMove={(to) => {
+          onClose();
+          void moveStage(task.name, moveTo(to));
+        }}
+      />
     </Menu>
   );
 }

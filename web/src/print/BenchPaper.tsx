@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import type { PlanRuns } from '@usual-pantry/core/api';
-import { benchDay, type BenchTask, sayBenchTime, type BenchDay } from '@usual-pantry/core/bench-day';
+import { benchDay, runOf, type BenchTask, sayBenchTime, type BenchDay } from '@usual-pantry/core/bench-day';
 import { sayCount, sayDay, sayMinutes, sayShortDay } from '@usual-pantry/core/quantity';
 import { useSearchParams } from 'react-router';
 import { usePlanQuery, usePlanRunsQuery } from '../data/plan';
@@ -47,11 +47,10 @@ function Task({ sheet, task, run, season }: TaskProps) {
 /** A day of the bench as a list: when, what, how much of what, until when, beware of what; each with a box to tick. */
 function DayPaper({ day, work, season }: { day: PlanRuns['days'][number]; work: PlanRuns; season: SeasonBook }) {
   const sheet = benchDay(work, day.day, season.book);
-  const begun = new Set<string>();
-  const runOf = ({ recipeId }: BenchTask) => {
-    if (recipeId === null || begun.has(recipeId)) return undefined;
-    begun.add(recipeId);
-    return work.runs.find((run) => run.recipeId === recipeId && run.day === day.day);
+  /** The run that a strip is the first of. */
+  const begunBy = (task: BenchTask) => {
+    const run = runOf(work, task);
+    return run?.day === day.day && sheet.tasks.find((each) => runOf(work, each) === run) === task ? run : undefined;
   };
   return (
     <Box sx={{ breakAfter: 'page', '&:last-child': { breakAfter: 'auto' } }}>
@@ -67,7 +66,7 @@ function DayPaper({ day, work, season }: { day: PlanRuns['days'][number]; work: 
         )}
         <PaperList>
           {sheet.tasks.map((task) => (
-            <Task key={task.key} sheet={sheet} task={task} run={runOf(task)} season={season} />
+            <Task key={task.key} sheet={sheet} task={task} run={begunBy(task)} season={season} />
           ))}
         </PaperList>
       </PaperPart>

@@ -1,8 +1,8 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { A_YEAR_OF_WEEKS, yearLater, type KitchenDraft } from '@usual-pantry/core/kitchen';
-import { addDays, sayCount, type Day } from '@usual-pantry/core/quantity';
+import { yearLater, type KitchenDraft } from '@usual-pantry/core/kitchen';
+import { sayCount, type Day } from '@usual-pantry/core/quantity';
 import { useState } from 'react';
 import { useFormContext } from 'react-hook-form';
 import { CheckInput } from '../parts/CheckInput';
@@ -12,7 +12,7 @@ import { ForecastLine } from './ForecastLine';
 
 const note = { color: 'text.secondary', typography: 'note' } as const;
 
-/** Takes the different days of last season over to the next, 52 weeks later. */
+/** Takes the days of last season that were different over to this one, 52 weeks later. */
 function LastSeason({ today }: { today: Day }) {
   const { getValues, setValue } = useFormContext<KitchenDraft>();
   const [said, setSaid] = useState('');
@@ -22,22 +22,17 @@ function LastSeason({ today }: { today: Day }) {
         variant="outlined"
         size="small"
         onClick={() => {
-          // The year that ends with today, and what is said of the weeks to come.
-          const { kitchen, added } = yearLater(
-            getValues(),
-            addDays(today, -A_YEAR_OF_WEEKS),
-            addDays(today, A_YEAR_OF_WEEKS),
-          );
+          const { kitchen, added } = yearLater(getValues(), today);
           setValue('dayChanges', kitchen.dayChanges, { shouldDirty: true });
           setValue('closures', kitchen.closures, { shouldDirty: true });
           setSaid(
             added > 0
               ? `${sayCount(added, 'day')} taken over, 52 weeks later on the same weekdays. Save the settings to keep them.`
-              : 'Nothing to take over: no day of the last season is different, or all of them are there already.',
+              : 'Nothing to take over: no day of the last 52 weeks was different, or all of them are there already.',
           );
         }}
       >
-        Take these days as a template for next year
+        Take last season’s days over to this one
       </Button>
       <Box role="status" sx={{ typography: 'note' }}>
         {said}

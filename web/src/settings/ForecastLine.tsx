@@ -1,8 +1,8 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
-import { readForecast, type ForecastDay } from '@usual-pantry/core/intake';
-import { usualDay, type DayChange, type KitchenDraft } from '@usual-pantry/core/kitchen';
+import { readForecast, withForecast, type ForecastDay } from '@usual-pantry/core/intake';
+import type { KitchenDraft } from '@usual-pantry/core/kitchen';
 import { sayCount, sayNumber, sayShortDay, sayTemperature, type Day } from '@usual-pantry/core/quantity';
 import { useId, useState } from 'react';
 import { useFormContext } from 'react-hook-form';
@@ -15,21 +15,6 @@ function sayRead({ day, roomCelsius, humidityPercent, humid }: ForecastDay): str
     ...(humidityPercent === null ? [] : [`${sayNumber(humidityPercent)} %`]),
     ...(humid === null ? [] : [humid ? 'humid' : 'not humid']),
   ].join(' ');
-}
-
-/** Days with what a forecast says of their air; what it does not say stays. */
-function withForecast(days: readonly DayChange[], forecast: readonly ForecastDay[]): DayChange[] {
-  const known = new Map(days.map((each) => [each.day, each]));
-  for (const { day, roomCelsius, humidityPercent, humid } of forecast) {
-    const before = known.get(day) ?? usualDay(day);
-    known.set(day, {
-      ...before,
-      roomCelsius: roomCelsius ?? before.roomCelsius,
-      humidityPercent: humidityPercent ?? before.humidityPercent,
-      humid: humid ?? before.humid,
-    });
-  }
-  return [...known.values()].sort((a, b) => (a.day < b.day ? -1 : 1));
 }
 
 /** The air of a week, typed in one line and read while it is typed. */
