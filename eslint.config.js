@@ -21,6 +21,20 @@ export default [
       'regexp/no-super-linear-move': 'error',
     },
   },
+  {
+    files: ['web/**/*.tsx'],
+    languageOptions: { parser: tseslint.parser },
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector:
+            'JSXOpeningElement[name.name=/^(Circular|Linear)Progress$/]:not(:has(JSXAttribute[name.name=/^aria-label(ledby)?$/]))',
+          message: 'Say what is being waited for, in aria-label or aria-labelledby (or take parts/WorkingOut).',
+        },
+      ],
+    },
+  },
   // What people write is read a line at a time, and no line is longer than some hundred characters: to look for something at each of its
   // places is no more than in proportion to the text.
   { files: ['core/src/{reading,intake,format,quantity}/**'], rules: { 'regexp/no-super-linear-move': 'off' } },

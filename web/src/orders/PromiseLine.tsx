@@ -1,9 +1,9 @@
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
-import CircularProgress from '@mui/material/CircularProgress';
 import type { OrderDraft } from '@usual-pantry/core/order';
 import type { PromiseCheck } from '@usual-pantry/core/promise';
 import { sayDay, type Day } from '@usual-pantry/core/quantity';
+import { WorkingOut } from '../parts/WorkingOut';
 import { usePromise } from './usePromise';
 
 /** The verdict in words, and how grave it is; never green above something that is to be decided. */
@@ -38,8 +38,8 @@ export function PromiseLine({ draft, id, onDay }: PromiseProps) {
   if (promise.state === 'none') return null;
   if (promise.state === 'asking')
     return (
-      <Alert severity="info" data-testid="promise" sx={{ mb: 1.5 }} icon={<CircularProgress size={20} />}>
-        Looking for room on {sayDay(on)} and after…
+      <Alert severity="info" data-testid="promise" sx={{ mb: 1.5 }} icon={false}>
+        <WorkingOut>Looking for room on {sayDay(on)} and after…</WorkingOut>
       </Alert>
     );
   if (promise.state === 'failed')

@@ -1,6 +1,5 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import CircularProgress from '@mui/material/CircularProgress';
 import Paper from '@mui/material/Paper';
 import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
@@ -16,6 +15,7 @@ import { useSeasonBook } from '../data/useSeason';
 import { Empty } from '../parts/Panel';
 import { sayRefusal, type Refusal } from '../parts/refusal';
 import { Waiting } from '../parts/Waiting';
+import { WorkingOut } from '../parts/WorkingOut';
 
 const small = { typography: 'fine', color: 'text.secondary' } as const;
 /** So many weeks are shown at first, and so many more each time. */
@@ -57,10 +57,9 @@ function Weeks({ index, shown, boxes }: WeekProps) {
     return (
       <TableRow>
         <TableCell colSpan={across}>
-          <Box role="status" sx={{ display: 'flex', gap: 1.5, alignItems: 'center' }}>
-            <CircularProgress size={18} />
+          <WorkingOut>
             Trying boxes for week {index + 1} of {shown} …
-          </Box>
+          </WorkingOut>
         </TableCell>
       </TableRow>
     );

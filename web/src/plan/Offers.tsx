@@ -1,6 +1,5 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import CircularProgress from '@mui/material/CircularProgress';
 import Paper from '@mui/material/Paper';
 import Typography from '@mui/material/Typography';
 import type { PlanSummary } from '@usual-pantry/core/api';
@@ -13,6 +12,7 @@ import { useOffersQuery } from '../data/plan';
 import { recordApi } from '../data/records';
 import { useAppDispatch } from '../data/store';
 import { sayRefusal, type Refusal } from '../parts/refusal';
+import { WorkingOut } from '../parts/WorkingOut';
 
 const nameOf = ({ count, boxName }: Offer): string => `${String(count)} more × ${boxName}`;
 
@@ -88,11 +88,9 @@ function Found({ currency, onClose }: { currency: string; onClose: () => void })
   const { data, isFetching, error, refetch } = useOffersQuery();
   if (isFetching)
     return (
-      <Box role="status" sx={{ display: 'flex', gap: 1.5, alignItems: 'center' }}>
-        <CircularProgress size={20} />
-        <span>Trying each box on each day of a hand-over …</span>
-        <Button onClick={onClose}>Stop</Button>
-      </Box>
+      <WorkingOut action={<Button onClick={onClose}>Stop</Button>}>
+        Trying each box on each day of a hand-over …
+      </WorkingOut>
     );
   if (error)
     return (
