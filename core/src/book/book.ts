@@ -2,7 +2,7 @@ import { withYieldsOf, type BatchFiled } from '../batch/index.js';
 import type { Finding } from '../finding/index.js';
 import type { IngredientFiled } from '../ingredient/index.js';
 import type { KitchenDraft } from '../kitchen/index.js';
-import { checkPans, workOutPiece, type PieceFacts, type PieceFiled } from '../piece/index.js';
+import { checkPans, withLargestSizes, workOutPiece, type PieceFacts, type PieceFiled } from '../piece/index.js';
 import { checkPots, openRecipeBook, type RecipeBook, type RecipeFiled } from '../recipe/index.js';
 import { asSold, workOutBox, type BoxFacts, type BoxFiled } from '../box/index.js';
 
@@ -54,12 +54,14 @@ export function openBook(data: BookData): Book {
       ),
     ),
   );
+  const { recipes, findings: bounded } = withLargestSizes(recipeBook, pieces.values(), data.kitchen);
   const findings: Finding[] = [
     ...recipeBook.findings,
-    ...checkPots(recipeBook, data.kitchen.pots),
+    ...bounded,
+    ...checkPots({ ...recipeBook, recipes }, data.kitchen.pots),
     ...checkPans(pieces.values(), recipeBook, data.kitchen.pans),
     ...[...pieces.values()].flatMap((facts) => facts.findings),
     ...[...boxes.values()].flatMap((facts) => facts.findings),
   ];
-  return { ...recipeBook, kitchen: data.kitchen, pieces, boxes, editions, batches, findings };
+  return { ...recipeBook, recipes, kitchen: data.kitchen, pieces, boxes, editions, batches, findings };
 }

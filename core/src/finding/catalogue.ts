@@ -1,4 +1,4 @@
-import { sayCount, sayDay, sayGrams, sayLength, sayList, sayMinutes, sayNumber, type Day } from '../quantity/index.js';
+import { sayCount, sayDay, sayExact, sayGrams, sayLength, sayList, sayMinutes, sayNumber, type Day } from '../quantity/index.js';
 import type { Noun, Severity } from './way-out.js';
 
 /**
@@ -167,6 +167,14 @@ export const catalogue = {
     tooSmall,
   ),
   'pot-too-small': kind('decide', 'recipe', ['pot too small', 'pots too small'], [], tooSmall),
+  'size-bounded': kind(
+    'know',
+    'recipe',
+    ['recipe that is made smaller than it allows', 'recipes that are made smaller than they allow'],
+    [],
+    (name, { most, allowed, vessel }: { most: number; allowed: number; vessel: string }) =>
+      `${name} may be made up to ${sayExact(allowed)} of a base batch, but the ${vessel} takes ${sayExact(most)}: no batch of it is planned larger.`,
+  ),
   'unfit-air': kind(
     'decide',
     'recipe',

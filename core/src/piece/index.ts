@@ -26,6 +26,7 @@ export {
   workOutPiece,
 } from './makeup.js';
 export { checkPans } from './pans.js';
+export { largestSize, type SizeBound, withLargestSizes } from './largest-size.js';
 export type { PiecePart } from './part.js';
 export { batchesForPieces, batchesOfPieces, piecesOfBatches } from './scaling.js';
 export {

@@ -11,24 +11,31 @@ const POURED_GRAMS_PER_ML = 1.2;
 /** A pan of the recipe and one of the kitchen are the same when their sides are this near, mm. */
 const SAME_MM = 3;
 
-const samePan = (pan: Pan, lengthMm: number, widthMm: number): boolean =>
-  Math.abs(Math.max(pan.lengthMm, pan.widthMm) - Math.max(lengthMm, widthMm)) <= SAME_MM &&
-  Math.abs(Math.min(pan.lengthMm, pan.widthMm) - Math.min(lengthMm, widthMm)) <= SAME_MM;
+/** Whether a pan of the kitchen has these sides. */
+export const sidesOf =
+  ({ lengthMm, widthMm }: Pick<Pan, 'lengthMm' | 'widthMm'>) =>
+  (pan: Pan): boolean =>
+    Math.abs(Math.max(pan.lengthMm, pan.widthMm) - Math.max(lengthMm, widthMm)) <= SAME_MM &&
+    Math.abs(Math.min(pan.lengthMm, pan.widthMm) - Math.min(lengthMm, widthMm)) <= SAME_MM;
 
 /** Whether it is poured while it still foams: a sea of foam that sets in the pan. */
 const pouredFoaming = ({ boilings }: RecipeFacts): boolean => boilings.at(-1)?.foaming === 'foams with bicarbonate';
 
 /** How high a base batch stands in a pan, mm, when it is poured. */
-function heightIn(pan: Pan, facts: RecipeFacts, pans: number): number {
+export function heightIn(pan: Pan, facts: RecipeFacts, pans: number): number {
   const factor = pouredFoaming(facts) ? foamFactors['foams with bicarbonate'] : 1;
   return ((facts.yieldGrams / pans / POURED_GRAMS_PER_ML) * 1000 * factor) / (pan.lengthMm * pan.widthMm);
 }
 
 /** The pan into which a piece's slab is poured, and into how many: by the sides of its form, or by the name in a step. */
-function panOf(facts: PieceFacts, recipe: RecipeFacts, pans: readonly Pan[]): { pan: Pan; count: number } | null {
+export function panOf(
+  facts: PieceFacts,
+  recipe: RecipeFacts,
+  pans: readonly Pan[],
+): { readonly pan: Pan; readonly count: number } | null {
   const form = bodyForm(facts.piece.form);
   if (form.kind === 'cut') {
-    const fitting = pans.filter((each) => samePan(each, form.panLengthMm, form.panWidthMm));
+    const fitting = pans.filter(sidesOf({ lengthMm: form.panLengthMm, widthMm: form.panWidthMm }));
     const pan = fitting.sort((a, b) => b.depthMm - a.depthMm)[0];
     return pan ? { pan, count: form.pansPerBatch } : null;
   }

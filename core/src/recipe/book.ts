@@ -21,7 +21,7 @@ import { resolveVariants } from './variant.js';
 
 /** What follows from one recipe and everything below it. */
 export interface RecipeFacts {
-  /** As it is written, but that it rests no shorter than its steps do. */
+  /** As it is written, but that it rests no shorter than its steps do, and in a kitchen's book is made no larger than its vessels take. */
   readonly recipe: RecipeFiled;
   /** Grams of each line of the base batch, in the order of the lines; 0 where the weight is not known. */
   readonly lineGrams: readonly number[];
