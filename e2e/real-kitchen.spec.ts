@@ -110,6 +110,34 @@ test('a hot day moves the dipping; the forecast of a week is typed in one line',
   expect(verifyPlan(await planOf(request), openBook(file), file.orders, TODAY)).toEqual([]);
 });
 
+test('what the hygrometer says of the room is taken for the day by one tap, and can be taken back', async ({
+  page,
+  request,
+}) => {
+  await page.addInitScript(() => {
+    localStorage.setItem(
+      'usual-pantry-devices',
+      JSON.stringify({ probe: 'none', scale: 'none', hygrometer: 'connected' }),
+    );
+  });
+  const line = page.waitForEvent('websocket');
+  await page.goto('/kitchen');
+  await line;
+  const says = page.getByText('The room is 28 C / 82 F, 61 % humidity;');
+  // It may speak before the page listens
+  await expect(async () => {
+    await request.post('/api/devices/simulated', { data: { what: 'room', celsius: 28, humidity: 61 } });
+    await expect(says).toBeVisible({ timeout: 1000 });
+  }).toPass();
+  await page.getByRole('button', { name: 'Plan by it' }).click();
+  await expect(says).toBeHidden();
+  const todays = async () =>
+    (await ask<SeasonFile>(request, '/api/season-file')).kitchen.dayChanges.find(({ day }) => day === TODAY);
+  await expect.poll(todays).toMatchObject({ roomCelsius: 28, humidityPercent: 61 });
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(says).toBeVisible();
+});
+
 test('half of a batch becomes another product: both are made of one run, and neither takes what the other has', async ({
   page,
   request,

@@ -69,6 +69,7 @@ export {
   pansTaken,
 } from './vessels.js';
 export {
+  airOn,
   benchHours,
   type Bookings,
   beginsAt,

@@ -35,6 +35,25 @@ export interface Air {
   readonly humid: boolean;
 }
 
+/** What a hygrometer says of a room. */
+export interface RoomReading {
+  readonly celsius: number;
+  readonly humidity: number;
+}
+
+/** By less than this no room has changed, K and percent: a hygrometer of a kitchen is no finer. A guess. */
+const CHANGED = { celsius: 1, humidity: 3 } as const;
+
+/** Whether a room is what it was known to be, as nearly as a hygrometer tells. @example isSameRoom({ celsius: 21, humidityPercent: null }, reading) // false */
+export const isSameRoom = (
+  { celsius, humidityPercent }: Pick<Air, 'celsius' | 'humidityPercent'>,
+  reading: RoomReading,
+): boolean =>
+  celsius !== null &&
+  humidityPercent !== null &&
+  Math.abs(celsius - reading.celsius) < CHANGED.celsius &&
+  Math.abs(humidityPercent - reading.humidity) < CHANGED.humidity;
+
 /** Whether a room is warmer than a limit; what is not known is not held against it. */
 export const tooWarm = ({ mostCelsius }: AirLimit, { celsius }: Air): boolean =>
   mostCelsius !== null && celsius !== null && celsius > mostCelsius;

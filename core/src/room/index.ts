@@ -6,6 +6,8 @@ export {
   ANY_AIR,
   DAMP_FROM_PERCENT,
   humidityPercentSchema,
+  isSameRoom,
+  type RoomReading,
   roomCelsiusSchema,
   tooDamp,
   tooWarm,

@@ -24,6 +24,7 @@ import { BigNumberField } from './BigNumberField';
 import { sideBySide, stack } from './looks';
 import { Ideas } from './Ideas';
 import { useRing } from './ring';
+import { RoomToday } from './RoomToday';
 import { sayAt } from './sayTimes';
 import { useBench } from './useBench';
 import { useNow } from './useNow';
@@ -230,6 +231,7 @@ export function Kitchen() {
           </>
         )}
       </AnswerLine>
+      <RoomToday />
       <Box sx={sideBySide}>
         <Box sx={stack}>
           {open.length > 0 && (
