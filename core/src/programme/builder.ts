@@ -4,11 +4,11 @@ import type { PieceFacts } from '../piece/index.js';
 import { addDays, daysBetween, type Day } from '../quantity/index.js';
 import type { RecipeFacts } from '../recipe/index.js';
 import { ModelBuilder, type Term } from '../solver/index.js';
+import { reuseOf } from './reuse.js';
 import {
   type FinishDay,
   type PieceDemand,
   type Guide,
-  KEEPS_AS_STOCK_DAYS,
   type Netted,
   type Packing,
   type Plan,
@@ -30,8 +30,6 @@ export const weights = {
   missing: 100,
   /** Minutes of hands that it is worth to leave a recipe on the days that it had. */
   stabilityMinutes: 6,
-  /** The part of a left-over's ingredients that is not lost: it goes back to stock, is a component of others, or neither. */
-  reuse: { stock: 0.9, component: 0.6, nothing: 0.1 },
 } as const;
 
 export interface ProgrammeInput {
@@ -121,13 +119,6 @@ function benchDays({ demand, netted, today, book }: ProgrammeInput): Day[] {
   return Array.from({ length: daysBetween(today, last) + 1 }, (_, index) => addDays(today, index)).filter((day) =>
     isBenchDay(day, book.kitchen),
   );
-}
-
-/** How much of a left-over recipe's ingredients is not lost. */
-function reuseOf(id: string, facts: RecipeFacts, book: Book): number {
-  if (facts.recipe.keepsDays >= KEEPS_AS_STOCK_DAYS) return weights.reuse.stock;
-  const isComponent = [...book.recipes.values()].some(({ recipe }) => recipe.lines.some(({ uses }) => uses.id === id));
-  return isComponent ? weights.reuse.component : weights.reuse.nothing;
 }
 
 /** Grams of each component in one base batch of a recipe. */

@@ -84,6 +84,12 @@ export function KitchenForm({ kitchen }: { kitchen: Kitchen }) {
               help="Where yields vary, more is made."
             />
             <NumberInput name="promisedDays" label="Life left when handed over" unit="days" />
+            <NumberInput
+              name="leftOverSoldPercent"
+              label="Pieces left over that find a buyer"
+              unit="%"
+              help="The plan minds the others more."
+            />
           </Box>
         </Panel>
         <Panel title="Measures, figures and dates" place="measures">
