@@ -14,10 +14,8 @@ export const promiseCheckSchema = z
 
 const offerSchema = z
   .strictObject({
-    boxId: z.string(),
-    boxName: z.string(),
+    boxes: z.array(z.strictObject({ boxId: z.string(), boxName: z.string(), count: z.int() })),
     on: z.string(),
-    count: z.int(),
     priceMinor: z.number(),
     packagingMinor: z.number(),
     boughtMinor: z.number(),

@@ -70,7 +70,7 @@ export function withMoulds<Piece extends BookData['pieces'][number]>(
 
 /** The boxes that are added, as orders. */
 export const ordersIf = ({ boxes }: WhatIf): OrderFiled[] =>
-  boxes.map((each, index) => moreBoxes(each, `what-if-${String(index)}`));
+  boxes.map(({ on, ...each }, index) => moreBoxes({ boxes: [each], on }, `what-if-${String(index)}`));
 
 /** The book and the orders as they would be. */
 export function seasonIf(

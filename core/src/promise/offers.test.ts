@@ -16,15 +16,23 @@ describe('what is left over', () => {
   it('is offered as further boxes, as many as can be packed without one batch more', async () => {
     const offers = await new PromiseDesk(ground).offers();
     expect(offers.length).toBeGreaterThan(0);
-    for (const { boxId, on, count } of offers) {
-      const withMore = (more: number) =>
-        planSeason(book, [...orders, moreBoxes({ boxId, count: more, on }, 'more')], TODAY);
-      expect(costsNoBatch(before, withMore(count), book)).toBe(true);
-      expect(breachesOf(withMore(count), book)).toEqual([]);
-      expect(withMore(count).leftOut).toEqual([]);
+    for (const { boxes, on } of offers) {
+      const after = planSeason(book, [...orders, moreBoxes({ boxes, on }, 'more')], TODAY);
+      expect(costsNoBatch(before, after, book)).toBe(true);
+      expect(breachesOf(after, book)).toEqual([]);
+      expect(after.leftOut).toEqual([]);
     }
-    const gains = offers.map(gainOf);
+    const single = offers.filter(({ boxes }) => boxes.length === 1);
+    const gains = single.map(gainOf);
     expect(gains).toEqual([...gains].sort((a, b) => b - a));
+  });
+
+  it('is offered as several kinds together where that brings more than any kind for itself', async () => {
+    const [first, ...others] = await new PromiseDesk(ground).offers();
+    if (!first) throw new Error('nothing is offered');
+    expect(first.boxes.length).toBeGreaterThan(1);
+    expect(new Set(first.boxes.map(({ boxId }) => boxId)).size).toBe(first.boxes.length);
+    for (const each of others) expect(gainOf(first)).toBeGreaterThan(gainOf(each));
   });
 
   it('is offered at what it costs and brings: the price, less packaging and what must be bought', async () => {
@@ -36,9 +44,11 @@ describe('what is left over', () => {
         packaging: [{ name: 'tin', kind: 'packaging' as const, costMinor: 150, grams: 0 }],
       })),
     });
-    const [offer] = await new PromiseDesk({ ...ground, book: packed }).offers();
-    expect(offer).toMatchObject({ priceMinor: 2000 * (offer?.count ?? 0), packagingMinor: 150 * (offer?.count ?? 0) });
-    expect(offer && gainOf(offer)).toBe((offer?.count ?? 0) * 1850 - (offer?.boughtMinor ?? 0));
+    for (const offer of await new PromiseDesk({ ...ground, book: packed }).offers()) {
+      const count = offer.boxes.reduce((sum, each) => sum + each.count, 0);
+      expect(offer).toMatchObject({ priceMinor: 2000 * count, packagingMinor: 150 * count });
+      expect(gainOf(offer)).toBe(count * 1850 - offer.boughtMinor);
+    }
   });
 
   it('is not offered where nothing is left, for a day that has passed, or when it would be given up', async () => {

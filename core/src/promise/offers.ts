@@ -3,13 +3,18 @@ import { isOpen, type OrderFiled } from '../order/index.js';
 import type { Plan } from '../plan/index.js';
 import type { Day } from '../quantity/index.js';
 
-/** Further boxes that could be packed beside all that is ordered: from what is left over, without one batch more. */
-export interface Offer {
+/** So many of one kind of box. */
+export interface OfferedBox {
   readonly boxId: string;
   readonly boxName: string;
-  readonly on: Day;
   readonly count: number;
-  /** What they bring at the box's price, minor units. */
+}
+
+/** Further boxes that could be packed beside all that is ordered: from what is left over, without one batch more. */
+export interface Offer {
+  readonly boxes: readonly OfferedBox[];
+  readonly on: Day;
+  /** What they bring at the price of the boxes, minor units. */
   readonly priceMinor: number;
   readonly packagingMinor: number;
   /** What must be bought for them beyond what the plan buys anyway, in whole packs, minor units. */
@@ -49,19 +54,20 @@ export function costsNoBatch(before: Plan, after: Plan, { kitchen }: Book): bool
   return !isOver && [...batchCounts(after)].every(([id, count]) => count <= (counts.get(id) ?? 0));
 }
 
-/** What boxes that nobody has ordered would cost and bring. */
-export function offerOf(order: OrderFiled, before: Plan, after: Plan, book: Book): Offer | null {
-  const [line] = order.lines;
-  const facts = line && book.boxes.get(line.boxId);
-  if (!line || !facts) return null;
-  const { box } = facts;
+/** What boxes that nobody has ordered would cost and bring. @param after the plan with them */
+export function offerOf({ lines, handOver }: OrderFiled, before: Plan, after: Plan, book: Book): Offer {
+  const boxes = lines.flatMap(({ boxId, count }) => {
+    const facts = book.boxes.get(boxId);
+    return facts ? [{ box: facts.box, count }] : [];
+  });
   return {
-    boxId: box.id,
-    boxName: box.name,
-    on: order.handOver.on,
-    count: line.count,
-    priceMinor: box.priceMinor * line.count,
-    packagingMinor: box.packaging.reduce((sum, { costMinor }) => sum + costMinor, 0) * line.count,
+    boxes: boxes.map(({ box, count }) => ({ boxId: box.id, boxName: box.name, count })),
+    on: handOver.on,
+    priceMinor: boxes.reduce((sum, { box, count }) => sum + box.priceMinor * count, 0),
+    packagingMinor: boxes.reduce(
+      (sum, { box, count }) => sum + count * box.packaging.reduce((all, { costMinor }) => all + costMinor, 0),
+      0,
+    ),
     boughtMinor: after.shoppingCostMinor - before.shoppingCostMinor,
     handsMinutes: bookedMinutes(after) - bookedMinutes(before),
     savedGrams: before.leftOverGrams - after.leftOverGrams,

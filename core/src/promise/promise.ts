@@ -6,7 +6,8 @@ import { relaxed, type Solver } from '../solver/index.js';
 import { breachesOf, newBreaches, type Breach, type Guide, guideOf, planSeason, type Plan } from '../plan/index.js';
 import { endsLate } from '../bench-day/index.js';
 import { MOST_AHEAD, weekFrom, type WeekAhead } from './ahead.js';
-import { costsNoBatch, gainOf, handOverDays, largestFor, MOST_OFFERED, offerOf, type Offer } from './offers.js';
+import { findOffers, OFFER } from './find-offers.js';
+import { handOverDays, largestFor, type Offer } from './offers.js';
 import {
   buildProgramme,
   besideInput,
@@ -60,8 +61,6 @@ const LATER_SECONDS = 3;
 const MOST_LATE_MINUTES = 120;
 /** A proof that there is no plan may take so long; it takes a fraction of a second where nothing else is going on. */
 const PROOF_SECONDS = 30;
-/** The id of an order that is tried as an offer. */
-const OFFER = 'offer';
 /** Where days would end much too late with so many boxes, this share of them is tried. */
 const LESS = 0.85;
 /** For less it is not worth to begin. */
@@ -259,47 +258,26 @@ export class PromiseDesk {
   }
 
   /**
-   * Further boxes that could be packed for a day of the season's hand-overs without one batch more, by the rules of a promise. Each offer is
-   * for itself: what one takes another cannot have.
-   * @returns for each box the day with most of them, what brings most first
+   * Further boxes that could be packed for a day of the season's hand-overs without one batch more, by the rules of a promise (see
+   * {@link findOffers}).
    */
   async offers({ between }: Pick<PromiseOptions, 'between'> = {}): Promise<Offer[]> {
     const { book, orders, today, guide } = this.ground;
     const { plan: before } = this.before(null);
-    const offers: Offer[] = [];
-    for (const boxId of book.boxes.keys()) {
-      const planWith = async (count: number, on: Day) => {
+    return findOffers({
+      book,
+      before,
+      days: handOverDays(orders, today),
+      draft: async (order) => {
         await between?.();
-        return planSeason(book, [...orders, moreBoxes({ boxId, count, on }, OFFER)], today, guide ?? undefined);
-      };
-      // What a plan says is soon known; whether its days end in time takes longer, and is asked of the best alone.
-      const days: { readonly on: Day; readonly most: number }[] = [];
-      for (const on of handOverDays(orders, today)) {
-        const most = await largestFor(
-          async (count) => costsNoBatch(before, await planWith(count, on), book),
-          MOST_OFFERED,
-        );
-        if (most > 0) days.push({ on, most });
-      }
-      let best: Offer | null = null;
-      for (const { on, most } of days.sort((a, b) => b.most - a.most)) {
-        if (best && most <= best.count) break;
-        const found = new Map<number, Offer>();
-        const count = await largestFor(async (each) => {
-          await between?.();
-          const order = moreBoxes({ boxId, count: each, on }, OFFER);
-          const { plan, judged } = this.withOrder(order);
-          const isGood = judged.stops.length === 0 && judged.late.length === 0 && costsNoBatch(before, plan, book);
-          const offer = isGood ? offerOf(order, before, plan, book) : null;
-          if (offer) found.set(each, offer);
-          return offer !== null;
-        }, most);
-        const offer = found.get(count);
-        if (offer && gainOf(offer) > 0 && count > (best?.count ?? 0)) best = offer;
-      }
-      if (best) offers.push(best);
-    }
-    return offers.sort((a, b) => gainOf(b) - gainOf(a));
+        return planSeason(book, [...orders, order], today, guide ?? undefined);
+      },
+      promised: async (order) => {
+        await between?.();
+        const { plan, judged } = this.withOrder(order);
+        return judged.stops.length === 0 && judged.late.length === 0 ? plan : null;
+      },
+    });
   }
 
   /**
@@ -315,7 +293,7 @@ export class PromiseDesk {
     const boxes: WeekAhead['boxes'][number][] = [];
     for (const { box, complete } of book.boxes.values()) {
       if (!complete || handOver === null) continue;
-      const order = (count: number) => moreBoxes({ boxId: box.id, count, on: handOver }, OFFER);
+      const order = (count: number) => moreBoxes({ boxes: [{ boxId: box.id, count }], on: handOver }, OFFER);
       // What a plan breaks is soon known; whether its days end in time takes longer, and is asked of the best alone.
       let most = await largestFor(async (count) => {
         await between?.();

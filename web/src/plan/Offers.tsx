@@ -14,13 +14,17 @@ import { useAppDispatch } from '../data/store';
 import { sayRefusal, type Refusal } from '../parts/refusal';
 import { WorkingOut } from '../parts/WorkingOut';
 
-const nameOf = ({ count, boxName }: Offer): string => `${String(count)} more × ${boxName}`;
+const nameOf = ({ boxes }: Offer): string =>
+  boxes.map(({ count, boxName }, at) => `${String(count)} ${at === 0 ? 'more ' : ''}× ${boxName}`).join(' + ');
 
 /** What boxes that nobody has ordered would cost, in words. */
 function sayCost(offer: Offer, currency: string): string {
-  const { count, packagingMinor, boughtMinor, handsMinutes } = offer;
+  const { boxes, packagingMinor, boughtMinor, handsMinutes } = offer;
+  const count = boxes.reduce((sum, each) => sum + each.count, 0);
+  const packaging =
+    boxes.length > 1 ? sayMoney(packagingMinor, currency) : `${sayMoney(packagingMinor / count, currency)} each`;
   return sayList([
-    `${sayMoney(packagingMinor / count, currency)} each in packaging`,
+    `${packaging} in packaging`,
     ...(boughtMinor > 0 ? [`${sayMoney(boughtMinor, currency)} more to buy`] : []),
     `${sayMinutes(handsMinutes)} of hands`,
   ]);
@@ -103,11 +107,12 @@ function Found({ currency, onClose }: { currency: string; onClose: () => void })
   return (
     <>
       <Typography sx={{ typography: 'fine', color: 'text.secondary' }}>
-        Without one batch more, and with every day ending in time. Each for itself: what one takes, another cannot have.
+        Without one batch more, and with every day ending in time. Each row for itself: what one takes, another cannot
+        have.
       </Typography>
       <Box component="ul" aria-label="What could still be sold" sx={{ listStyle: 'none', p: 0, m: 0, mt: 1 }}>
         {data.map((offer) => (
-          <OfferRow key={offer.boxId} offer={offer} currency={currency} />
+          <OfferRow key={nameOf(offer)} offer={offer} currency={currency} />
         ))}
       </Box>
     </>
