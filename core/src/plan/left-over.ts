@@ -1,6 +1,6 @@
 import type { Book } from '../book/index.js';
 import { sayCount, sayExact, sayGrams, sayList, sayNumber } from '../quantity/index.js';
-import { leastSize, sayBatches, type RecipeFacts } from '../recipe/index.js';
+import { batchesFor, leastSize, multipleOf, sayBatches, type RecipeFacts } from '../recipe/index.js';
 import type { ProductionRun } from './run.js';
 
 /** What keeps at least so many days goes back to stock. */
@@ -17,14 +17,44 @@ export type LeftOverUse =
   | { readonly kind: 'pieces'; readonly count: number }
   | { readonly kind: 'lost' };
 
+/** Parts of the least listed size that are proposed beside the listed ones, the handiest first. */
+const smallerParts = [0.5, 0.75, 0.25];
+/** To save less is no reason for another size, g. */
+const WORTH_A_SIZE_GRAMS = 20;
+
+type LeftOf = Pick<ProductionRun, 'leftOverGrams' | 'yieldGrams' | 'batches' | 'batchCount'>;
+type SizedFacts = Pick<RecipeFacts, 'recipe' | 'yieldGrams'>;
+
 /**
- * Why something of a run is left over: what its recipe allows. A sentence, empty when nothing is.
+ * A size beside the listed ones with which as many batches would leave least over.
+ * @returns null where none would, and for what is cooked: what boils down in half the time is another recipe (common practice, no source)
+ */
+export function sizeThatLeavesLess(
+  { leftOverGrams, yieldGrams, batches, batchCount }: LeftOf,
+  { recipe, yieldGrams: baseGrams }: SizedFacts,
+): { readonly size: number; readonly savedGrams: number } | null {
+  if (recipe.anySize || recipe.steps.some(({ effect }) => effect.kind === 'cook')) return null;
+  const needed = (yieldGrams - leftOverGrams) / baseGrams;
+  const tried = smallerParts.flatMap((part) => {
+    const size = leastSize(recipe) * part;
+    const made = batchesFor(needed, { batchSizes: [...recipe.batchSizes, size], anySize: false });
+    const savedGrams = (multipleOf(batches) - multipleOf(made)) * baseGrams;
+    const isAsMany = made.reduce((sum, { count }) => sum + count, 0) <= batchCount;
+    return isAsMany && savedGrams >= WORTH_A_SIZE_GRAMS ? [{ size, savedGrams }] : [];
+  });
+  return tried.reduce<(typeof tried)[number] | null>(
+    (best, each) => (best && best.savedGrams >= each.savedGrams ? best : each),
+    null,
+  );
+}
+
+/**
+ * Why something of a run is left over: what its recipe allows, and the size with which less would be. Sentences, empty when nothing is left.
  * @example 'It is made in whole batches only: for 1.3 of them, 2 are made.'
  */
-export function whyLeftOver(
-  { leftOverGrams, yieldGrams, batches, batchCount, poolGrams, sparePieces }: Omit<ProductionRun, 'day' | 'pegs'>,
-  { recipe, yieldGrams: baseGrams }: Pick<RecipeFacts, 'recipe' | 'yieldGrams'>,
-): string {
+export function whyLeftOver(run: LeftOf & Pick<ProductionRun, 'poolGrams' | 'sparePieces'>, facts: SizedFacts): string {
+  const { leftOverGrams, yieldGrams, batches, batchCount, poolGrams, sparePieces } = run;
+  const { recipe, yieldGrams: baseGrams } = facts;
   if (leftOverGrams < 1 || baseGrams <= 0) return '';
   const needed = sayNumber((yieldGrams - leftOverGrams) / baseGrams, 2);
   const { batchSizes, anySize } = recipe;
@@ -33,7 +63,11 @@ export function whyLeftOver(
     ...(poolGrams >= 1 ? [` ${sayGrams(poolGrams)} of it must stand ready beside what is used.`] : []),
     ...(sparePieces > 0 ? [` ${sayCount(sparePieces, 'piece is', 'pieces are')} to spare.`] : []),
   ];
-  const rest = others.join('');
+  const less = sizeThatLeavesLess(run, facts);
+  const proposal = less
+    ? ` With a batch of ${sayExact(less.size)} allowed as well, ${sayGrams(less.savedGrams)} less would be left.`
+    : '';
+  const rest = others.join('') + proposal;
   if (anySize)
     return batches.every(({ size }) => size <= least)
       ? `For ${needed} of a base batch, the least that is made is ${sayExact(least)}.${rest}`
