@@ -232,3 +232,16 @@ test('the way back from a hand-over says when to start, on the clock', async ({ 
   await expect(page.getByText(/^Start on Thursday 26 November at 18:\d\d: make /)).toBeVisible();
   await expect(steps).toContainText(/\d\d:\d\d–\d\d:\d\d/);
 });
+
+test('the way back is told of a box by itself, for each of its hand-overs', async ({ page }) => {
+  await page.goto('/boxes/sampler');
+  await page.getByText('When everything for it is done').click();
+  const steps = page.getByRole('list', { name: 'Backwards from the hand-over' });
+  await expect(steps).toContainText('Pack ');
+  const handedOver = page.getByRole('combobox', { name: 'Handed over on' });
+  const first = await handedOver.innerText();
+  await handedOver.click();
+  await page.getByRole('option').last().click();
+  await expect(handedOver).not.toHaveText(first);
+  await expect(page.getByText(/^(Start on|Everything for it is made)/)).toBeVisible();
+});

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { bookOf, order, TODAY } from '../../testing/kitchen.js';
 import { anyRealOrders, realBench, realPantry } from '../../testing/real-kitchen.js';
 import { planSeason } from '../plan/index.js';
-import { sayBenchTime, timelineOf } from './index.js';
+import { handOversOf, sayBenchTime, timelineOf, timelineOfBox } from './index.js';
 
 const book = bookOf({ ...realPantry, kitchen: realBench });
 const only = order('Ada', { fine: 6 }, '2026-12-12');
@@ -58,5 +58,18 @@ describe('the way back from a hand-over', () => {
   it('is empty but for the hand-over where nothing is planned', () => {
     const impossible = order('Bo', { fine: 2 }, '2026-11-26');
     expect(timelineOf(impossible, planSeason(book, [impossible], TODAY), book)).toHaveLength(1);
+  });
+
+  it('is told of a box by itself, for each hand-over that has it', () => {
+    const two = [only, order('Bo', { fine: 2 }, '2026-12-19')];
+    const whole = planSeason(book, two, TODAY);
+    expect(handOversOf('fine', whole)).toEqual(['2026-12-12', '2026-12-19']);
+    const fine = book.boxes.get('fine');
+    if (!fine) throw new Error('no box');
+    for (const each of two) {
+      const own = timelineOfBox(fine, each.handOver.on, whole, book);
+      expect(own[0]).toMatchObject({ kind: 'hand over', text: 'Hand over fine', day: each.handOver.on });
+      expect(own.slice(1)).toEqual(timelineOf(each, whole, book).slice(1));
+    }
   });
 });

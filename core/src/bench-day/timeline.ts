@@ -1,4 +1,5 @@
 import type { Book } from '../book/index.js';
+import type { BoxFacts } from '../box/index.js';
 import { boxFor, type OrderFiled } from '../order/index.js';
 import { workDays, type PlanWork, type ProductionRun } from '../plan/index.js';
 import type { Day } from '../quantity/index.js';
@@ -50,22 +51,23 @@ function spanOf(day: BenchDay, isOurs: (task: BenchTask) => boolean) {
   };
 }
 
-/**
- * Everything that leads to the hand-over of an order, as it is planned: components, bodies, finishing stage by stage, packing; the last first.
- * Where a batch serves several orders it is told for each of them.
- * @param benchDays the days' work in order, shared between questions
- */
-export function timelineOf(
-  order: OrderFiled,
+/** What is handed over, and when. */
+interface Towards {
+  readonly on: Day;
+  /** To whom, or what, in words. */
+  readonly handOver: string;
+  readonly isDone: boolean;
+  readonly pieces: ReadonlySet<string>;
+  readonly boxes: ReadonlySet<string>;
+}
+
+/** Everything that leads to a hand-over, as it is planned: components, bodies, finishing stage by stage, packing; the last first. */
+function backwards(
+  { on, handOver: handedTo, isDone: handedOver, pieces: inside, boxes }: Towards,
   plan: PlanWork,
   book: Book,
-  benchDays = new BenchDays(plan, book),
+  benchDays: BenchDays,
 ): TimelineStep[] {
-  const { on } = order.handOver;
-  const inside = new Set(
-    order.lines.flatMap((line) => boxFor(order, line, book)?.facts.pieces.map(({ pieceId }) => pieceId) ?? []),
-  );
-  const boxes = new Set(order.lines.map(({ boxId }) => boxId));
   type Run = ProductionRun & { readonly isDone: boolean };
   const all: readonly Run[] = [
     ...plan.made.map((run) => ({ ...run, isDone: true })),
@@ -82,10 +84,7 @@ export function timelineOf(
   for (const run of all)
     if (run.pegs.some((peg) => peg.kind === 'piece' && inside.has(peg.id) && (peg.handOver ?? peg.on) === on)) add(run);
 
-  const handedOver = order.state === 'handed over';
-  const steps: TimelineStep[] = [
-    { day: on, kind: 'hand over', text: `Hand over to ${order.customer.name}`, ...NO_TIME, isDone: handedOver },
-  ];
+  const steps: TimelineStep[] = [{ day: on, kind: 'hand over', text: handedTo, ...NO_TIME, isDone: handedOver }];
   for (const { recipeId, recipeName: text, day: begun, isDone } of ours) {
     const facts = book.recipes.get(recipeId);
     const isOurs = (task: BenchTask) => task.recipeId === recipeId && task.begun === begun;
@@ -114,3 +113,55 @@ export function timelineOf(
       }
   return steps.sort((a, b) => (a.day === b.day ? (b.from ?? Infinity) - (a.from ?? Infinity) : a.day < b.day ? 1 : -1));
 }
+
+/**
+ * Everything that leads to the hand-over of an order, the last first. Where a batch serves several orders it is told for each of them.
+ * @param benchDays the days' work in order, shared between questions
+ */
+export const timelineOf = (
+  order: OrderFiled,
+  plan: PlanWork,
+  book: Book,
+  benchDays = new BenchDays(plan, book),
+): TimelineStep[] =>
+  backwards(
+    {
+      on: order.handOver.on,
+      handOver: `Hand over to ${order.customer.name}`,
+      isDone: order.state === 'handed over',
+      pieces: new Set(
+        order.lines.flatMap((line) => boxFor(order, line, book)?.facts.pieces.map(({ pieceId }) => pieceId) ?? []),
+      ),
+      boxes: new Set(order.lines.map(({ boxId }) => boxId)),
+    },
+    plan,
+    book,
+    benchDays,
+  );
+
+/** The hand-overs for which a plan packs a box, the first one first. */
+export const handOversOf = (boxId: string, { days }: PlanWork): Day[] =>
+  [
+    ...new Set(days.flatMap(({ packs }) => packs.flatMap((pack) => (pack.boxId === boxId ? [pack.handOver] : [])))),
+  ].sort();
+
+/** Everything that leads to a hand-over of a box as it is composed, whoever has ordered it; the last first. */
+export const timelineOfBox = (
+  { box, pieces }: BoxFacts,
+  on: Day,
+  plan: PlanWork,
+  book: Book,
+  benchDays = new BenchDays(plan, book),
+): TimelineStep[] =>
+  backwards(
+    {
+      on,
+      handOver: `Hand over ${box.name}`,
+      isDone: false,
+      pieces: new Set(pieces.map(({ pieceId }) => pieceId)),
+      boxes: new Set([box.id]),
+    },
+    plan,
+    book,
+    benchDays,
+  );

@@ -20,6 +20,7 @@ import type { SeasonBook } from '../data/useSeason';
 import { BoxFigures, useBoxCost } from './BoxFigures';
 import { ComposeForMe } from './ComposeForMe';
 import { TraySize } from './TraySize';
+import { BoxTimeline } from './BoxTimeline';
 import { BoxWithout } from './BoxWithout';
 import { DisplayPanel } from './DisplayPanel';
 import { PackagingLines } from './PackagingLines';
@@ -182,8 +183,8 @@ export function BoxComposer({ season, box }: { season: SeasonBook; box: StoredBo
     fresh: freshBox,
     addressOf: ({ id }) => `/boxes/${id}`,
   });
-  const found = box && season.book.boxes.get(box.id)?.findings;
-  const findings = (found ?? []).filter(({ severity }) => severity !== 'know');
+  const stored = box && season.book.boxes.get(box.id);
+  const findings = (stored?.findings ?? []).filter(({ severity }) => severity !== 'know');
   return (
     <RecordFrame
       title={box ? box.name : 'New box'}
@@ -225,6 +226,7 @@ export function BoxComposer({ season, box }: { season: SeasonBook; box: StoredBo
             <BoxWithout season={season} box={box} />
           </Panel>
         )}
+        {stored && <BoxTimeline facts={stored} season={season} />}
       </FieldFindings>
     </RecordFrame>
   );
