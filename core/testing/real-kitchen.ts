@@ -99,7 +99,11 @@ export const realPantry = {
         stands: { kind: 'fridge', litres: 1.5 },
       },
     ),
-    piece('shard', { kind: 'broken', recipeId: 'toffee', crumbsPercent: 5, servingGrams: 15 }, { handSeconds: 4 }),
+    piece(
+      'shard',
+      { kind: 'broken', recipeId: 'toffee', crumbsPercent: 5, servingGrams: 15 },
+      { handSeconds: 4, keepsAir: { mostCelsius: 27, mostHumidityPercent: 55 } },
+    ),
     piece(
       'square',
       {

@@ -116,6 +116,17 @@ export function verifyRoom(plan: Plan, book: Book, today: string): string[] {
         wrong.push(`${key}: nobody is told to set it in the fridge on ${each.day}`);
     });
   }
+  for (const { pieceId, pieceName, day, handOver } of plan.finishings) {
+    const piece = book.pieces.get(pieceId)?.piece;
+    if (!piece || piece.stands !== null) continue;
+    const { mostCelsius, mostHumidityPercent } = piece.keepsAir;
+    for (let night = Math.max(at(day), at(today)); night <= at(handOver); night++)
+      if (
+        isUnfit(dayOf(night), mostCelsius, mostHumidityPercent, book) &&
+        !plan.findings.some(({ key }) => key === `unfit-air-to-keep piece ${pieceId} ${dayOf(night)}`)
+      )
+        wrong.push(`${pieceName} for ${handOver}: stands over ${dayOf(night)} in an air that does not suit it`);
+  }
   for (const { recipeId, recipeName, day } of plan.runs) {
     const recipe = book.recipes.get(recipeId)?.recipe;
     if (!recipe) continue;

@@ -1,4 +1,14 @@
-import { sayCount, sayDay, sayExact, sayGrams, sayLength, sayList, sayMinutes, sayNumber, type Day } from '../quantity/index.js';
+import {
+  sayCount,
+  sayDay,
+  sayExact,
+  sayGrams,
+  sayLength,
+  sayList,
+  sayMinutes,
+  sayNumber,
+  type Day,
+} from '../quantity/index.js';
 import type { Noun, Severity } from './way-out.js';
 
 /**
@@ -249,6 +259,14 @@ export const catalogue = {
     ['piece to set in the fridge', 'pieces to set in the fridge'],
     [],
     (name, { day }: { day: Day }) => `${name} is finished on ${sayDay(day)}, a warm day: set it in the fridge.`,
+  ),
+  'unfit-air-to-keep': kind(
+    'know',
+    'piece',
+    ['piece that stands in an air that does not suit it', 'pieces that stand in an air that does not suit them'],
+    [],
+    (name, { day, against, isWarm }: { day: Day; against: string; isWarm: boolean }) =>
+      `${name} stands over ${sayDay(day)}: ${against}. Keep it tightly closed${isWarm ? ', in the coolest place that there is' : ''}.`,
   ),
   'life-beyond-layers': kind(
     'decide',

@@ -23,6 +23,8 @@ export const pieceDraftSchema = z
     air: airLimitSchema.default(ANY_AIR),
     /** Whether it is finished on a warmer day all the same, and set in the fridge. */
     setsInFridge: z.boolean().default(false),
+    /** How warm and how damp the room may be in which it stands after that, until it is handed over; of no matter where it stands cold. */
+    keepsAir: airLimitSchema.default(ANY_AIR),
     /** Where it stands from its finishing until it is handed over; null for a shelf. */
     stands: standsColdSchema.nullable().default(null),
     /** Flavours that wander into whatever lies beside it. */

@@ -220,6 +220,11 @@ const elsewhere: readonly (readonly [what: string, more: object, said: RegExp])[
     { dayChanges: [different(finishedOn('truffle'), { roomCelsius: 26 })] },
     /truffle .* in an air that does not suit it/,
   ],
+  [
+    'kept over a hot day',
+    { dayChanges: [different(finishedOn('shard'), { roomCelsius: 29 })] },
+    /shard .* stands over .* in an air that does not suit it/,
+  ],
   ['toffee on a humid day', { dayChanges: [different(dayOf('toffee'), { humid: true })] }, /toffee .* made in an air/],
   [
     'toffee on a day of 60 %',

@@ -6,7 +6,7 @@ import { coldNames } from '../room/index.js';
 import { coldSpaces, coldTaken } from './cold.js';
 import { moveAway, PLAN_AGAIN } from './move-away.js';
 import type { Plan } from './shape.js';
-import { toFridge, whyNotFinishedOn, whyNotMadeOn } from './suits.js';
+import { againstKeeping, toFridge, tooWarmToKeep, whyNotFinishedOn, whyNotMadeOn } from './suits.js';
 
 const KITCHEN: Subject<'kitchen'> = { noun: 'kitchen', id: 'kitchen', name: 'the kitchen' };
 /** Nobody sees that a shelf is so much too full, L. */
@@ -63,6 +63,46 @@ export const airFindings = (plan: Plan, book: Book, today: Day): Finding[] => [
     return toFridge(facts, day, book.kitchen) ? [finding('set-in-fridge', about, { day }, { part: day })] : [];
   }),
 ];
+
+/** From when until when finished pieces stand: those that are still to be finished, and those that are. */
+function standing({ finishings, made }: Plan): { readonly pieceId: string; readonly from: Day; readonly to: Day }[] {
+  return [
+    ...finishings.map(({ pieceId, day, handOver }) => ({ pieceId, from: day, to: handOver })),
+    ...made.flatMap(({ finishedOn, pegs }) =>
+      pegs.flatMap(({ role, id, handOver }) =>
+        role === 'body' && finishedOn !== null && handOver !== null
+          ? [{ pieceId: id, from: finishedOn, to: handOver }]
+          : [],
+      ),
+    ),
+  ];
+}
+
+/** Days to come over which finished pieces stand in an air that does not suit them, each piece and day once. */
+export function keepingFindings(plan: Plan, book: Book, today: Day): Finding[] {
+  const found = new Map<string, Finding>();
+  for (const { pieceId, from, to } of standing(plan)) {
+    const facts = book.pieces.get(pieceId);
+    // Only a day of which something is said can be against anything.
+    for (const { day } of facts ? book.kitchen.dayChanges : []) {
+      const key = `${pieceId} ${day}`;
+      if (!facts || day < today || day < from || day > to || found.has(key)) continue;
+      const against = againstKeeping(facts, day, book.kitchen);
+      const about: Subject<'piece'> = { noun: 'piece', id: pieceId, name: facts.piece.name };
+      if (against !== null)
+        found.set(
+          key,
+          finding(
+            'unfit-air-to-keep',
+            about,
+            { day, against, isWarm: tooWarmToKeep(facts, day, book.kitchen) },
+            { part: day, waysOut: [openWayOut(about)] },
+          ),
+        );
+    }
+  }
+  return [...found.values()];
+}
 
 /** Nights in which more would stand cold than there is room for. */
 export const coldFindings = (plan: Plan, book: Book): Finding[] =>

@@ -56,6 +56,17 @@ export function whyNotFinishedOn(facts: PieceFacts, day: Day, kitchen: KitchenDr
   return against === null ? null : `${facts.piece.name} on ${sayDay(day)}: ${against}.`;
 }
 
+/** What of a day's air is against a finished piece that stands over it, as the end of a sentence; null when nothing is, or it stands cold. */
+export const againstKeeping = (
+  { piece: { keepsAir, stands } }: PieceFacts,
+  day: Day,
+  kitchen: KitchenDraft,
+): string | null => (stands === null ? againstAir(keepsAir, airOn(day, kitchen)) : null);
+
+/** Whether a day is too warm for a finished piece that stands over it. */
+export const tooWarmToKeep = ({ piece: { keepsAir } }: PieceFacts, day: Day, kitchen: KitchenDraft): boolean =>
+  tooWarm(keepsAir, airOn(day, kitchen));
+
 /** Whether a piece that is finished on a day is to be set in the fridge, since the room is too warm for it. */
 export const toFridge = ({ piece: { air, setsInFridge } }: PieceFacts, day: Day, kitchen: KitchenDraft): boolean =>
   setsInFridge && tooWarm(air, airOn(day, kitchen));

@@ -6,7 +6,7 @@ import { solver } from '../../testing/solver.js';
 import { verifyBench } from '../../testing/verify-bench.js';
 import { verifyPlan } from '../../testing/verify-plan.js';
 import { benchDay } from '../bench-day/index.js';
-import { addDays } from '../quantity/index.js';
+import { addDays, sayDay } from '../quantity/index.js';
 import { breachesOf, guideOf, mouldsHeld, mouldsOf, planSeason, tryMoveStage, type Plan } from '../plan/index.js';
 import { solveProgramme } from './solve.js';
 
@@ -225,6 +225,25 @@ describe('the air of a day', () => {
     ]);
     const strip = benchDay(plan, dipped, hot).tasks.find(({ pieceId }) => pieceId === 'truffle');
     expect(strip?.hold?.text).toBe('sets in the fridge');
+  });
+
+  it('says over which days something stands that the room spoils, unless it stands cold', () => {
+    const shards = [order('a', { plain: 4 }, '2026-12-12')];
+    const made = planSeason(pantryWith(), shards, TODAY).finishings.find(({ pieceId }) => pieceId === 'shard');
+    if (!made) throw new Error('no shards');
+    const damp = [
+      different(addDays(made.day, 1), { humidityPercent: 70 }),
+      different('2026-12-13', { roomCelsius: 30 }),
+    ];
+    const kept = (pieces = realPantry.pieces) =>
+      planSeason(pantryWith({ dayChanges: damp }, pieces), shards, TODAY).findings.flatMap(({ code, message }) =>
+        code === 'unfit-air-to-keep' ? [message] : [],
+      );
+    expect(kept()).toEqual([
+      `shard stands over ${sayDay(addDays(made.day, 1))}: 70 % humidity are expected, and it wants 55 % at most. Keep it tightly closed.`,
+    ]);
+    const cold = { kind: 'cool' as const, litres: 1 };
+    expect(kept(realPantry.pieces.map((each) => (each.id === 'shard' ? { ...each, stands: cold } : each)))).toEqual([]);
   });
 
   it('goes by the number where there is one, and by the word where there is none', () => {

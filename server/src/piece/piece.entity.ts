@@ -18,6 +18,7 @@ export class PieceRow {
   @Column('text') travel: PieceDraft['travel'];
   @Column('simple-json') air: PieceDraft['air'];
   @Column('boolean') setsInFridge: boolean;
+  @Column('simple-json') keepsAir: PieceDraft['keepsAir'];
   @Column('simple-json', { nullable: true }) stands: PieceDraft['stands'];
   @Column('simple-json') strong: PieceDraft['strong'];
   @Column('text', { nullable: true }) texture: PieceDraft['texture'];

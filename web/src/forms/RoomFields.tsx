@@ -7,19 +7,19 @@ import { NumberInput, TemperatureInput } from '../parts/fields';
 
 const grid = { display: 'grid', gap: 1.5, gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' } } as const;
 
-/** How warm and how damp the room may be: empty where that does not matter. */
-export const AirFields = ({ scale, what }: { scale: 'C' | 'F'; what: string }) => (
+/** How warm and how damp the room may be: empty where that does not matter. @param what is done in it, after "it is" */
+export const AirFields = ({ scale, what, of = 'air' }: { scale: 'C' | 'F'; what: string; of?: 'air' | 'keepsAir' }) => (
   <Box sx={grid}>
     <TemperatureInput
-      name="air.mostCelsius"
-      label="Room at most"
+      name={`${of}.mostCelsius`}
+      label={`${of === 'air' ? 'Room' : 'Then the room'} at most`}
       scale={scale}
       optional
       help={`Empty: it is ${what} at any temperature.`}
     />
     <NumberInput
-      name="air.mostHumidityPercent"
-      label="Humidity at most"
+      name={`${of}.mostHumidityPercent`}
+      label={`${of === 'air' ? 'Humidity' : 'Then humidity'} at most`}
       unit="%"
       optional
       help={`Empty: it is ${what} in any air.`}
@@ -55,4 +55,10 @@ export function StandsFields({ of, until }: { of: string; until: string }) {
       {stands && <NumberInput name="stands.litres" label={`Room for ${of}`} unit="L" />}
     </Box>
   );
+}
+
+/** The air in which a finished piece stands; of no matter where it stands cold. */
+export function KeepsAirFields({ scale }: { scale: 'C' | 'F' }) {
+  const stands = useWatch({ name: 'stands' }) as StandsCold | null;
+  return stands === null ? <AirFields scale={scale} what="kept" of="keepsAir" /> : null;
 }

@@ -21,7 +21,7 @@ import { useRecordForm } from '../records/useRecordForm';
 import { useSeasonBook, type SeasonBook } from '../data/useSeason';
 import { Waiting } from '../parts/Waiting';
 import { FormFields } from '../forms/FormFields';
-import { AirFields, StandsFields } from '../forms/RoomFields';
+import { AirFields, KeepsAirFields, StandsFields } from '../forms/RoomFields';
 import { CheckInput } from '../parts/CheckInput';
 import { PieceSizeFields } from './PieceSizeFields';
 import { PieceFigures } from './PieceFigures';
@@ -55,6 +55,7 @@ function PieceForm({ season, piece, recipeId }: { season: SeasonBook; piece: Pie
     travel: 'travels',
     air: ANY_AIR,
     setsInFridge: false,
+    keepsAir: ANY_AIR,
     stands: null,
     strong: [],
     texture: null,
@@ -122,6 +123,7 @@ function PieceForm({ season, piece, recipeId }: { season: SeasonBook; piece: Pie
               label="On a warmer day it is finished all the same, and set in the fridge"
             />
             <StandsFields of="100 pieces" until="it is handed over" />
+            <KeepsAirFields scale={season.data.kitchen.temperatureFirst} />
           </Box>
         </Panel>
         <PieceSizeFields />
