@@ -86,9 +86,9 @@ export function KitchenForm({ kitchen }: { kitchen: Kitchen }) {
             <NumberInput name="promisedDays" label="Life left when handed over" unit="days" />
             <NumberInput
               name="leftOverSoldPercent"
-              label="Pieces left over that find a buyer"
+              label="Left-overs that are sold"
               unit="%"
-              help="The plan minds the others more."
+              help="The plan minds the rest more."
             />
           </Box>
         </Panel>
