@@ -24,6 +24,7 @@ export const terms: readonly Term[] = [
   { word: 'Is a', says: 'How hard a number is: a limit must not be passed, a target is aimed at, a window is a span, a minimum is at least that, a habit can bend, a guess can be wrong.', fields: ['Is a'] },
   { word: 'Kerf', says: 'What the knife or the wire takes away at each cut, as a width.', fields: ['Kerf'] },
   { word: 'Left over', says: 'What is made and no order needs, since batches come in whole sizes.' },
+  { word: 'Left-overs that are sold', says: 'Of the pieces that are left over when the orders are packed, the percentage that finds a buyer all the same. The plan minds the others more; it never makes pieces that nobody has ordered.', fields: ['Left-overs that are sold'] },
   { word: 'Life left when handed over', says: 'Days for which a piece must still be good on the day of the hand-over; nothing is made so early that it would have less.', fields: ['Life left when handed over'] },
   { word: 'Made before hand-over', says: 'Days between the last making day of a piece and the hand-over: time to pack and label.', fields: ['Made before hand-over'] },
   { word: 'Pin', says: 'A batch that you have fixed to its day: planning again does not move it.', fields: ['Pin'] },

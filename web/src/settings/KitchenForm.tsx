@@ -84,12 +84,7 @@ export function KitchenForm({ kitchen }: { kitchen: Kitchen }) {
               help="Where yields vary, more is made."
             />
             <NumberInput name="promisedDays" label="Life left when handed over" unit="days" />
-            <NumberInput
-              name="leftOverSoldPercent"
-              label="Left-overs that are sold"
-              unit="%"
-              help="The plan minds the rest more."
-            />
+            <NumberInput name="leftOverSoldPercent" label="Left-overs that are sold" unit="%" />
           </Box>
         </Panel>
         <Panel title="Measures, figures and dates" place="measures">
