@@ -41,7 +41,7 @@ export {
   type StagePin,
   withoutMade,
 } from './guide.js';
-export { KEEPS_AS_STOCK_DAYS, leftOverUse, sizeThatLeavesLess, whyLeftOver } from './left-over.js';
+export { KEEPS_AS_STOCK_DAYS, leftOverUse, whyLeftOver } from './left-over.js';
 export { byLowLevelCode } from './low-level-code.js';
 export { doneOn, finishedWith, madeRunsOf, triedOf } from './made-runs.js';
 export { followsGuide, guideOf, moveRun, whyNotTo, whyThen } from './move.js';

@@ -33,7 +33,7 @@ export function sizeThatLeavesLess(
   { leftOverGrams, yieldGrams, batches, batchCount }: LeftOf,
   { recipe, yieldGrams: baseGrams }: SizedFacts,
 ): { readonly size: number; readonly savedGrams: number } | null {
-  if (recipe.anySize || recipe.steps.some(({ effect }) => effect.kind === 'cook')) return null;
+  if (recipe.anySize || baseGrams <= 0 || recipe.steps.some(({ effect }) => effect.kind === 'cook')) return null;
   const needed = (yieldGrams - leftOverGrams) / baseGrams;
   const tried = smallerParts.flatMap((part) => {
     const size = leastSize(recipe) * part;

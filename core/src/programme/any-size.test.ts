@@ -4,7 +4,8 @@ import { bookOf, order, TODAY } from '../../testing/kitchen.js';
 import { solver } from '../../testing/solver.js';
 import { anyTruffleOrders, bench, trufflePantry } from '../../testing/truffles.js';
 import { verifyPlan } from '../../testing/verify-plan.js';
-import { planSeason } from '../plan/index.js';
+import { potCheck } from '../cooking/index.js';
+import { guideOf, planSeason } from '../plan/index.js';
 import { solveProgramme } from './solve.js';
 
 const free = (...ids: string[]) =>
@@ -56,6 +57,35 @@ describe('batches of any size', () => {
       verifyPlan(sized(size), book, orders, TODAY).some((each) => each.includes('no allowed size'));
     expect([0.25, 0.37, 1].map(isRefused)).toEqual([false, false, false]);
     expect([0.2, 0.375, 1.01, 3].map(isRefused)).toEqual([true, true, true, true]);
+  });
+
+  it('that were decided larger than a new pot takes become more batches, and nothing is missing', () => {
+    const boils = (litres: number) => {
+      const { recipes } = free('ganache');
+      return bookOf({
+        ...trufflePantry,
+        kitchen: { ...bench, pots: [{ name: 'pot', litres }] },
+        recipes: [...recipes.values()].map(({ recipe }) =>
+          recipe.id === 'ganache' ? { ...recipe, foaming: 'boils clear' as const } : recipe,
+        ),
+      });
+    };
+    const sizesIn = (plan: ReturnType<typeof planSeason>) =>
+      plan.runs.flatMap(({ recipeId, batches }) => (recipeId === 'ganache' ? batches.map(({ size }) => size) : []));
+    fc.assert(
+      fc.property(anyTruffleOrders(), fc.double({ min: 0.3, max: 0.9, noNaN: true }), (orders, share) => {
+        const before = planSeason(boils(100), orders, TODAY);
+        const needs = potCheck(free('ganache').recipes.get('ganache')?.rawGrams ?? 0, 'boils clear', []).needsLitres;
+        const book = boils(needs * share);
+        const after = planSeason(book, orders, TODAY, guideOf(before, []));
+        for (const size of sizesIn(after)) expect(size).toBeLessThanOrEqual(share + 1e-9);
+        const wrong = verifyPlan(after, book, orders, TODAY);
+        expect(
+          wrong.filter((each) => /no allowed size|pieces are made|are accounted for|are given/.test(each)),
+        ).toEqual([]);
+      }),
+      { numRuns: 30 },
+    );
   });
 
   it('never cost more than the sizes at their ends alone', async () => {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { againstAir, ANY_AIR, coldPlaceSchema, litresOf, tooDamp, tooWarm } from './index.js';
+import { againstAir, ANY_AIR, coldPlaceSchema, isSameRoom, litresOf, tooDamp, tooWarm } from './index.js';
 
 const air = (celsius: number | null, humidityPercent: number | null, humid = false) => ({
   celsius,
@@ -38,6 +38,17 @@ describe('the air of a room', () => {
     expect(tooDamp(dry, air(null, 45, true))).toBe(false);
     expect(tooDamp(dry, air(null, 55, false))).toBe(true);
     expect(againstAir(dry, air(null, null, true))).toBe('the day is humid, and it wants 50 % at most');
+  });
+});
+
+describe('a reading of the room', () => {
+  it('is news where it differs by more than a hygrometer errs, and wherever nothing was known', () => {
+    const reading = { celsius: 22, humidity: 48 };
+    expect(isSameRoom({ celsius: 22.9, humidityPercent: 45.1 }, reading)).toBe(true);
+    expect(isSameRoom({ celsius: 23, humidityPercent: 48 }, reading)).toBe(false);
+    expect(isSameRoom({ celsius: 22, humidityPercent: 51 }, reading)).toBe(false);
+    expect(isSameRoom({ celsius: null, humidityPercent: 48 }, reading)).toBe(false);
+    expect(isSameRoom({ celsius: 22, humidityPercent: null }, reading)).toBe(false);
   });
 });
 
