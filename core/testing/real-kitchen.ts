@@ -117,7 +117,7 @@ export const realPantry = {
         edgeTrimMm: 0,
         kerfMm: 0,
       },
-      { handSeconds: 4 },
+      { handSeconds: 4, stands: { kind: 'freezer', litres: 1 }, thawNights: 2 },
     ),
   ],
   boxes: [
@@ -171,7 +171,10 @@ export const anyRealBench = fc
       closed === null
         ? []
         : [{ from: addDays(TODAY, closed.ahead), to: addDays(TODAY, closed.ahead + closed.length), reason: 'away' }],
-    coldPlaces: [{ name: 'Shelf', kind: 'fridge' as const, litres, celsius: 4 }],
+    coldPlaces: [
+      { name: 'Shelf', kind: 'fridge' as const, litres, celsius: 4 },
+      { name: 'Chest', kind: 'freezer' as const, litres: litres / 4, celsius: -18 },
+    ],
     moulds: [{ name: 'Dome mould', cavities: 24, cavityMl: 9, count: moulds }],
     shops: [{ name: 'Market', weekdays }],
   }));

@@ -51,6 +51,12 @@ export function drawnInStages(piece: PieceFiled, role: string, grams: number): n
   return shell.map((each, index) => each + (cap[index] ?? 0));
 }
 
+/** In which kind of cold place a finished piece stands in the night after a day: frozen ones thaw in the fridge for their last nights. */
+function placeOf({ stands, thawNights }: PieceFiled, day: string, finished: string, handOver: string): string | null {
+  if (!stands || at(day) < at(finished) || at(day) >= at(handOver)) return null;
+  return stands.kind === 'freezer' && at(day) >= at(handOver) - thawNights ? 'fridge' : stands.kind;
+}
+
 /** Whether the air of a day is warmer or damper than something may have it, by what the kitchen says of the day. */
 function isUnfit(day: string, mostCelsius: number | null, mostHumidity: number | null, { kitchen }: Book): boolean {
   const change = kitchen.dayChanges.find((each) => each.day === day);
@@ -118,7 +124,16 @@ export function verifyRoom(plan: Plan, book: Book, today: string): string[] {
   }
   for (const { pieceId, pieceName, day, handOver } of plan.finishings) {
     const piece = book.pieces.get(pieceId)?.piece;
-    if (!piece || piece.stands !== null) continue;
+    if (!piece) continue;
+    const out = Math.max(at(day), at(handOver) - piece.thawNights);
+    if (
+      piece.stands?.kind === 'freezer' &&
+      piece.thawNights > 0 &&
+      out >= at(today) &&
+      !saidOf('take-out').has(pieceId)
+    )
+      wrong.push(`${pieceName} for ${handOver}: nobody is told to take it out of the freezer`);
+    if (piece.stands !== null) continue;
     const { mostCelsius, mostHumidityPercent } = piece.keepsAir;
     for (let night = Math.max(at(day), at(today)); night <= at(handOver); night++)
       if (
@@ -191,8 +206,8 @@ export function verifyRoom(plan: Plan, book: Book, today: string): string[] {
         const { stands } = recipe?.recipe ?? {};
         if (body && recipe && stands?.kind === kind && over(madeOn, begun))
           taken += (stands.litres * body.drawnGrams * count) / recipe.yieldGrams;
-        if (facts?.piece.stands?.kind === kind && over(finished, handOver))
-          taken += (facts.piece.stands.litres * count) / 100;
+        if (facts && placeOf(facts.piece, day, finished, handOver) === kind)
+          taken += ((facts.piece.stands?.litres ?? 0) * count) / 100;
       }
       const fresh = taken;
       for (const { recipeId, day: made, pegs } of [...plan.made, ...plan.runs]) {
@@ -203,9 +218,9 @@ export function verifyRoom(plan: Plan, book: Book, today: string): string[] {
       }
       for (const { finishedOn, pegs } of plan.made)
         for (const { role, id, pieces, handOver } of finishedOn === null ? [] : pegs) {
-          const stands = book.pieces.get(id)?.piece.stands;
-          if (role === 'body' && stands?.kind === kind && over(finishedOn ?? '', handOver ?? ''))
-            taken += (stands.litres * pieces) / 100;
+          const piece = book.pieces.get(id)?.piece;
+          if (role === 'body' && piece && placeOf(piece, day, finishedOn ?? '', handOver ?? '') === kind)
+            taken += ((piece.stands?.litres ?? 0) * pieces) / 100;
         }
       if (taken > litres + 0.01 && fresh > 0 && !saidOf('cold-short').has(day))
         wrong.push(`${day}: ${String(taken)} L in the ${kind}, ${String(litres)} L are there`);

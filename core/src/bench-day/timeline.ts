@@ -1,14 +1,14 @@
 import type { Book } from '../book/index.js';
 import type { BoxFacts } from '../box/index.js';
 import { boxFor, type OrderFiled } from '../order/index.js';
-import { workDays, type PlanWork, type ProductionRun } from '../plan/index.js';
+import { thawsFrom, workDays, type PlanWork, type ProductionRun } from '../plan/index.js';
 import type { Day } from '../quantity/index.js';
 import { benchDay, type BenchDay, type BenchTask } from './bench-day.js';
 
 /** One thing that must be done for an order, and when it is planned. */
 export interface TimelineStep {
   readonly day: Day;
-  readonly kind: 'make' | 'goes on' | 'finish' | 'pack' | 'hand over';
+  readonly kind: 'make' | 'goes on' | 'finish' | 'take out' | 'pack' | 'hand over';
   /** What is done. */
   readonly text: string;
   /** Minutes from the beginning of the day's work to where its hands begin and end; null where that is not known. */
@@ -61,6 +61,14 @@ interface Towards {
   readonly boxes: ReadonlySet<string>;
 }
 
+/** When pieces for a hand-over are finished, or were; null where the plan has none. */
+function finishedFor(pieceId: string, on: Day, { finishings, made }: PlanWork): Day | null {
+  const planned = finishings.find((each) => each.pieceId === pieceId && each.handOver === on);
+  const isTheirs = ({ pegs }: Pick<ProductionRun, 'pegs'>) =>
+    pegs.some(({ role, id, handOver }) => role === 'body' && id === pieceId && handOver === on);
+  return planned?.day ?? made.find((each) => each.finishedOn !== null && isTheirs(each))?.finishedOn ?? null;
+}
+
 /** Everything that leads to a hand-over, as it is planned: components, bodies, finishing stage by stage, packing; the last first. */
 function backwards(
   { on, handOver: handedTo, isDone: handedOver, pieces: inside, boxes }: Towards,
@@ -103,6 +111,20 @@ function backwards(
       if (!steps.some((step) => step.day === day && step.kind === 'finish' && step.text === name))
         steps.push({ day, kind: 'finish', text: name, ...spanOf(here, isOurs), isDone: false });
     }
+  for (const pieceId of inside) {
+    const facts = book.pieces.get(pieceId);
+    const finished = finishedFor(pieceId, on, plan);
+    const day = facts && finished !== null ? thawsFrom(facts, finished, on) : null;
+    if (facts && day !== null)
+      steps.push({
+        ...NO_TIME,
+        day,
+        kind: 'take out',
+        text: facts.piece.name,
+        rest: 'thaws in the fridge',
+        isDone: false,
+      });
+  }
   for (const { day, packs } of plan.days)
     for (const pack of packs)
       if (pack.handOver === on && boxes.has(pack.boxId)) {

@@ -260,6 +260,14 @@ export const catalogue = {
     [],
     (name, { day }: { day: Day }) => `${name} is finished on ${sayDay(day)}, a warm day: set it in the fridge.`,
   ),
+  'take-out': kind(
+    'know',
+    'piece',
+    ['piece to take out of the freezer', 'pieces to take out of the freezer'],
+    [],
+    (name, { day, count, handOver }: { day: Day; count: number; handOver: Day }) =>
+      `${name}: take ${String(count)} out of the freezer into the fridge on ${sayDay(day)}; they thaw for ${sayDay(handOver)}.`,
+  ),
   'unfit-air-to-keep': kind(
     'know',
     'piece',

@@ -27,6 +27,8 @@ export const pieceDraftSchema = z
     keepsAir: airLimitSchema.default(ANY_AIR),
     /** Where it stands from its finishing until it is handed over; null for a shelf. */
     stands: standsColdSchema.nullable().default(null),
+    /** Its last nights before the hand-over, in which it thaws in the fridge; of no matter where it does not stand in the freezer. */
+    thawNights: z.int('must be whole nights').min(0, 'must not be negative').max(7, 'is absurdly long').default(0),
     /** Flavours that wander into whatever lies beside it. */
     strong: distinct(z.enum(strongFlavours)).default([]),
     texture: z.enum(textures).nullable().default(null),

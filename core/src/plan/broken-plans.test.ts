@@ -117,6 +117,11 @@ const broken: readonly (readonly [what: string, plan: Plan, said: RegExp])[] = [
     /too old for its promise/,
   ],
   // Stages.
+  [
+    'left in the freezer',
+    { ...plan, findings: plan.findings.filter(({ code }) => code !== 'take-out') },
+    /square .* nobody is told to take it out of the freezer/,
+  ],
   ['a stage forgotten', finishings('dome', ({ work }) => ({ work: work.slice(1) })), /1 of 2 stages are planned/],
   ['the last stage forgotten', finishings('dome', ({ work }) => ({ work: work.slice(0, 1) })), /last stage is missing/],
   ['capped without its night', stage('dome', 1, () => ({ day: begunOn('dome') })), /too soon after/],

@@ -1,6 +1,6 @@
 import type { Book } from '../book/index.js';
 import type { PieceFacts } from '../piece/index.js';
-import type { Day } from '../quantity/index.js';
+import { addDays, type Day } from '../quantity/index.js';
 import { coldKinds, litresOf, PIECES_OF_ROOM, type ColdKind } from '../room/index.js';
 import type { Finishing } from './needs.js';
 import type { Plan } from './shape.js';
@@ -25,18 +25,50 @@ export function litresPerGram(recipeId: string, kind: ColdKind, book: Book): num
   return stands?.kind === kind && facts && facts.yieldGrams > 0 ? stands.litres / facts.yieldGrams : 0;
 }
 
-/** Litres that a piece takes in a kind of cold place once it is finished. */
-export const litresPerPiece = ({ piece: { stands } }: PieceFacts, kind: ColdKind): number =>
-  stands?.kind === kind ? stands.litres / PIECES_OF_ROOM : 0;
+/** Whether something stands over the night after a day. */
+export const standsOver = (from: Day, until: Day, night: Day): boolean => from <= night && night < until;
+
+/** From when until when something stands in a kind of cold place. */
+export interface ColdStay {
+  readonly kind: ColdKind;
+  readonly from: Day;
+  readonly until: Day;
+  /** What one piece takes of it. */
+  readonly litres: number;
+}
+
+/** The day on which a piece is taken out of the freezer to thaw for a hand-over; null for one that does not thaw. */
+export const thawsFrom = (
+  { piece: { stands, thawNights } }: PieceFacts,
+  finishedOn: Day,
+  handOver: Day,
+): Day | null => {
+  if (stands?.kind !== 'freezer' || thawNights === 0) return null;
+  const out = addDays(handOver, -thawNights);
+  return out > finishedOn ? out : finishedOn;
+};
+
+/** Where a finished piece stands cold until it is handed over: what thaws stands in the fridge for its last nights. */
+export function coldStays(facts: PieceFacts, finishedOn: Day, handOver: Day): ColdStay[] {
+  const { stands } = facts.piece;
+  if (!stands) return [];
+  const litres = stands.litres / PIECES_OF_ROOM;
+  const thaws = thawsFrom(facts, finishedOn, handOver);
+  const stay = { kind: stands.kind, from: finishedOn, until: thaws ?? handOver, litres };
+  return thaws === null ? [stay] : [stay, { kind: 'fridge', from: thaws, until: handOver, litres }];
+}
+
+/** Litres that a finished piece takes in a kind of cold place in the night after a day. */
+function litresOfPiece(facts: PieceFacts, finishedOn: Day, handOver: Day, night: Day, kind: ColdKind): number {
+  const stay = coldStays(facts, finishedOn, handOver).find(({ from, until }) => standsOver(from, until, night));
+  return stay?.kind === kind ? stay.litres : 0;
+}
 
 /** Litres of each piece's body until it is finished. */
 export function litresPerBody(facts: PieceFacts, kind: ColdKind, book: Book): number {
   const body = facts.parts.find(({ role }) => role === 'body');
   return body ? body.drawnGrams * litresPerGram(body.recipeId, kind, book) : 0;
 }
-
-/** Whether something stands over the night after a day. */
-export const standsOver = (from: Day, until: Day, night: Day): boolean => from <= night && night < until;
 
 /** Litres that pieces of finishings take in the night after a day: their bodies until they are finished, and they themselves until they are handed over. */
 export const finishingLitres = (
@@ -49,8 +81,7 @@ export const finishingLitres = (
     const facts = book.pieces.get(pieceId);
     if (!facts) return sum;
     const body = standsOver(madeOn, begun, night) ? litresPerBody(facts, kind, book) : 0;
-    const finished = standsOver(day, handOver, night) ? litresPerPiece(facts, kind) : 0;
-    return sum + count * (body + finished);
+    return sum + count * (body + litresOfPiece(facts, day, handOver, night, kind));
   }, 0);
 
 /** Litres that finished pieces of batches take in the night after a day until they are handed over. */
@@ -65,8 +96,8 @@ export const finishedLitres = (
       sum +
       pegs.reduce((all, { role, id, pieces, handOver }) => {
         const facts = role === 'body' ? book.pieces.get(id) : undefined;
-        return facts && finishedOn !== null && standsOver(finishedOn, handOver ?? '', night)
-          ? all + pieces * litresPerPiece(facts, kind)
+        return facts && finishedOn !== null && handOver !== null
+          ? all + pieces * litresOfPiece(facts, finishedOn, handOver, night, kind)
           : all;
       }, 0),
     0,

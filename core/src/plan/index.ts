@@ -13,12 +13,13 @@ export {
   type ColdSpace,
   coldSpaces,
   coldTaken,
+  coldStays,
   finishedLitres,
   finishingLitres,
   litresPerBody,
   litresPerGram,
-  litresPerPiece,
   standsOver,
+  thawsFrom,
 } from './cold.js';
 export { type Decision, decisionSchema, type StoredDecision } from './decision.js';
 export type { PieceDemand } from './demand.js';

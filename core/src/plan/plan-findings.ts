@@ -12,7 +12,7 @@ import type { ProductionRun } from './run.js';
 import { moveAway, PLAN_AGAIN } from './move-away.js';
 import { canBeMade } from './needs.js';
 import type { LateOrder, Plan } from './shape.js';
-import { airFindings, coldFindings, keepingFindings } from './room-findings.js';
+import { airFindings, coldFindings, keepingFindings, thawFindings } from './room-findings.js';
 import type { ShoppingLine } from '../shopping/index.js';
 import { mouldsHeld, mouldsOf, panKinds, pansTaken } from './vessels.js';
 
@@ -280,6 +280,7 @@ export const planFindings = (
   ...dayFindings(plan, book, today),
   ...airFindings(plan, book, today),
   ...keepingFindings(plan, book, today),
+  ...thawFindings(plan, book, today),
   ...coldFindings(plan, book),
   ...freshFindings(plan, book),
   ...poolFindings([...plan.made, ...plan.runs], book),

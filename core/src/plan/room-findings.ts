@@ -3,7 +3,7 @@ import { finding, openWayOut, type Finding, type Subject } from '../finding/inde
 import type { PieceFacts } from '../piece/index.js';
 import { sayDay, type Day } from '../quantity/index.js';
 import { coldNames } from '../room/index.js';
-import { coldSpaces, coldTaken } from './cold.js';
+import { coldSpaces, coldTaken, thawsFrom } from './cold.js';
 import { moveAway, PLAN_AGAIN } from './move-away.js';
 import type { Plan } from './shape.js';
 import { againstKeeping, toFridge, tooWarmToKeep, whyNotFinishedOn, whyNotMadeOn } from './suits.js';
@@ -64,18 +64,46 @@ export const airFindings = (plan: Plan, book: Book, today: Day): Finding[] => [
   }),
 ];
 
+/** Finished pieces that stand until they are handed over. */
+interface Standing {
+  readonly pieceId: string;
+  readonly from: Day;
+  readonly to: Day;
+  readonly count: number;
+}
+
 /** From when until when finished pieces stand: those that are still to be finished, and those that are. */
-function standing({ finishings, made }: Plan): { readonly pieceId: string; readonly from: Day; readonly to: Day }[] {
+function standing({ finishings, made }: Plan): Standing[] {
   return [
-    ...finishings.map(({ pieceId, day, handOver }) => ({ pieceId, from: day, to: handOver })),
+    ...finishings.map(({ pieceId, day, handOver, count }) => ({ pieceId, from: day, to: handOver, count })),
     ...made.flatMap(({ finishedOn, pegs }) =>
-      pegs.flatMap(({ role, id, handOver }) =>
+      pegs.flatMap(({ role, id, handOver, pieces }) =>
         role === 'body' && finishedOn !== null && handOver !== null
-          ? [{ pieceId: id, from: finishedOn, to: handOver }]
+          ? [{ pieceId: id, from: finishedOn, to: handOver, count: pieces }]
           : [],
       ),
     ),
   ];
+}
+
+/** What is to be taken out of the freezer from today on, and for which hand-over. */
+export function thawFindings(plan: Plan, book: Book, today: Day): Finding[] {
+  const counts = new Map<string, Standing & { readonly facts: PieceFacts; readonly day: Day }>();
+  for (const each of standing(plan)) {
+    const facts = book.pieces.get(each.pieceId);
+    const day = facts ? thawsFrom(facts, each.from, each.to) : null;
+    if (!facts || day === null || day < today) continue;
+    const key = [each.pieceId, day, each.to].join(' ');
+    counts.set(key, { ...each, facts, day, count: each.count + (counts.get(key)?.count ?? 0) });
+  }
+  return [...counts.values()].map(({ pieceId, facts, day, to, count }) =>
+    finding(
+      'take-out',
+      { noun: 'piece', id: pieceId, name: facts.piece.name },
+      { day, count, handOver: to },
+      { part: `${day} for ${to}` },
+    ),
+  );
 }
 
 /** Days to come over which finished pieces stand in an air that does not suit them, each piece and day once. */

@@ -5,9 +5,19 @@ import { anyRealBench, anyRealOrders, dome, realBench, realPantry, twoEvenings }
 import { solver } from '../../testing/solver.js';
 import { verifyBench } from '../../testing/verify-bench.js';
 import { verifyPlan } from '../../testing/verify-plan.js';
-import { benchDay } from '../bench-day/index.js';
+import { benchDay, timelineOf } from '../bench-day/index.js';
 import { addDays, sayDay } from '../quantity/index.js';
-import { breachesOf, guideOf, mouldsHeld, mouldsOf, planSeason, tryMoveStage, type Plan } from '../plan/index.js';
+import {
+  breachesOf,
+  finishingLitres,
+  guideOf,
+  mouldsHeld,
+  mouldsOf,
+  planSeason,
+  thawsFrom,
+  tryMoveStage,
+  type Plan,
+} from '../plan/index.js';
 import { solveProgramme } from './solve.js';
 
 const pantryWith = (more: Partial<typeof realBench> = {}, pieces = realPantry.pieces) =>
@@ -274,6 +284,36 @@ describe('the cold', () => {
     );
     // A kitchen that names no fridge has none that could be full.
     expect((await solved(pantryWith({ coldPlaces: [] }), orders)).status).not.toBe('impossible');
+  });
+});
+
+describe('what is frozen', () => {
+  const frozen = [order('a', { plain: 12 }, '2026-12-17')];
+
+  it('is taken out for its last nights, stands in the fridge in them, and it is said', () => {
+    const book = pantryWith();
+    const plan = planSeason(book, frozen, TODAY);
+    expect(plan.findings.flatMap(({ code, message }) => (code === 'take-out' ? [message] : []))).toEqual([
+      'square: take 12 out of the freezer into the fridge on Tuesday 15 December; they thaw for Thursday 17 December.',
+    ]);
+    const squares = plan.finishings.find(({ pieceId }) => pieceId === 'square');
+    if (!squares) throw new Error('no squares');
+    const early = { ...squares, begun: '2026-12-10', day: '2026-12-10' };
+    const taken = (kind: 'fridge' | 'freezer', night: string) => finishingLitres([early], night, kind, book);
+    expect([taken('freezer', '2026-12-14'), taken('fridge', '2026-12-14')]).toEqual([expect.closeTo(0.12, 9), 0]);
+    expect([taken('freezer', '2026-12-16'), taken('fridge', '2026-12-16')]).toEqual([0, expect.closeTo(0.12, 9)]);
+    expect(taken('fridge', '2026-12-17')).toBe(0);
+    const [only] = frozen;
+    expect(only && timelineOf(only, plan, book)).toContainEqual(
+      expect.objectContaining({ day: '2026-12-15', kind: 'take out', text: 'square' }),
+    );
+  });
+
+  it('goes straight into the fridge where it is finished within those nights', () => {
+    const facts = pantryWith().pieces.get('square');
+    if (!facts) throw new Error('no squares');
+    expect(thawsFrom(facts, '2026-12-11', '2026-12-12')).toBe('2026-12-11');
+    expect(thawsFrom({ ...facts, piece: { ...facts.piece, thawNights: 0 } }, '2026-12-01', '2026-12-12')).toBeNull();
   });
 });
 

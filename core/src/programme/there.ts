@@ -2,11 +2,11 @@ import { isTapWater, partsOfStock, weighedPacks, type IngredientFiled } from '..
 import {
   coldSpaces,
   coldTaken,
+  coldStays,
   finishedLitres,
   finishingLitres,
   litresPerBody,
   litresPerGram,
-  litresPerPiece,
   madeRunsOf,
   standsOver,
 } from '../plan/index.js';
@@ -70,7 +70,9 @@ export function addCold(builder: ProgrammeBuilder, { flows }: MassRows): void {
     const standing = [
       ...serves.flatMap(({ facts, day, finish, finishedOn, demand, column }) => [
         { from: day, until: finish[0]?.day ?? finishedOn, column, litres: litresPerBody(facts, kind, book) },
-        { from: finishedOn, until: demand.day, column, litres: litresPerPiece(facts, kind) },
+        ...coldStays(facts, finishedOn, demand.day).flatMap((stay) =>
+          stay.kind === kind ? [{ ...stay, column }] : [],
+        ),
       ]),
       ...[...flows].flatMap(([id, list]) =>
         list.map(({ from, to, column }) => ({ from, until: to, column, litres: litresPerGram(id, kind, book) })),

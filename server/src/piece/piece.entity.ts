@@ -20,6 +20,7 @@ export class PieceRow {
   @Column('boolean') setsInFridge: boolean;
   @Column('simple-json') keepsAir: PieceDraft['keepsAir'];
   @Column('simple-json', { nullable: true }) stands: PieceDraft['stands'];
+  @Column('integer') thawNights: number;
   @Column('simple-json') strong: PieceDraft['strong'];
   @Column('text', { nullable: true }) texture: PieceDraft['texture'];
   @Column('text') colour: string;

@@ -98,7 +98,7 @@ describe('a copy of the database', () => {
 /** What a season is without what the last migration brought. */
 const withoutKeeping = (file: SeasonFile): SeasonFile => ({
   ...file,
-  pieces: file.pieces.map((each) => ({ ...each, keepsAir: ANY_AIR })),
+  pieces: file.pieces.map((each) => ({ ...each, keepsAir: ANY_AIR, thawNights: 0 })),
 });
 
 describe('putting a copy back', () => {

@@ -57,8 +57,18 @@ export function StandsFields({ of, until }: { of: string; until: string }) {
   );
 }
 
-/** The air in which a finished piece stands; of no matter where it stands cold. */
-export function KeepsAirFields({ scale }: { scale: 'C' | 'F' }) {
+/** The air in which a finished piece stands, of no matter where it stands cold; and how long it thaws, of no matter where it is not frozen. */
+export function KeepingFields({ scale }: { scale: 'C' | 'F' }) {
   const stands = useWatch({ name: 'stands' }) as StandsCold | null;
-  return stands === null ? <AirFields scale={scale} what="kept" of="keepsAir" /> : null;
+  if (stands === null) return <AirFields scale={scale} what="kept" of="keepsAir" />;
+  return stands.kind === 'freezer' ? (
+    <Box sx={grid}>
+      <NumberInput
+        name="thawNights"
+        label="Thaws in the fridge for"
+        unit="nights"
+        help="The last ones before it is handed over."
+      />
+    </Box>
+  ) : null;
 }

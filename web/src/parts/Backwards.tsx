@@ -7,6 +7,7 @@ const verbs: Record<TimelineStep['kind'], string> = {
   make: 'Make ',
   'goes on': 'Go on with ',
   finish: '',
+  'take out': 'Take out of the freezer: ',
   pack: '',
   'hand over': '',
 };

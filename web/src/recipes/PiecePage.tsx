@@ -21,7 +21,7 @@ import { useRecordForm } from '../records/useRecordForm';
 import { useSeasonBook, type SeasonBook } from '../data/useSeason';
 import { Waiting } from '../parts/Waiting';
 import { FormFields } from '../forms/FormFields';
-import { AirFields, KeepsAirFields, StandsFields } from '../forms/RoomFields';
+import { AirFields, KeepingFields, StandsFields } from '../forms/RoomFields';
 import { CheckInput } from '../parts/CheckInput';
 import { PieceSizeFields } from './PieceSizeFields';
 import { PieceFigures } from './PieceFigures';
@@ -57,6 +57,7 @@ function PieceForm({ season, piece, recipeId }: { season: SeasonBook; piece: Pie
     setsInFridge: false,
     keepsAir: ANY_AIR,
     stands: null,
+    thawNights: 0,
     strong: [],
     texture: null,
     sizeMm: null,
@@ -123,7 +124,7 @@ function PieceForm({ season, piece, recipeId }: { season: SeasonBook; piece: Pie
               label="On a warmer day it is finished all the same, and set in the fridge"
             />
             <StandsFields of="100 pieces" until="it is handed over" />
-            <KeepsAirFields scale={season.data.kitchen.temperatureFirst} />
+            <KeepingFields scale={season.data.kitchen.temperatureFirst} />
           </Box>
         </Panel>
         <PieceSizeFields />

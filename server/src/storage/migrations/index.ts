@@ -14,7 +14,7 @@ import { LabelPrints1764170000000 } from './1764170000000-label-prints.js';
 import { AtTheBench1764180000000 } from './1764180000000-at-the-bench.js';
 import { AnySize1764190000000 } from './1764190000000-any-size.js';
 import { RealKitchen1764200000000 } from './1764200000000-real-kitchen.js';
-import { KeepsAir1764210000000 } from './1764210000000-keeps-air.js';
+import { Keeping1764210000000 } from './1764210000000-keeping.js';
 import { FirstTables1764000000000 } from './1764000000000-first-tables.js';
 
 /** Every migration, the oldest first. Never change one that has been released: add another. */
@@ -36,5 +36,5 @@ export const migrations = [
   AtTheBench1764180000000,
   AnySize1764190000000,
   RealKitchen1764200000000,
-  KeepsAir1764210000000,
+  Keeping1764210000000,
 ];
