@@ -1,5 +1,5 @@
 import type { Book } from '../book/index.js';
-import { addDays, sayClock, sayTime, type Day } from '../quantity/index.js';
+import { addDays, sayClock, sayList, sayTime, type Day } from '../quantity/index.js';
 import { sayBatches } from '../recipe/index.js';
 import {
   bestSchedule,
@@ -10,6 +10,7 @@ import {
   type Resource,
 } from '../schedule/index.js';
 import { cleaningOf, cleanWords, equipmentOf, operationsOf } from './operations.js';
+import { toolsToClean } from './tools-to-clean.js';
 import { HELPER, MAKER, type Operation, type OperationWords } from './operation.js';
 import { beginsAt, type PlanWork, helperHours } from '../plan/index.js';
 
@@ -119,6 +120,13 @@ function joined(tasks: readonly BenchTask[], plan: PlanWork, day: Day): BenchTas
     return batches && alone ? { ...task, code: sayBatches(batches) } : task;
   });
 }
+
+/** The same, each clean-down with the pots, pans and tools that it is for. */
+const withTools = (tasks: readonly BenchTask[], book: Book): BenchTask[] =>
+  tasks.map((task) => {
+    const tools = task.kind === 'clean' ? toolsToClean(task, tasks, book) : [];
+    return tools.length > 0 ? { ...task, code: `${task.code}: ${sayList(['the bench', ...tools])}` } : task;
+  });
 
 /** Uses of the same resource by one activity that follow one another are one. */
 function tasksOf(jobs: readonly Operation[], schedule: BestSchedule): BenchTask[] {
@@ -246,7 +254,7 @@ export function benchDay(plan: PlanWork, day: Day, book: Book, enough = 0): Benc
   // What is done of the day already lies before all that is still to be done.
   const done = plan.days.find((entry) => entry.day === day)?.doneMinutes ?? 0;
   const later = <T extends { readonly from: number }>(each: T): T => ({ ...each, from: each.from + done });
-  const tasks = joined(tasksOf(jobs, schedule), plan, day);
+  const tasks = withTools(joined(tasksOf(jobs, schedule), plan, day), book);
   const hands = bounds.resources.filter(({ key }) => key === MAKER || key === HELPER);
   const [busiest] = bounds.resources
     .filter(({ key, minutes }) => key !== MAKER && key !== HELPER && minutes > 0)

@@ -75,6 +75,21 @@ describe('a day of work', () => {
     expect(order.at(-1)).toBe('Pack nuts');
   });
 
+  it('is cleaned between, tool by tool: what somebody lacks was in, and is used again', () => {
+    const tool = (id: string, uses: string, equipment: string[]) =>
+      recipe(id, [line(uses, 100)], { handsMinutes: 20, steps: [{ text: 'Stir', handsMinutes: 20, equipment }] });
+    const book = bookOf({
+      ingredients: [ingredient('cream', { contains: ['milk'] }), ingredient('flour', { contains: ['wheat'] })],
+      recipes: [tool('milky', 'cream', ['Pot', 'Ladle', 'oven']), tool('floury', 'flour', ['Pot', 'Tin', 'oven'])],
+      pieces: [rolled('milky-piece', 'milky'), rolled('floury-piece', 'floury')],
+      boxes: [box('both', ['milky-piece', 'floury-piece'], { packMinutes: 4 })],
+      kitchen: { ...kitchen, benchWeek: [{ weekday: 6, hours: 8, begins: null }], cleanMinutes: 10 },
+    });
+    const plan = planSeason(book, [order('a', { both: 4 }, '2026-12-06')], TODAY);
+    const cleans = benchDay(plan, DAY, book).tasks.flatMap(({ kind, code }) => (kind === 'clean' ? [code] : []));
+    expect(cleans).toEqual([expect.stringMatching(/^off (milk|wheat): the bench and Pot$/)]);
+  });
+
   it('divides finishing and packing with a helper, who comes when there is something to do', () => {
     const [alone, helped] = [saturday({ plain: 40 }), saturday({ plain: 40 }, 3)];
     expect(helped.sheet.spanMinutes).toBeLessThan(alone.sheet.spanMinutes);
