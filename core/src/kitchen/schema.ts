@@ -271,8 +271,8 @@ export const kitchenDraftSchema = z
     /** Days of life that a piece still has when it is handed over. */
     promisedDays: z.int().min(0).max(365).default(5),
     /** Of the pieces that are left over when a season is over, so many are sold all the same. */
-  leftOverSoldPercent: percentSchema(100).default(0),
-  scaleStepGrams: z.number().min(0.01).max(100).default(1),
+    leftOverSoldPercent: percentSchema(100).default(0),
+    scaleStepGrams: z.number().min(0.01).max(100).default(1),
     benchWeek: z
       .array(benchDaySchema)
       .max(7)

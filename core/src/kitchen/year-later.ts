@@ -1,8 +1,5 @@
-import { addDays, type Day } from '../quantity/index.js';
+import { A_YEAR_OF_WEEKS, addDays, type Day } from '../quantity/index.js';
 import type { KitchenDraft } from './schema.js';
-
-/** After so many days it is the same weekday of the same season. */
-const A_YEAR_OF_WEEKS = 52 * 7;
 
 /**
  * The different days of the last 52 weeks as a template of the next: hours, helpers and closed days on the same weekdays. What the air was like

@@ -3,6 +3,7 @@ export { doubleFindings } from './doubles.js';
 export { afterWayOut, changesOrder, filedOrder, unsaidOf, type OrderAction, sealOrder } from './edits.js';
 export { type Breach, breachesOf, findingsOfOrder, sayBreach, findingsWhenever, handOverPassed } from './findings.js';
 export { moreBoxes } from './more-boxes.js';
+export { ordersYearLater } from './year-later.js';
 export {
   AS_IT_IS,
   boxFor,

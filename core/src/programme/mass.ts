@@ -2,7 +2,15 @@ import { bodyForm, piecesPerBatch } from '../piece/index.js';
 import { addDays, daysBetween, type Day } from '../quantity/index.js';
 import { groupBy } from '../record/index.js';
 import type { Term } from '../solver/index.js';
-import { latestBegin, leftGramsOf, partUses, sharedGrams, usableWindow } from '../plan/index.js';
+import {
+  coldSpaces,
+  latestBegin,
+  leftGramsOf,
+  litresPerGram,
+  partUses,
+  sharedGrams,
+  usableWindow,
+} from '../plan/index.js';
 import type { RecipeFacts } from '../recipe/index.js';
 import { componentsOf, merged, weights, type BatchColumn, type ProgrammeBuilder, type Serve } from './builder.js';
 
@@ -28,7 +36,7 @@ interface Flow {
 export interface MassRows {
   readonly usage: ReadonlyMap<string, ReadonlyMap<Day, DayUse>>;
   readonly flows: ReadonlyMap<string, readonly Flow[]>;
-  /** Recipes that keep all season long, so that no day of making belongs to a day of use. */
+  /** Recipes that keep all season long and stand on a shelf, so that no day of making belongs to a day of use. */
   readonly stocks: ReadonlySet<string>;
 }
 
@@ -245,7 +253,9 @@ export function addMass(builder: ProgrammeBuilder): MassRows {
     const recipe: RecipeMass = { id, facts, onDays, supplies, uses: usage.get(id) ?? new Map<Day, DayUse>() };
     const { keepsDays } = facts.recipe;
     const keepsAll = keepsDays >= length && supplies.every(({ day }) => addDays(day, keepsDays) >= lastDay);
-    if (keepsAll && !serves.some(({ bodyId }) => bodyId === id)) {
+    // Where it takes room in the cold, it counts from which day to which it stands there.
+    const isCold = coldSpaces(book).some(({ kind }) => litresPerGram(id, kind, book) > 0);
+    if (keepsAll && !isCold && !serves.some(({ bodyId }) => bodyId === id)) {
       stocks.add(id);
       addStock(builder, recipe);
       continue;

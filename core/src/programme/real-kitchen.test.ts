@@ -282,6 +282,14 @@ describe('the cold', () => {
     expect(short?.message).toMatch(
       /^\d\.\d L would stand in the fridge in the night after .*, and there are 0\.2 L\.$/,
     );
+    // The paste keeps for weeks, and stands in the fridge all the same.
+    const half = pantryWith({
+      coldPlaces: [{ name: 'Shelf', kind: 'fridge', litres: 0.5, celsius: 4 }],
+      moulds: [{ name: 'Dome mould', cavities: 24, cavityMl: 9, count: 1 }],
+    });
+    const few = [order('a', { fine: 8 }, '2026-12-04'), order('b', { fine: 4 }, '2026-12-06')];
+    const { plan: full } = await solved(half, few);
+    expect(full.findings.filter(({ code }) => code === 'cold-short')).toEqual([]);
     // A kitchen that names no fridge has none that could be full.
     expect((await solved(pantryWith({ coldPlaces: [] }), orders)).status).not.toBe('impossible');
   });

@@ -28,6 +28,9 @@ export function dayOf(number: number): Day {
   return day;
 }
 
+/** After so many days it is the same weekday of the same season. */
+export const A_YEAR_OF_WEEKS = 52 * 7;
+
 /** The day `count` days later (earlier when negative). */
 export const addDays = (day: Day, count: number): Day => dayOf(dayNumber(day) + count);
 

@@ -1,4 +1,5 @@
 export {
+  A_YEAR_OF_WEEKS,
   addDays,
   type Day,
   dayNumber,

@@ -23,6 +23,14 @@ export class OrderFileController {
     return this.files.write();
   }
 
+  @Get('last-season')
+  @Header('Content-Type', 'text/csv; charset=utf-8')
+  @ApiOperation({ summary: 'What was handed over in the last 52 weeks, as orders for the same weekdays of the next' })
+  @AnswersFile('text/csv')
+  lastSeason(): Promise<string> {
+    return this.files.writeLastSeason();
+  }
+
   @Post('check')
   @HttpCode(200)
   @ApiOperation({ summary: 'What a CSV of orders would do, row by row; changes nothing' })

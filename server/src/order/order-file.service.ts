@@ -1,6 +1,8 @@
 import { Inject, Injectable } from '@nestjs/common';
+import type { Book } from '@usual-pantry/core/book';
 import { ordersCsv, type OrderFileAnswer } from '@usual-pantry/core/format';
 import { shelfOfBook } from '@usual-pantry/core/intake';
+import { ordersYearLater, type OrderFiled } from '@usual-pantry/core/order';
 import { sayCount } from '@usual-pantry/core/quantity';
 import { BookService } from '../book/book.service.js';
 import { Clock } from '../clock/clock.js';
@@ -56,6 +58,16 @@ export class OrderFileService {
   async write(): Promise<string> {
     const { orders, book } = await this.books.season();
     this.audit.note('exported', `${String(orders.length)} orders as CSV`);
+    return this.csvOf(orders, book);
+  }
+
+  /** Last season's orders as a draft of this one, in the same form; nothing is changed. */
+  async writeLastSeason(): Promise<string> {
+    const { orders, book } = await this.books.season();
+    return this.csvOf(ordersYearLater(orders, this.clock.today()), book);
+  }
+
+  private csvOf(orders: readonly OrderFiled[], book: Book): string {
     return ordersCsv(orders, (id) => book.boxes.get(id)?.box.name ?? id, book, book.kitchen.currency);
   }
 

@@ -54,6 +54,41 @@ describe('a CSV of orders', () => {
     expect(report.length).toBeGreaterThanOrEqual(22);
   });
 
+  it('of last season is a draft of this one: asked, on the same weekdays, with what must not be in it, and once', async () => {
+    const past = async (name: string, on: string, state: string) =>
+      server.http
+        .post('/api/orders')
+        .send({
+          customer: { name },
+          lines: [{ boxId: 'sampler', count: 2 }],
+          handOver: { on, way: 'stall' },
+          exclusions: [{ kind: 'allergen', code: 'sesame' }],
+          depositMinor: 500,
+          state,
+        })
+        .expect(201);
+    expect((await server.http.get('/api/order-file/last-season').expect(200)).text).toBe('');
+    await past('Ida Marsh', '2025-12-06', 'handed over');
+    await past('Too Early', '2025-11-20', 'handed over');
+    await past('Called Off', '2025-12-06', 'cancelled');
+    const { text: csv } = await server.http.get('/api/order-file/last-season').expect(200);
+    const { report } = await send('/api/order-file/check', { text: csv });
+    expect(report).toEqual([expect.objectContaining({ fate: 'new', customer: 'Ida Marsh' })]);
+    for (const create of [1, 0])
+      expect((await send('/api/order-file', { text: csv })).orders).toEqual({ create, update: 0 });
+    const { items } = (await server.http.get('/api/orders').query({ search: 'Ida Marsh', on: '2026-12-05' })).body as {
+      items: object[];
+    };
+    expect(items).toEqual([
+      expect.objectContaining({
+        state: 'asked',
+        depositMinor: 0,
+        exclusions: [{ kind: 'allergen', code: 'sesame' }],
+        lines: [expect.objectContaining({ boxId: 'sampler', count: 2 })],
+      }),
+    ]);
+  });
+
   it('is promised by the plan as it stands, one order at a time', async () => {
     const order = {
       customer: { name: 'Ada Quill' },

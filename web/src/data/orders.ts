@@ -43,6 +43,9 @@ export const orderApi = api.injectEndpoints({
       query: ({ label, ...body }) => ({ url: 'orders/states', method: 'POST', body, label }),
       invalidatesTags: unlessRefused(ALL_ORDERS),
     }),
+    lastSeason: build.query<string, void>({
+      query: () => ({ url: 'order-file/last-season', responseHandler: 'text' }),
+    }),
     checkOrderFile: build.mutation<OrderFileAnswer, OrderFileRequest>({
       query: (body) => ({ url: 'order-file/check', method: 'POST', body }),
     }),
@@ -71,6 +74,7 @@ export const {
   useOrderQuery,
   useCustomersQuery,
   useChangeStatesMutation,
+  useLazyLastSeasonQuery,
   useCheckOrderFileMutation,
   useTakeOrderFileMutation,
   useInboxQuery,

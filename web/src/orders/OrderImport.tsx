@@ -19,10 +19,11 @@ import { nonce } from '../parts/nonce';
 import { gridLook } from './gridLook';
 import { AnswerLine, Mark } from '../parts/AnswerLine';
 import { Panel } from '../parts/Panel';
+import { sayRefusal, type Refusal } from '../parts/refusal';
 import { saveAs } from '../parts/saveAs';
 import { useAttempt } from '../parts/useAttempt';
 import { keepMapping, keptMapping } from './mappings';
-import { useCheckOrderFileMutation, useTakeOrderFileMutation } from '../data/orders';
+import { useCheckOrderFileMutation, useLazyLastSeasonQuery, useTakeOrderFileMutation } from '../data/orders';
 import { apiAt } from '../parts/kitchenAt';
 
 /** The text of a file, in UTF-8 or UTF-16 where its bytes say so, otherwise in the Western code page of old spreadsheets. */
@@ -110,6 +111,25 @@ const Mapping = ({ answer, mapping, dayOrder, onChange }: MappingProps) => (
   </Box>
 );
 
+/** Last season's orders as a draft of this one: looked at like any file, before they are taken. */
+function LastSeason({ onText }: { onText: (text: string) => void }) {
+  const [ask, { isFetching }] = useLazyLastSeasonQuery();
+  const [words, setWords] = useState<string | null>(null);
+  const bring = async () => {
+    const { data, error } = await ask();
+    if (data) onText(data);
+    setWords(error ? sayRefusal(error as Refusal) : data ? null : 'No order was handed over in the last 52 weeks.');
+  };
+  return (
+    <>
+      <Button variant="outlined" disabled={isFetching} onClick={() => void bring()}>
+        Last season’s orders, to be asked again
+      </Button>
+      {words !== null && <span role="status">{words}</span>}
+    </>
+  );
+}
+
 /** Orders from a CSV: a dry run with a report of every row, then one transaction; refused rows come back to mend. */
 export function OrderImport() {
   const [check, { isLoading: checking }] = useCheckOrderFileMutation();
@@ -174,6 +194,7 @@ export function OrderImport() {
             Save the refused rows
           </Button>
         )}
+        <LastSeason onText={(text) => void look({ text, dayOrder: 'unknown' })} />
         <Button href={apiAt('/order-file')} download>
           Save all orders as CSV
         </Button>
