@@ -245,3 +245,31 @@ test('the way back is told of a box by itself, for each of its hand-overs', asyn
   await expect(handedOver).not.toHaveText(first);
   await expect(page.getByText(/^(Start on|Everything for it is made)/)).toBeVisible();
 });
+
+test('last season’s orders are a draft of this one: looked at row by row, then taken', async ({ page, request }) => {
+  await page.goto('/orders/import');
+  const again = page.getByRole('button', { name: 'Last season’s orders, to be asked again' });
+  await again.click();
+  await expect(page.getByText('No order was handed over in the last 52 weeks.')).toBeVisible();
+  const past = {
+    customer: { name: 'Ida Marsh' },
+    lines: [{ boxId: 'sampler', count: 2 }],
+    handOver: { on: '2025-12-06', way: 'stall' },
+    exclusions: ['sesame'],
+    state: 'handed over',
+  };
+  expect((await request.post('/api/orders', { data: past })).ok()).toBe(true);
+  await again.click();
+  await expect(page.getByRole('grid', { name: 'Rows of the file' })).toContainText('Ida Marsh');
+  await page.getByRole('button', { name: 'Take 1 order' }).click();
+  await expect(page.getByText('1 new order, 0 changed and taken')).toBeVisible();
+  const { orders } = await ask<SeasonFile>(request, '/api/season-file');
+  expect(orders.filter(({ customer }) => customer.name === 'Ida Marsh')).toEqual([
+    expect.objectContaining({ state: 'handed over' }),
+    expect.objectContaining({
+      state: 'asked',
+      exclusions: ['sesame'],
+      handOver: expect.objectContaining({ on: '2026-12-05' }) as object,
+    }),
+  ]);
+});
