@@ -147,7 +147,10 @@ test('a run is dragged to another day, and stays where it is when it cannot be t
       .getByRole('button', { name: new RegExp(`^${name}`) })
       .first();
   const drag = async ({ recipeName, day, before }: ReturnType<typeof run>) => {
-    await row(day).scrollIntoViewIfNeeded();
+    // Near its edge the page goes on while something is dragged.
+    await row(before).evaluate((shown) => {
+      shown.scrollIntoView({ block: 'center' });
+    });
     const [from, to] = [await strip(recipeName, day).boundingBox(), await row(before).boundingBox()];
     if (!from || !to) throw new Error('not to be seen');
     await page.mouse.move(from.x + 8, from.y + 12);
