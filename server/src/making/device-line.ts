@@ -15,6 +15,8 @@ const ADDRESS = '/api/devices';
 /** A message of a bridge longer than this ends its line. */
 const MOST_BYTES = 64 * 1024;
 const MOST_LINES = 40;
+/** So long a reading that nobody has changed is still told. */
+const STANDS_MS = 10 * 60_000;
 
 /**
  * The line between the devices and the pages: newline-delimited JSON over a WebSocket at `/api/devices`. Whatever one end sends that is a
@@ -24,6 +26,8 @@ const MOST_LINES = 40;
 export class DeviceLine implements OnApplicationBootstrap, OnModuleDestroy {
   private readonly sockets = new WebSocketServer({ noServer: true, maxPayload: MOST_BYTES });
   private readonly ends: (() => void)[] = [];
+  /** What the scale and the hygrometer said last. */
+  private readonly standing = new Map<'scale' | 'hygrometer', { readonly text: string; readonly heardAt: number }>();
 
   constructor(
     private readonly host: HttpAdapterHost,
@@ -61,8 +65,12 @@ export class DeviceLine implements OnApplicationBootstrap, OnModuleDestroy {
     return isOfKitchen(host, origin, names) && this.door.visitorOf(token)?.role === 'maker';
   }
 
-  /** What comes from one end goes to all others. */
+  /**
+   * What comes from one end goes to all others. A new end hears at once what stands on the scale and what the room is like: a device that speaks
+   * only when something changes may have spoken a moment before.
+   */
   private take(line: WebSocket): void {
+    for (const { text, heardAt } of this.standing.values()) if (Date.now() - heardAt < STANDS_MS) line.send(text);
     let rest: string | null = '';
     line.on('message', (data, isBinary) => {
       if (isBinary) return;
@@ -78,6 +86,7 @@ export class DeviceLine implements OnApplicationBootstrap, OnModuleDestroy {
 
   private pass(message: DeviceMessage, from: WebSocket | null): void {
     const text = writeDeviceLine(message);
+    if (message.device !== 'probe') this.standing.set(message.device, { text, heardAt: Date.now() });
     for (const line of this.sockets.clients) if (line !== from && line.readyState === line.OPEN) line.send(text);
   }
 

@@ -274,6 +274,18 @@ describe('the line to the devices', () => {
     bridge.close();
   });
 
+  it('tells a page that comes later what stands on the scale and what the room is like', async () => {
+    await server.http.post('/api/devices/simulated').send({ what: 'on the scale', grams: 300 }).expect(204);
+    await server.http.post('/api/devices/simulated').send({ what: 'room', celsius: 22, humidity: 48 }).expect(204);
+    const page = open();
+    const messages = await heard(page, 2);
+    expect(messages).toEqual([
+      expect.objectContaining({ device: 'scale', grams: 300 }),
+      expect.objectContaining({ device: 'hygrometer', celsius: 22, humidity: 48 }),
+    ]);
+    page.close();
+  });
+
   it('opens for this kitchen’s own pages only', async () => {
     expect(await opened(open({ origin: 'https://elsewhere.example' }))).toBe('refused');
     expect(await opened(open({ host: 'elsewhere.example' }))).toBe('refused');
