@@ -269,7 +269,7 @@ test('last season’s orders are a draft of this one: looked at row by row, then
     expect.objectContaining({
       state: 'asked',
       exclusions: ['sesame'],
-      handOver: expect.objectContaining({ on: '2026-12-05' }) as object,
+      handOver: expect.objectContaining({ on: '2026-12-05' }),
     }),
   ]);
 });
