@@ -2,6 +2,7 @@ import type { Book } from '@usual-pantry/core/book';
 import type { Plan } from '@usual-pantry/core/plan';
 import { allergens } from '@usual-pantry/core/ingredient';
 import { bodyForm, type PieceFiled } from '@usual-pantry/core/piece';
+import { sayDay } from '@usual-pantry/core/quantity';
 
 const DAY = 86_400_000;
 const at = (day: string): number => Date.parse(day) / DAY;
@@ -138,7 +139,10 @@ export function verifyRoom(plan: Plan, book: Book, today: string): string[] {
     for (let night = Math.max(at(day), at(today)); night <= at(handOver); night++)
       if (
         isUnfit(dayOf(night), mostCelsius, mostHumidityPercent, book) &&
-        !plan.findings.some(({ key }) => key === `unfit-air-to-keep piece ${pieceId} ${dayOf(night)}`)
+        !plan.findings.some(
+          ({ code, about, message }) =>
+            code === 'unfit-air-to-keep' && about.id === pieceId && message.includes(sayDay(dayOf(night))),
+        )
       )
         wrong.push(`${pieceName} for ${handOver}: stands over ${dayOf(night)} in an air that does not suit it`);
   }

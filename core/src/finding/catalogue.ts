@@ -273,8 +273,8 @@ export const catalogue = {
     'piece',
     ['piece that stands in an air that does not suit it', 'pieces that stand in an air that does not suit them'],
     [],
-    (name, { day, against, isWarm }: { day: Day; against: string; isWarm: boolean }) =>
-      `${name} stands over ${sayDay(day)}: ${against}. Keep it tightly closed${isWarm ? ', in the coolest place that there is' : ''}.`,
+    (name, { days: over, isWarm }: { days: readonly { day: Day; against: string }[]; isWarm: boolean }) =>
+      `${name} stands over ${over.map(({ day, against }) => `${sayDay(day)} (${against})`).join(' and ')}. Keep it tightly closed${isWarm ? ', in the coolest place that there is' : ''}.`,
   ),
   'life-beyond-layers': kind(
     'decide',

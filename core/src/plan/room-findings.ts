@@ -2,6 +2,7 @@ import type { Book } from '../book/index.js';
 import { finding, openWayOut, type Finding, type Subject } from '../finding/index.js';
 import type { PieceFacts } from '../piece/index.js';
 import { sayDay, type Day } from '../quantity/index.js';
+import { groupBy } from '../record/index.js';
 import { coldNames } from '../room/index.js';
 import { coldSpaces, coldTaken, thawsFrom } from './cold.js';
 import { moveAway, PLAN_AGAIN } from './move-away.js';
@@ -106,30 +107,23 @@ export function thawFindings(plan: Plan, book: Book, today: Day): Finding[] {
   );
 }
 
-/** Days to come over which finished pieces stand in an air that does not suit them, each piece and day once. */
+/** Pieces that stand finished over days to come whose air does not suit them, each with these days. */
 export function keepingFindings(plan: Plan, book: Book, today: Day): Finding[] {
-  const found = new Map<string, Finding>();
-  for (const { pieceId, from, to } of standing(plan)) {
+  const { dayChanges } = book.kitchen;
+  return [...groupBy(standing(plan), ({ pieceId }) => pieceId)].flatMap(([pieceId, stays]) => {
     const facts = book.pieces.get(pieceId);
+    if (!facts) return [];
     // Only a day of which something is said can be against anything.
-    for (const { day } of facts ? book.kitchen.dayChanges : []) {
-      const key = `${pieceId} ${day}`;
-      if (!facts || day < today || day < from || day > to || found.has(key)) continue;
-      const against = againstKeeping(facts, day, book.kitchen);
-      const about: Subject<'piece'> = { noun: 'piece', id: pieceId, name: facts.piece.name };
-      if (against !== null)
-        found.set(
-          key,
-          finding(
-            'unfit-air-to-keep',
-            about,
-            { day, against, isWarm: tooWarmToKeep(facts, day, book.kitchen) },
-            { part: day, waysOut: [openWayOut(about)] },
-          ),
-        );
-    }
-  }
-  return [...found.values()];
+    const days = dayChanges.flatMap(({ day }) => {
+      const isThere = day >= today && stays.some(({ from, to }) => from <= day && day <= to);
+      const against = isThere ? againstKeeping(facts, day, book.kitchen) : null;
+      return against === null ? [] : [{ day, against }];
+    });
+    if (days.length === 0) return [];
+    const about: Subject<'piece'> = { noun: 'piece', id: pieceId, name: facts.piece.name };
+    const isWarm = days.some(({ day }) => tooWarmToKeep(facts, day, book.kitchen));
+    return [finding('unfit-air-to-keep', about, { days, isWarm })];
+  });
 }
 
 /** Nights in which more would stand cold than there is room for. */

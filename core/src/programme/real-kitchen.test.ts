@@ -250,7 +250,7 @@ describe('the air of a day', () => {
         code === 'unfit-air-to-keep' ? [message] : [],
       );
     expect(kept()).toEqual([
-      `shard stands over ${sayDay(addDays(made.day, 1))}: 70 % humidity are expected, and it wants 55 % at most. Keep it tightly closed.`,
+      `shard stands over ${sayDay(addDays(made.day, 1))} (70 % humidity are expected, and it wants 55 % at most). Keep it tightly closed.`,
     ]);
     const cold = { kind: 'cool' as const, litres: 1 };
     expect(kept(realPantry.pieces.map((each) => (each.id === 'shard' ? { ...each, stands: cold } : each)))).toEqual([]);
