@@ -3,7 +3,7 @@ import type { Finding } from '../finding/index.js';
 import type { IngredientFiled } from '../ingredient/index.js';
 import type { KitchenDraft } from '../kitchen/index.js';
 import { checkPans, withLargestSizes, workOutPiece, type PieceFacts, type PieceFiled } from '../piece/index.js';
-import { checkPots, openRecipeBook, type RecipeBook, type RecipeFiled } from '../recipe/index.js';
+import { checkPots, openRecipeBook, type RecipeBook, type RecipeFiled, type Sized } from '../recipe/index.js';
 import { asSold, workOutBox, type BoxFacts, type BoxFiled } from '../box/index.js';
 
 /** All that is kept but the orders. */
@@ -19,6 +19,8 @@ export interface BookData {
 
 /** The maker's whole book, worked out: what every sum starts from. */
 export interface Book extends RecipeBook {
+  /** The sizes of recipes as they are written, where the kitchen's vessels take less: at the bench a pot that is watched may take more. */
+  readonly writtenSizes: ReadonlyMap<string, Sized>;
   readonly kitchen: KitchenDraft;
   readonly pieces: ReadonlyMap<string, PieceFacts>;
   readonly boxes: ReadonlyMap<string, BoxFacts>;
@@ -54,7 +56,8 @@ export function openBook(data: BookData): Book {
       ),
     ),
   );
-  const { recipes, findings: bounded } = withLargestSizes(recipeBook, pieces.values(), data.kitchen);
+  const { findings: bounded, ...madeHere } = withLargestSizes(recipeBook, pieces.values(), data.kitchen);
+  const { recipes } = madeHere;
   const findings: Finding[] = [
     ...recipeBook.findings,
     ...bounded,
@@ -63,5 +66,5 @@ export function openBook(data: BookData): Book {
     ...[...pieces.values()].flatMap((facts) => facts.findings),
     ...[...boxes.values()].flatMap((facts) => facts.findings),
   ];
-  return { ...recipeBook, recipes, kitchen: data.kitchen, pieces, boxes, editions, batches, findings };
+  return { ...recipeBook, ...madeHere, kitchen: data.kitchen, pieces, boxes, editions, batches, findings };
 }

@@ -41,6 +41,12 @@ describe('the largest size of a recipe of any size', () => {
     );
   });
 
+  it('is as it is written at the bench: a pot that is watched may take more', () => {
+    const book = openKitchen({ pots: [pot(5.25)] }, ganache({ foaming: 'boils with dairy' }));
+    expect(book.writtenSizes.get('ganache')?.batchSizes).toEqual([0.5, 4]);
+    expect(openKitchen({ pots: [pot(50)] }, ganache({ foaming: 'boils with dairy' })).writtenSizes.size).toBe(0);
+  });
+
   it('has room in the bowl that its step names, not in another', () => {
     const bowls = [pot(2.5, 'Mixer'), pot(9, 'kettle')];
     expect(largestIn({ pots: bowls }, stirredIn('mixer'))).toBe(2.5);

@@ -10,6 +10,7 @@ import {
   type RecipeBook,
   type RecipeFacts,
   type RecipeFiled,
+  type Sized,
 } from '../recipe/index.js';
 import { bodyForm, type PieceFacts } from './makeup.js';
 import { heightIn, panOf, sidesOf } from './pans.js';
@@ -75,19 +76,27 @@ export function largestSize(facts: RecipeFacts, pieces: readonly PieceFacts[], v
 
 const upTo = (recipe: RecipeFiled, most: number): RecipeFiled => ({ ...recipe, batchSizes: [leastSize(recipe), most] });
 
-/** The recipes as this kitchen makes them, none larger than its vessels take; and of each that is made smaller than it allows, a finding. */
-export function withLargestSizes<B extends RecipeBook>(
-  book: B,
-  pieces: Iterable<PieceFacts>,
-  vessels: Vessels,
-): { readonly recipes: B['recipes']; readonly findings: readonly Finding[] } {
+/** Recipes as a kitchen makes them. */
+interface MadeHere {
+  /** None larger than the vessels take. */
+  readonly recipes: RecipeBook['recipes'];
+  /** Of those that are made smaller than they allow, the sizes as they are written. */
+  readonly writtenSizes: ReadonlyMap<string, Sized>;
+  /** One for each of them. */
+  readonly findings: readonly Finding[];
+}
+
+/** The recipes as this kitchen makes them. @param pieces all that are made of them */
+export function withLargestSizes(book: RecipeBook, pieces: Iterable<PieceFacts>, vessels: Vessels): MadeHere {
   const bodies = groupBy([...pieces], ({ parts }) => parts.find(({ role }) => role === 'body')?.recipeId ?? '');
   const findings: Finding[] = [];
+  const writtenSizes = new Map<string, Sized>();
   const recipes = new Map(
     [...book.recipes].map(([id, facts]): [string, RecipeFacts] => {
       const bound = largestSize(facts, bodies.get(id) ?? [], vessels);
       if (!bound) return [id, facts];
       const { recipe } = facts;
+      writtenSizes.set(id, recipe);
       const about: Subject<'recipe'> = { noun: 'recipe', id, name: recipe.name };
       findings.push(
         finding(
@@ -100,5 +109,5 @@ export function withLargestSizes<B extends RecipeBook>(
       return [id, { ...facts, recipe: upTo(recipe, bound.most) }];
     }),
   );
-  return { recipes, findings };
+  return { recipes, writtenSizes, findings };
 }

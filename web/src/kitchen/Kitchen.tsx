@@ -193,7 +193,7 @@ function AnyRecipe() {
       {chosen?.anySize && (
         <SizeField
           key={chosen.id}
-          sized={chosen}
+          sized={season.book.writtenSizes.get(chosen.id) ?? chosen}
           disabled={isStarting}
           onBegin={(size) => void begin(chosen.id, size, plan.today)}
         />
