@@ -39,7 +39,7 @@ function WholeFields({ season, recipe }: { season: SeasonBook; recipe: Recipe | 
         </Panel>
         <Panel title="Batches">
           <BatchSizes />
-          <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: '1fr 1fr 1fr', mt: 1.5 }}>
+          <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'repeat(auto-fit, minmax(130px, 1fr))', mt: 1.5 }}>
             <NumberInput name="handsMinutes" label="Hands" unit="min" />
             <NumberInput name="restDays" label="Rests" unit="days" />
             <NumberInput name="keepsDays" label="Keeps" unit="days" />
