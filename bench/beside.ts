@@ -48,10 +48,10 @@ async function beside(name: string, book: Book, orders: readonly OrderFiled[], t
   say(
     `${name}: ${String(model.columns.length)} columns, ${String(whole)} whole, ${String(model.rows.length)} rows, ${String(seconds)} s each`,
   );
-  const found = await solveProgramme({ book, orders, today }, solver, { gap: 0.01, seconds });
+  const found = await solveProgramme({ book, orders, today }, solver, { gap: 0.01, work: seconds });
   const bound = found.bound;
   say(
-    `  this program: ${found.objective.toFixed(0)}, bound ${bound.toFixed(0)}, gap ${percent(found.gap)}, ${found.seconds.toFixed(1)} s, its days ending in time`,
+    `  this program: ${found.objective.toFixed(0)}, bound ${bound.toFixed(0)}, gap ${percent(found.gap)}, ${found.work.toFixed(1)} s, its days ending in time`,
   );
   const rows: [string, number | null][] = [
     [

@@ -24,15 +24,15 @@ async function season(
   book: Book,
   orders: readonly OrderFiled[],
   today: string,
-  seconds: number,
+  work: number,
   gap: number,
 ) {
   const since = performance.now();
   const firsts: number[] = [];
-  const onProgress = ({ seconds: at, objective }: SolverProgress) => {
+  const onProgress = ({ work: at, objective }: SolverProgress) => {
     if (objective !== null && firsts.length === 0) firsts.push(at);
   };
-  const solution = await solveProgramme({ book, orders, today }, solver, { gap, seconds, onProgress });
+  const solution = await solveProgramme({ book, orders, today }, solver, { gap, work, onProgress });
   const took = (performance.now() - since) / 1000;
   const greedy = planSeason(book, orders, today);
   if (!solution.guide) {
@@ -75,7 +75,7 @@ await season(
     solver,
     {
       gap: 0.01,
-      seconds: 60,
+      work: 60,
     },
   );
   say(
@@ -130,7 +130,7 @@ for (let seed = 1; seed <= 20; seed++) {
   const book = openBook({ ...made.data, kitchen: { ...made.data.kitchen, overtimeMinutes: 240 } });
   const { guide } = await solveProgramme({ book, orders: made.orders, today: made.today }, solver, {
     gap: 0.02,
-    seconds: 4,
+    work: 4,
   });
   if (!guide) continue;
   totals.seasons++;

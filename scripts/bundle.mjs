@@ -12,6 +12,7 @@ const input = {
   'label-worker': 'label/label-worker',
   'line-reader': 'recipe/line-reader',
   'order-file-reader': 'order/order-file-reader',
+  'plan-worker': 'plan/plan-worker',
   'promise-worker': 'promise/worker',
   'season-reader': 'season-file/season-reader',
   'solver-worker': 'solver/worker',

@@ -70,7 +70,7 @@ it('can do no better, as an integer programme of the same job shop proves', asyn
       model.atLeast('other after', [[column(other.key), 1], [column(one.key), -1], [first, -OPTIMUM]], one.minutes - OPTIMUM); // prettier-ignore
     }
   });
-  const { status, objective } = await solver(model.build(), { seconds: 120 });
+  const { status, objective } = await solver(model.build(), { work: 120 });
   expect([status, Math.round(objective)]).toEqual(['best', OPTIMUM]);
 }, 150_000);
 

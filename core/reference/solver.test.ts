@@ -56,7 +56,7 @@ describe('the season’s model beside GLPK', () => {
     await fc.assert(
       fc.asyncProperty(anyTruffleOrders(3), async (orders) => {
         const { model } = buildProgramme({ ...programmeInput({ book, orders, today: TODAY }), before: null });
-        const found = await solver(model, { gap: 0.02, seconds: 20 });
+        const found = await solver(model, { gap: 0.02, work: 20 });
         const { result } = glpk.solve(glpkOf(glpk, model), { msglev: glpk.GLP_MSG_OFF, tmlim: 20, presol: true });
         if (found.status === 'impossible') {
           expect(result.status).not.toBe(glpk.GLP_OPT);

@@ -5,10 +5,11 @@ import { idSchema } from '../record/index.js';
 
 export const promiseCheckSchema = z
   .strictObject({
-    verdict: z.enum(['feasible', 'tight', 'not feasible', 'not known']),
+    verdict: z.enum(['feasible', 'tight', 'not feasible', 'probably', 'not known']),
     why: z.array(z.string()),
     toDecide: z.array(z.string()),
     earliest: z.string().nullable(),
+    isFinal: z.boolean(),
   })
   .meta({ id: 'PromiseCheck' }) satisfies z.ZodType<PromiseCheck>;
 
@@ -41,5 +42,6 @@ export const weekAheadSchema = z
     closures: z.array(z.strictObject({ from: z.string(), to: z.string(), reason: z.string() })),
     handOver: z.string().nullable(),
     boxes: z.array(z.strictObject({ boxId: z.string(), boxName: z.string(), most: z.number(), isTight: z.boolean() })),
+    isFinal: z.boolean(),
   })
   .meta({ id: 'WeekAhead' }) satisfies z.ZodType<WeekAhead>;

@@ -3,6 +3,7 @@ import { addDays, sayClock, sayList, sayTime, type Day } from '../quantity/index
 import { sayBatches } from '../recipe/index.js';
 import {
   bestSchedule,
+  MOST_LOOKS,
   boundsOf,
   type BestSchedule,
   type PlacedUse,
@@ -62,6 +63,11 @@ export const sayBenchTime = ({ begins }: Pick<BenchDay, 'begins'>, minutes: numb
 
 const ROUNDS = 100;
 const HELPER_STEP = 30;
+/** The helper comes within a day from its beginning, however long its work is. */
+const HELPER_BY = 24 * 60;
+
+/** No day can hold more activities than this: it is not put in order then. */
+const MOST_ACTIVITIES = 400;
 
 /** The best time for the helper to come, and the day as it then goes. */
 function withHelper(
@@ -80,7 +86,9 @@ function withHelper(
       enough,
     );
   let best = { from: 0, span: Infinity };
-  for (let from = 0; from < alone.span; from += HELPER_STEP) {
+  const until = Math.min(alone.span, HELPER_BY);
+  const step = Math.max(HELPER_STEP, until / Math.max(4, MOST_LOOKS / jobs.length ** 2));
+  for (let from = 0; from < until; from += step) {
     const span = at(from, 0)?.span ?? Infinity;
     if (span < best.span - 1e-6) best = { from, span };
   }
@@ -197,6 +205,7 @@ const restingOn = (plan: PlanWork, day: Day, book: Book): BenchDay['resting'] =>
  * with a clean-down between, and before whatever lacks an allergen of what was there; components before what uses them; what rests gives the hands free for other work; packing when everything
  * is finished. Only the maker cooks, so that no two pots want hands in the same minute; a helper finishes and packs.
  * @param enough minutes within which it may end: no shorter order is looked for
+ * @returns no tasks, and what is lacking, where nothing can be placed; more than a day can hold is not put in order
  */
 export function benchDay(plan: PlanWork, day: Day, book: Book, enough = 0): BenchDay {
   const jobs = operationsOf(plan, day, book);
@@ -206,8 +215,12 @@ export function benchDay(plan: PlanWork, day: Day, book: Book, enough = 0): Benc
   const activities = jobs.map(({ activity }) => activity);
   const lacking: string[] = [];
   const changeover = cleaningOf(book);
-  let schedule = withHelper(jobs, { resources: [maker, ...equipment], changeover }, helpMinutes, enough);
-  if (!schedule) {
+  const isTooMuch = jobs.length > MOST_ACTIVITIES;
+  let schedule = isTooMuch
+    ? null
+    : withHelper(jobs, { resources: [maker, ...equipment], changeover }, helpMinutes, enough);
+  if (isTooMuch) lacking.push('hours in a day');
+  else if (!schedule) {
     // Something is wanted more often in one night than there is of it: then it is said, and the day goes on without.
     const fits = (kept: readonly Resource[]) => bestSchedule({ activities, resources: [maker, ...kept] }, 0) !== null;
     const without = ({ key }: Resource) =>
@@ -229,18 +242,20 @@ export function benchDay(plan: PlanWork, day: Day, book: Book, enough = 0): Benc
   }
   const resting = restingOn(plan, day, book);
   const begins = beginsAt(day, book.kitchen);
-  if (!schedule)
+  if (!schedule) {
+    const minutes = isTooMuch ? (plan.days.find((entry) => entry.day === day)?.bookedMinutes ?? 0) : 0;
     return {
       begins,
       tasks: [],
       equipment: [],
-      spanMinutes: 0,
-      leastMinutes: 0,
+      spanMinutes: minutes,
+      leastMinutes: minutes,
       bounds: [],
       waits: [],
       resting,
       lacking,
     };
+  }
   const names = new Map(jobs.map((job) => [job.activity.key, job.words.name] as const));
   // The helper may come at any time: the bound does not know when.
   const bounds = boundsOf({

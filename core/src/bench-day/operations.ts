@@ -155,17 +155,20 @@ const withKind = (job: Operation): Operation => ({
 /** What of some work something later lacks, in words. */
 const sayOff = (codes: readonly Allergen[]): string => sayList(codes.map((code) => allergens[code].name.toLowerCase()));
 
-/** The clean-down between work of two kinds in one part of the day; none where the kitchen gives it no minutes. */
-export const cleaningOf = ({ kitchen }: Book): Changeover | undefined =>
-  kitchen.cleanMinutes > 0
-    ? {
-        hands: [MAKER, HELPER],
-        by: MAKER,
-        minutes: kitchen.cleanMinutes,
-        isNeeded: (from, to) =>
-          nutClass(allergensIn(from)) === nutClass(allergensIn(to)) && cleanOff(from, to).length > 0,
-      }
-    : undefined;
+/** Gives the clean-down between work of two kinds in one part of the day; none where the kitchen gives it no minutes. */
+export function cleaningOf({ kitchen }: Book): Changeover | undefined {
+  if (kitchen.cleanMinutes === 0) return undefined;
+  const known = new Map<string, boolean>();
+  const isNeeded = (from: string, to: string): boolean => {
+    const key = `${from} > ${to}`;
+    const there = known.get(key);
+    if (there !== undefined) return there;
+    const needed = nutClass(allergensIn(from)) === nutClass(allergensIn(to)) && cleanOff(from, to).length > 0;
+    known.set(key, needed);
+    return needed;
+  };
+  return { hands: [MAKER, HELPER], by: MAKER, minutes: kitchen.cleanMinutes, isNeeded };
+}
 
 /** What a strip of cleaning between work of two kinds says. */
 export const cleanWords = ({ fromKind, toKind }: ChangedOver): OperationWords =>

@@ -256,6 +256,9 @@ interface Ground {
   readonly basis: CostBasis;
 }
 
+/** Each box is looked for with so much work at most. */
+const MOST_WORK = 20;
+
 /** A proposal: its pieces cell by cell with their stand-ins, and what the same box costs anywhere else. */
 function proposalOf(
   aim: Aim,
@@ -309,7 +312,7 @@ export async function composeBox(wish: ComposeWish, book: Book, solver: Solver):
   const proposals: Proposal[] = [];
   for (const aim of aims) {
     const { model, words, placed } = modelOf(wish, groups, pieces, aim, book);
-    const { status, values } = await solver(model);
+    const { status, values } = await solver(model, { work: MOST_WORK });
     if (status === 'impossible') {
       const rows = words.map((_text, index) => index);
       const clash = (await smallestClash(model, rows, solver)).map((row) => words[row] ?? '');

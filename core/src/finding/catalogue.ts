@@ -448,6 +448,14 @@ export const catalogue = {
     (name, { day, state }: { day: Day; state: string }) =>
       `${name} was to be handed over on ${sayDay(day)} and is still ${state}.`,
   ),
+  'hand-over-far-off': kind(
+    'decide',
+    'order',
+    ['hand-over more than a year away', 'hand-overs more than a year away'],
+    [],
+    (name, { day, plannedFrom }: { day: Day; plannedFrom: Day }) =>
+      `${name} is to be handed over on ${sayDay(day)}, more than a year away. Is the year right? If so, it will be planned from ${sayDay(plannedFrom)} on.`,
+  ),
   'order-box-empty': kind(
     'stop',
     'order',

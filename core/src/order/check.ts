@@ -2,6 +2,7 @@ import type { Book } from '../book/index.js';
 import { sayDay, type Day } from '../quantity/index.js';
 import { namedExclusion } from '../ingredient/index.js';
 import { unknownReferences, type Known, type WrongValue } from '../record/index.js';
+import { whyNoHandOver } from './horizon.js';
 import { isOpen } from './packed.js';
 import type { OrderDraft } from './schema.js';
 
@@ -34,11 +35,15 @@ export function wrongInOrder(
 }
 
 /**
- * What keeps an edit of an order from being saved although each value is well formed: a hand-over in the past, a box without pieces.
+ * What keeps an edit of an order from being saved although each value is well formed: a hand-over in the past or beyond all plans, a box without
+ * pieces.
  * What stood in the order before the edit is left alone, so that an old order can still be closed.
  * @param before the order as it was, or null for a new one
  */
 export function wrongInOrderEdit(order: OrderDraft, before: OrderDraft | null, book: Book, today: Day): WrongValue[] {
+  const { on } = order.handOver;
+  const farOff = on === before?.handOver.on ? null : whyNoHandOver(on, today);
+  if (farOff !== null) return [{ path: ['handOver', 'on'], message: farOff }];
   if (!isOpen(order)) return [];
   const wrong: WrongValue[] = order.lines.flatMap(({ boxId, edition }, index) => {
     const box = book.boxes.get(boxId)?.box;
@@ -46,7 +51,6 @@ export function wrongInOrderEdit(order: OrderDraft, before: OrderDraft | null, b
     if (box.editions.some((each) => each.edition === edition)) return [];
     return [{ path: ['lines', index, 'edition'], message: `${box.name} was never sold under number ${edition}` }];
   });
-  const { on } = order.handOver;
   if (on < today && on !== before?.handOver.on)
     wrong.push({
       path: ['handOver', 'on'],

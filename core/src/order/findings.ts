@@ -1,3 +1,4 @@
+import { isTooFarAhead, PLANNED_DAYS } from './horizon.js';
 import { bookAsMade, boxAsSold, type Book } from '../book/index.js';
 import { proposeStandIns, resolveBox, type ResolvedBox } from '../box/index.js';
 import { finding, openWayOut, type Finding, type Subject, type WayOut } from '../finding/index.js';
@@ -195,17 +196,18 @@ export type CostOf = (pieceId: string) => number;
 
 const sameCost: CostOf = () => 1;
 
-/** That the hand-over of an open order has passed. @param today the day on which it is asked */
-export const handOverPassed = (order: OrderFiled, today: Day): Finding[] =>
-  isOpen(order) && order.handOver.on < today
-    ? [
-        finding(
-          'hand-over-passed',
-          { noun: 'order', id: order.id, name: order.customer.name },
-          { day: order.handOver.on, state: order.state },
-        ),
-      ]
-    : [];
+/** Finds that the hand-over of an open order has passed, or is too far ahead to be planned. @param today the day on which it is asked */
+export function handOverOutOfReach(order: OrderFiled, today: Day): Finding[] {
+  const { on } = order.handOver;
+  if (!isOpen(order)) return [];
+  const about: Subject<'order'> = { noun: 'order', id: order.id, name: order.customer.name };
+  if (on < today) return [finding('hand-over-passed', about, { day: on, state: order.state })];
+  if (!isTooFarAhead(on, today)) return [];
+  const plannedFrom = addDays(on, -PLANNED_DAYS);
+  return [
+    finding('hand-over-far-off', about, { day: on, plannedFrom }, { waysOut: [openWayOut(about, 'Open the order')] }),
+  ];
+}
 
 /**
  * What the maker must decide about one open order: exclusions that a box breaks, a hand-over that has passed,
@@ -214,7 +216,7 @@ export const handOverPassed = (order: OrderFiled, today: Day): Finding[] =>
  * @param costOf by which a stand-in is proposed that is near in price; without it by weight alone
  */
 export const findingsOfOrder = (order: OrderFiled, book: Book, today: Day, costOf: CostOf = sameCost): Finding[] => [
-  ...handOverPassed(order, today),
+  ...handOverOutOfReach(order, today),
   ...findingsWhenever(order, book, costOf),
 ];
 
@@ -246,7 +248,8 @@ function closedFindings({ id, handOver: { on } }: OrderFiled, { kitchen }: Book,
   if (!closure) return [];
   const open = (step: 1 | -1): Day => {
     let day = on;
-    while (closureOn(day, kitchen)) day = addDays(day, step);
+    for (let closed = closureOn(day, kitchen); closed; closed = closureOn(day, kitchen))
+      day = step > 0 ? addDays(closed.to, 1) : addDays(closed.from, -1);
     return day;
   };
   const waysOut = [open(-1), open(1)].map((to): WayOut => ({

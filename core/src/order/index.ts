@@ -1,7 +1,15 @@
 export { wrongInOrder, wrongInOrderEdit } from './check.js';
 export { doubleFindings } from './doubles.js';
 export { afterWayOut, changesOrder, filedOrder, unsaidOf, type OrderAction, sealOrder } from './edits.js';
-export { type Breach, breachesOf, findingsOfOrder, sayBreach, findingsWhenever, handOverPassed } from './findings.js';
+export {
+  type Breach,
+  breachesOf,
+  findingsOfOrder,
+  sayBreach,
+  findingsWhenever,
+  handOverOutOfReach,
+} from './findings.js';
+export { isTooFarAhead, whyNoHandOver, whyTooFarAhead } from './horizon.js';
 export { moreBoxes } from './more-boxes.js';
 export { ordersYearLater } from './year-later.js';
 export {

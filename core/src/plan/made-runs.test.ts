@@ -206,7 +206,7 @@ describe('a season that is under way', () => {
         ),
       );
   const solved = async (orders: Parameters<typeof planSeason>[1]) => {
-    const { guide } = await solveProgramme({ book, orders, today: TODAY }, solver, { gap: 0.01, seconds: 10 });
+    const { guide } = await solveProgramme({ book, orders, today: TODAY }, solver, { gap: 0.01, work: 10 });
     return guide && { guide, plan: planSeason(book, orders, TODAY, guide) };
   };
 
@@ -281,7 +281,7 @@ describe('a season that is under way', () => {
         // The weighed yields of these would ask for more to spare: that is another rule's business.
         const now = { ...book, batches };
         const question = { book: now, orders, today: day, before: found.guide };
-        const { guide, objective, bound, status } = await solveProgramme(question, solver, { gap: 0.01, seconds: 10 });
+        const { guide, objective, bound, status } = await solveProgramme(question, solver, { gap: 0.01, work: 10 });
         if (status === 'impossible') return;
         expect(bound).toBeLessThanOrEqual(objective + 1e-6);
         const plan = planSeason(now, orders, day, guide ?? undefined);

@@ -3,8 +3,9 @@ import { gravestFirst, type Finding } from '../finding/index.js';
 import {
   doubleFindings,
   findingsWhenever,
-  handOverPassed,
+  handOverOutOfReach,
   isOpen,
+  isTooFarAhead,
   packingOf,
   type OrderFiled,
 } from '../order/index.js';
@@ -109,7 +110,8 @@ export function seasonNeeds(
   const handedOver = orders.filter(({ state, handOver }) => state === 'handed over' && handOver.on >= first);
   const late: LateOrder[] = [];
   const asked = ordersByDay(orders.filter(isOpen), whole);
-  let open = asked;
+  // What is too far ahead is neither made nor bought for yet.
+  let open = asked.filter(({ day }) => !isTooFarAhead(day, today));
   for (;;) {
     const split = open.map((day) => splitPacked(whole, day));
     const packed = split.flatMap((each) => each.packed);
@@ -175,14 +177,15 @@ export function planSeason(whole: Book, orders: readonly OrderFiled[], today: Da
   const decided = guide ? withoutMade(guide, triedOf(madeRunsOf(netted)), book) : null;
   const { runs, finishings, madeOn } = explodeDemand(netted, book, today, packing.minutes, decided);
   // What is ordered is counted, whether it can be made or not.
-  const ordered = late.length > 0 ? boxDemand(askedDays, whole) : boxes;
+  const isAll = late.length === 0 && !askedDays.some(({ day }) => isTooFarAhead(day, today));
+  const ordered = isAll ? boxes : boxDemand(askedDays, whole);
   const made = madeRunsOf(netted);
   const shopping = shoppingList(runs, book, today);
   const plan: Plan = {
     orders: asked.length,
     leftOut: late.map(({ order }) => order.id),
     boxes: ordered.reduce((sum, each) => sum + each.count, 0),
-    pieces: (late.length > 0 ? pieceDemand(ordered, book) : demand).reduce((sum, each) => sum + each.count, 0),
+    pieces: (isAll ? demand : pieceDemand(ordered, book)).reduce((sum, each) => sum + each.count, 0),
     batches: runs.reduce((sum, each) => sum + each.batchCount, 0),
     made,
     runs,
@@ -200,7 +203,9 @@ export function planSeason(whole: Book, orders: readonly OrderFiled[], today: Da
     findings: gravestFirst([
       ...book.findings,
       ...askedDays.flatMap((day) => [
-        ...(day.day < today ? day.orders.flatMap((order) => handOverPassed(order, today)) : []),
+        ...(day.day < today || isTooFarAhead(day.day, today)
+          ? day.orders.flatMap((order) => handOverOutOfReach(order, today))
+          : []),
         ...lastingFindings(whole, day),
       ]),
       ...netted.findings,

@@ -5,6 +5,7 @@ import {
   changesOf,
   contentsFor,
   dueOf,
+  isTooFarAhead,
   packedAs,
   ruledOutOf,
   type OrderFiled,
@@ -112,7 +113,7 @@ export function seasonDays(
   const worked = workByDay(runs, book.recipes, book.kitchen);
   const goesOn = workByDay(made, book.recipes, book.kitchen);
   const last = [
-    ...orders.map(({ day }) => day),
+    ...orders.map(({ day }) => day).filter((day) => !isTooFarAhead(day, today)),
     ...worked.keys(),
     ...goesOn.keys(),
     ...finishings.map((each) => each.day),

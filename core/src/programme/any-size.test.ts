@@ -31,7 +31,7 @@ describe('batches of any size', () => {
     let found = 0;
     await fc.assert(
       fc.asyncProperty(anyTruffleOrders(), async (orders) => {
-        const { guide } = await solveProgramme({ book, orders, today: TODAY }, solver, { gap: 0.01, seconds: 10 });
+        const { guide } = await solveProgramme({ book, orders, today: TODAY }, solver, { gap: 0.01, work: 10 });
         for (const decided of [guide ?? undefined, undefined]) {
           const plan = planSeason(book, orders, TODAY, decided);
           const wrong = verifyPlan(plan, book, orders, TODAY);
@@ -94,7 +94,7 @@ describe('batches of any size', () => {
       fc.asyncProperty(anyTruffleOrders(3), async (orders) => {
         const [some, any] = await Promise.all(
           [fixed(...ids), free(...ids)].map((book) =>
-            solveProgramme({ book, orders, today: TODAY }, solver, { gap: 0, seconds: 20 }),
+            solveProgramme({ book, orders, today: TODAY }, solver, { gap: 0, work: 20 }),
           ),
         );
         if (!some || !any || some.status !== 'best' || any.status !== 'best') return;
@@ -107,7 +107,7 @@ describe('batches of any size', () => {
   it('leave less over than whole ones', async () => {
     const orders = [order('a', { mixed: 6 }, '2026-12-05'), order('b', { mixed: 3 }, '2026-12-12')];
     const leftOf = async (book: ReturnType<typeof free>) => {
-      const { guide } = await solveProgramme({ book, orders, today: TODAY }, solver, { gap: 0.001, seconds: 20 });
+      const { guide } = await solveProgramme({ book, orders, today: TODAY }, solver, { gap: 0.001, work: 20 });
       return planSeason(book, orders, TODAY, guide ?? undefined).leftOverGrams;
     };
     const whole = await leftOf(bookOf({ ...trufflePantry, kitchen: bench }));

@@ -43,7 +43,7 @@ async function minutesBeyond(question: ProgrammeQuestion, solver: Solver, option
   const { kitchen } = question.book;
   const longer: Book = { ...question.book, kitchen: { ...kitchen, overtimeMinutes: MOST_OVERTIME } };
   const { model } = buildProgramme(programmeInput({ ...question, book: longer }));
-  const { values } = await solver(model, { ...options, gap: 0.05, seconds: 10 });
+  const { values } = await solver(model, { ...options, gap: 0.05, work: 10 });
   if (values.length === 0) return null;
   const over = model.columns.flatMap(({ name }, index) => (name.startsWith('overtime ') ? [values[index] ?? 0] : []));
   return {

@@ -17,7 +17,7 @@ async function inWholePieces(
 ): Promise<Guide | null> {
   const { model: whole, decode } = buildProgramme({ ...input, wholePieces: true });
   const batches = withHeld(whole, values, (index) => model.columns[index]?.whole === true);
-  const found = await solver(batches, { seconds: 10 });
+  const found = await solver(batches, { work: 10 });
   return found.values.length > 0 ? decode(found.values) : null;
 }
 
@@ -85,10 +85,13 @@ function lessThan(runs: readonly ProductionRun[], day: Day, { batchColumns }: Pr
   };
 }
 
-/** Where no day ends late any more, something better is looked for until so much time has gone. */
-const BETTER_SECONDS = 6;
-/** Each neighbourhood is decided anew for so long at most, and so often. */
-const TRY_SECONDS = 1;
+/** Where no day ends late any more, something better is looked for with so much work. */
+const BETTER_WORK = 6;
+/** Each neighbourhood is decided anew with so much work at most, and so often. */
+const TRY_WORK = 1;
+/** Work of planning a season from decisions, for each of its orders, and of putting one of its days in order. */
+const PLAN_WORK = 0.0008;
+const DAY_WORK = 0.04;
 const MOST_TRIES = 5;
 /** A plan that is better by less than this share is not worth looking for. */
 const WORTH_IT = 0.0005;
@@ -98,14 +101,15 @@ export interface Found {
   readonly guide: Guide;
   readonly values: readonly number[];
   readonly objective: number;
-  readonly seconds: number;
+  /** Work that it took; see {@link SolveOptions.work}. */
+  readonly work: number;
 }
 
 /**
  * Brings days that end too late, for the rests in their work, to an end in time: some days, and some recipes, at a time are decided anew, and
  * what costs least is kept, each minute that a day ends too late at its price. What is made on a day that would end too late is ruled out as
  * it is. Pinned runs stay.
- * @param mostSeconds for all of this
+ * @param mostWork for all of this
  * @param enough a plan that costs no more than this is good enough
  */
 export async function inTime(
@@ -113,7 +117,7 @@ export async function inTime(
   input: ProgrammeInput,
   question: ProgrammeQuestion,
   solver: Solver,
-  mostSeconds: number,
+  mostWork: number,
   enough = 0,
 ): Promise<Found> {
   const { book, orders, today } = question;
@@ -121,20 +125,18 @@ export async function inTime(
   const spans = new Map<string, number>();
   const judged = (of: Found) => {
     const plan = planSeason(book, orders, today, of.guide);
+    const known = spans.size;
     const late = lateDays(plan, book, spans);
+    // To put days in order takes its work too, and more of it than the solver's.
+    const work = of.work + orders.length * PLAN_WORK + (spans.size - known) * DAY_WORK;
     const minutes = [...late.values()].reduce((sum, each) => sum + each, 0);
-    return { ...of, late, runs: plan.runs, cost: of.objective + minutes * perMinute };
+    return { ...of, work, late, runs: plan.runs, cost: of.objective + minutes * perMinute };
   };
   let best = judged(found);
   if (best.late.size === 0) return found;
   const built = buildProgramme(input);
-  let { seconds } = found;
-  // To put days in order takes its time too, and more of it than the solver's.
-  const began = Date.now();
-  const isOver = () => {
-    const spent = Math.max(seconds - found.seconds, (Date.now() - began) / 1000);
-    return spent >= (best.late.size > 0 ? mostSeconds : Math.min(mostSeconds, BETTER_SECONDS));
-  };
+  let { work } = best;
+  const isOver = () => work - found.work >= (best.late.size > 0 ? mostWork : Math.min(mostWork, BETTER_WORK));
   const hoods = neighbourhoods(built);
   const decisions = decisionsIn(built);
   const reach = (day: Day) => {
@@ -148,11 +150,13 @@ export async function inTime(
       best.values,
       (column) => decisions.has(column) && !free.has(column),
     );
-    const next = await solver(held, { seconds: TRY_SECONDS, gap: 0.001 });
-    seconds += next.seconds;
+    const next = await solver(held, { work: TRY_WORK, gap: 0.001 });
+    work += next.work;
     if (next.values.length === 0) return null;
     const guide = await wholePieceGuide(input, built, next.values, solver);
-    return judged({ guide, values: next.values, objective: next.objective, seconds });
+    const then = judged({ guide, values: next.values, objective: next.objective, work });
+    ({ work } = then);
+    return then;
   };
   // Each day that ends late in turn, with all that may help it; where none does, everything.
   const ways = (): { readonly day: Day | null; readonly hood: ReadonlySet<number> }[] =>
@@ -179,5 +183,5 @@ export async function inTime(
       rules.push(...late.map((each) => lessThan(then.runs, each, built)));
     }
   }
-  return { ...best, seconds };
+  return { ...best, work };
 }

@@ -23,7 +23,7 @@ import { solveProgramme } from './solve.js';
 const pantryWith = (more: Partial<typeof realBench> = {}, pieces = realPantry.pieces) =>
   bookOf({ ...realPantry, pieces, kitchen: { ...realBench, ...more } });
 const solved = async (book: ReturnType<typeof bookOf>, orders: Parameters<typeof planSeason>[1]) => {
-  const { guide, status } = await solveProgramme({ book, orders, today: TODAY }, solver, { seconds: 4 });
+  const { guide, status } = await solveProgramme({ book, orders, today: TODAY }, solver, { work: 4 });
   return { status, plan: planSeason(book, orders, TODAY, guide ?? undefined) };
 };
 const domesOf = ({ finishings }: Plan) => finishings.filter(({ pieceId }) => pieceId === 'dome');

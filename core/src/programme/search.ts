@@ -9,15 +9,15 @@ import {
 } from '../solver/index.js';
 import type { Programme } from './programme.js';
 
-/** Each of its two steps takes no longer, and no more of the time that there is in all. */
-const MOST_SECONDS = 3;
-const SHARE_OF_TIME = 0.1;
+/** Each of its two steps takes no more work, and no more of the work that there is in all. */
+const MOST_WORK = 3;
+const SHARE_OF_WORK = 0.1;
 const GAP = 0.004;
 /** What is decided anew afterwards need not be better than this. */
 const ROUGH_GAP = 0.05;
-/** So many days are decided first, each time within so many seconds: fewer, in more time, where there is more to decide on each. */
-const FIRST = { small: { days: 3, seconds: 3 }, large: { days: 2, seconds: 8 } };
-/** So many days, and so many recipes, are decided anew at a time, as long as that gains a share, within so much of the time; larger seasons want more. */
+/** So many days are decided first, each time with so much work: fewer, with more of it, where there is more to decide on each. */
+const FIRST = { small: { days: 3, work: 3 }, large: { days: 2, work: 8 } };
+/** So many days, and so many recipes, are decided anew at a time, as long as that gains a share, within so much of the work; larger seasons want more. */
 const DAYS_AT_ONCE = 4;
 const RECIPES_AT_ONCE = 4;
 const WORTH_IT = 0.0002;
@@ -26,7 +26,7 @@ const SHARE_OF_LARGE = 0.8;
 const LARGE = 1000;
 /** Between large and very large the programme itself finds its first plan no later than days that are decided one after another do. */
 const VERY_LARGE = 2500;
-const LEAST_SECONDS = 0.3;
+const LEAST_WORK = 0.3;
 
 const valueOf = ({ values }: Solution, column: number): number => values[column] ?? 0;
 const isSame = (a: number, b: number): boolean => Math.abs(a - b) < 1e-6;
@@ -55,30 +55,30 @@ export const decisionsIn = (season: Programme): ReadonlySet<number> => new Set(d
 /**
  * A plan that is decided some days at a time, the earliest first: the days before stay as they were decided, and in the days after
  * nothing needs to be whole yet.
- * @returns null where the days that were decided first leave no plan for those behind, or there is no time to find it
+ * @returns null where the days that were decided first leave no plan for those behind, or there is no work left to find it with
  */
 async function dayByDay(
   season: Programme,
   solver: Solver,
   left: () => number,
-  { days: atOnce, seconds: most }: (typeof FIRST)['small'],
+  { days: atOnce, work: most }: (typeof FIRST)['small'],
 ): Promise<Solution | null> {
   const { model } = season;
   const { days } = decisionsOf(season);
   const dayOf = new Map(days.flatMap((columns, day) => columns.map((column) => [column, day] as const)));
   let values: readonly number[] = [];
   for (let from = 0; from < days.length; from += atOnce) {
-    const seconds = Math.max(LEAST_SECONDS, Math.min(left(), most));
+    const work = Math.max(LEAST_WORK, Math.min(left(), most));
     const isDecided = (column: number) => (dayOf.get(column) ?? Infinity) < from;
     const decided = withHeld(model, values.map(Math.round), isDecided);
     const isNext = (column: number) => (dayOf.get(column) ?? Infinity) < from + atOnce;
     const columns = decided.columns.map((column, index) => (isNext(index) ? column : { ...column, whole: false }));
-    const found = await solver({ ...decided, columns }, { seconds, gap: ROUGH_GAP });
+    const found = await solver({ ...decided, columns }, { work, gap: ROUGH_GAP });
     if (found.values.length === 0) return null;
     ({ values } = found);
   }
   const all = withHeld(model, values.map(Math.round), (column) => dayOf.has(column));
-  const found = await solver(all, { seconds: Math.max(left(), LEAST_SECONDS), gap: GAP });
+  const found = await solver(all, { work: Math.max(left(), LEAST_WORK), gap: GAP });
   return found.values.length > 0 ? found : null;
 }
 
@@ -94,7 +94,7 @@ export function neighbourhoods(season: Programme): ReadonlySet<number>[] {
 }
 
 /**
- * A plan that is decided anew some days, and some recipes, at a time, as long as that makes it better and there is time: a plan of the whole
+ * A plan that is decided anew some days, and some recipes, at a time, as long as that makes it better and there is work left: a plan of the whole
  * season is found that no such change betters.
  */
 async function improved(
@@ -111,13 +111,13 @@ async function improved(
   let best = from;
   let since = 0;
   for (let turn = 0; since < hoods.length; turn++, since++) {
-    const seconds = Math.min(left(), MOST_SECONDS);
-    if (seconds < LEAST_SECONDS || gapOf(best.objective, bound) < GAP) break;
+    const work = Math.min(left(), MOST_WORK);
+    if (work < LEAST_WORK || gapOf(best.objective, bound) < GAP) break;
     const free = hoods[turn % hoods.length];
     const { values, objective } = best;
     const held = withHeld(model, values, (column) => decisions.has(column) && !free?.has(column));
     const start = whole.map((column): [number, number] => [column, values[column] ?? 0]);
-    const found = await solver(held, { seconds, gap: GAP / 2, start });
+    const found = await solver(held, { work, gap: GAP / 2, start });
     if (found.values.length === 0 || found.objective > objective - Math.abs(objective) * WORTH_IT) continue;
     best = found;
     since = 0;
@@ -134,26 +134,26 @@ async function improved(
 export async function searchProgramme(
   season: Programme,
   solver: Solver,
-  { seconds: most = Infinity, onProgress }: Pick<SolveOptions, 'seconds' | 'onProgress'> = {},
+  { work: most = Infinity, onProgress }: Pick<SolveOptions, 'work' | 'onProgress'> = {},
 ): Promise<Solution | null> {
   const { model, start } = season;
   const whole = model.columns.flatMap((column, index) => (column.whole ? [index] : []));
-  let seconds = 0;
-  const timed: Solver = async (each, options) => {
+  let work = 0;
+  const counted: Solver = async (each, options) => {
     const found = await solver(each, options);
-    seconds += found.seconds;
+    work += found.work;
     return found;
   };
-  const root = await timed(relaxed(model));
+  const root = await counted(relaxed(model));
   if (root.status !== 'best') return null;
   const bound = root.objective;
   const within = (narrowed: LinearModel, from?: SolveOptions['start']) => {
-    const since = seconds;
-    return timed(narrowed, {
-      seconds: Math.min(MOST_SECONDS, most * SHARE_OF_TIME),
+    const since = work;
+    return counted(narrowed, {
+      work: Math.min(MOST_WORK, most * SHARE_OF_WORK),
       gap: GAP,
       start: from,
-      onProgress: (at) => onProgress?.({ seconds: since + at.seconds, objective: at.objective, bound }),
+      onProgress: (at) => onProgress?.({ work: since + at.work, objective: at.objective, bound }),
     });
   };
 
@@ -162,9 +162,9 @@ export async function searchProgramme(
   const kept = (column: number) => isSame(before[column] ?? NaN, valueOf(root, column));
   let first = decided.size > 0 ? await within(withHeld(model, before, kept)) : null;
   const isLarge = whole.length > LARGE;
-  const left = () => most * (isLarge ? SHARE_OF_LARGE : SHARE_TO_IMPROVE) - seconds;
+  const left = () => most * (isLarge ? SHARE_OF_LARGE : SHARE_TO_IMPROVE) - work;
   if (!first?.values.length && isLarge && whole.length <= VERY_LARGE) return null;
-  if (!first?.values.length) first = await dayByDay(season, timed, left, isLarge ? FIRST.large : FIRST.small);
+  if (!first?.values.length) first = await dayByDay(season, counted, left, isLarge ? FIRST.large : FIRST.small);
   if (!first?.values.length) return null;
 
   const shared = new Set(whole.filter((column) => isSame(valueOf(first, column), valueOf(root, column))));
@@ -173,8 +173,8 @@ export async function searchProgramme(
     whole.map((column) => [column, valueOf(first, column)]),
   );
   const found = second.values.length > 0 && second.objective < first.objective ? second : first;
-  const best = await improved(season, found, bound, timed, left);
+  const best = await improved(season, found, bound, counted, left);
   const { objective, values } = best;
-  onProgress?.({ seconds, objective, bound });
-  return { status: 'good', objective, bound, gap: gapOf(objective, bound), values, seconds };
+  onProgress?.({ work, objective, bound });
+  return { status: 'good', objective, bound, gap: gapOf(objective, bound), values, work };
 }

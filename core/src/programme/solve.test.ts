@@ -21,7 +21,7 @@ describe('the season solved', () => {
           solver,
           {
             gap: 0.01,
-            seconds: 10,
+            work: 10,
           },
         );
         if (status === 'impossible') {
@@ -90,7 +90,7 @@ describe('the season solved', () => {
     await fc.assert(
       fc.asyncProperty(anyTruffleOrders(3), async (orders) => {
         const best = async (of: typeof orders) => {
-          const found = await solveProgramme({ book, orders: of, today: TODAY }, solver, { seconds: 10 });
+          const found = await solveProgramme({ book, orders: of, today: TODAY }, solver, { work: 10 });
           return found.status === 'best' && found.gap < 1e-6 ? found : null;
         };
         const [less, more] = [await best(orders.slice(1)), await best(orders)];
@@ -128,7 +128,7 @@ describe('the season solved', () => {
     }));
     const book = bookOf({ ...trufflePantry, recipes: slow, kitchen: { ...bench, pans: [sheets], overtimeMinutes: 0 } });
     const orders = [order('a', { bag: 24 }, '2026-12-12')];
-    const { guide } = await solveProgramme({ book, orders, today: TODAY }, solver, { seconds: 20 });
+    const { guide } = await solveProgramme({ book, orders, today: TODAY }, solver, { work: 20 });
     const plan = planSeason(book, orders, TODAY, guide ?? undefined);
     expect(plan.runs.length).toBeGreaterThan(0);
     for (const { day, makerMinutes, bookedMinutes } of plan.days)
@@ -151,7 +151,7 @@ describe('the season solved', () => {
       kitchen: { ...bench, benchWeek: [{ weekday: 4, hours: 2, begins: null }], overtimeMinutes: 0 },
     });
     const orders = [order('a', { bag: 5 }, '2026-12-12')];
-    const { status, guide } = await solveProgramme({ book, orders, today: TODAY }, solver, { seconds: 20 });
+    const { status, guide } = await solveProgramme({ book, orders, today: TODAY }, solver, { work: 20 });
     expect(status).toBe('best');
     const plan = planSeason(book, orders, TODAY, guide ?? undefined);
     expect(verifyPlan(plan, book, orders, TODAY)).toEqual([]);
@@ -171,7 +171,7 @@ describe('the season solved', () => {
       },
     });
     const orders = [order('a', { bag: 40 }, '2026-12-06')];
-    const { guide } = await solveProgramme({ book, orders, today: TODAY }, solver, { seconds: 20 });
+    const { guide } = await solveProgramme({ book, orders, today: TODAY }, solver, { work: 20 });
     const plan = planSeason(book, orders, TODAY, guide ?? undefined);
     expect(verifyPlan(plan, book, orders, TODAY)).toEqual([]);
     const saturday = plan.days.find(({ day }) => day === hired.day);
@@ -191,7 +191,7 @@ describe('the season solved', () => {
     if (!sure || !unsure) throw new Error('two books');
     const orders = [order('a', { bag: 12 }, '2026-12-12')];
     const planOf = async (book: typeof sure) => {
-      const { guide } = await solveProgramme({ book, orders, today: TODAY }, solver, { seconds: 20 });
+      const { guide } = await solveProgramme({ book, orders, today: TODAY }, solver, { work: 20 });
       const plan = planSeason(book, orders, TODAY, guide ?? undefined);
       expect(verifyPlan(plan, book, orders, TODAY)).toEqual([]);
       return plan;

@@ -1,4 +1,4 @@
-import { openBook, type Book, type BookData } from '../book/index.js';
+import type { BookData } from '../book/index.js';
 import { blocks, type WayOut } from '../finding/index.js';
 import { daySchema, idSchema } from '../record/index.js';
 import { type KitchenDraft, usualDay } from '../kitchen/index.js';
@@ -72,15 +72,15 @@ export function withMoulds<Piece extends BookData['pieces'][number]>(
 export const ordersIf = ({ boxes }: WhatIf): OrderFiled[] =>
   boxes.map(({ on, ...each }, index) => moreBoxes({ boxes: [each], on }, `what-if-${String(index)}`));
 
-/** The book and the orders as they would be. */
-export function seasonIf(
+/** Gives the records of the book and the orders as they would be. */
+export const seasonIf = (
   data: BookData,
   orders: readonly OrderFiled[],
   change: WhatIf,
-): { book: Book; orders: readonly OrderFiled[] } {
-  const book = openBook({ ...data, ...withMoulds(data.pieces, kitchenIf(data.kitchen, change), change) });
-  return { book, orders: [...orders, ...ordersIf(change)] };
-}
+): { data: BookData; orders: readonly OrderFiled[] } => ({
+  data: { ...data, ...withMoulds(data.pieces, kitchenIf(data.kitchen, change), change) },
+  orders: [...orders, ...ordersIf(change)],
+});
 
 /** What a plan comes to, to be compared with another. */
 export interface PlanSum {

@@ -16,7 +16,7 @@ export interface WeekAhead {
   readonly closures: readonly Closure[];
   /** The day for which boxes are asked: the last one of the week on which the kitchen is not closed; null when it is closed all week. */
   readonly handOver: Day | null;
-  /** The most boxes of each kind, each for itself, that could be promised for that day as the plan stands. */
+  /** The most boxes of each kind, each for itself, that could be promised for that day. */
   readonly boxes: readonly {
     readonly boxId: string;
     readonly boxName: string;
@@ -24,6 +24,8 @@ export interface WeekAhead {
     /** Whether a day would then end after its hours and its overtime. */
     readonly isTight: boolean;
   }[];
+  /** Whether other plans than the decided one were looked for, too. */
+  readonly isFinal: boolean;
 }
 
 /** So many boxes of a kind are looked at for a week. */
@@ -32,7 +34,12 @@ export const MOST_AHEAD = 60;
 export const MOST_WEEKS = 53;
 
 /** A week without what could be promised in it. @param index 0 for the week of today */
-export function weekFrom(today: Day, index: number, plan: Plan, { kitchen }: Book): Omit<WeekAhead, 'boxes'> {
+export function weekFrom(
+  today: Day,
+  index: number,
+  plan: Plan,
+  { kitchen }: Book,
+): Omit<WeekAhead, 'boxes' | 'isFinal'> {
   const monday = addDays(today, 7 * index - ((weekday(today) + 6) % 7));
   const from = index === 0 ? today : monday;
   const to = addDays(monday, 6);

@@ -79,12 +79,16 @@ export const gainOf = ({ priceMinor, packagingMinor, boughtMinor }: Offer): numb
   priceMinor - packagingMinor - boughtMinor;
 
 /**
- * The largest whole number up to `most` for which something holds, when it holds for all smaller ones.
- * @returns 0 when it does not hold for 1
+ * Finds the largest whole number up to `most` for which something holds, when it holds for all smaller ones.
+ * @param known a number for which it is known to hold
+ * @returns `known` when it does not hold for the next one
  */
-export async function largestFor(holds: (count: number) => Promise<boolean>, most: number): Promise<number> {
-  let [good, bad] = [0, 1];
-  while (bad <= most && (await holds(bad))) [good, bad] = [bad, bad * 2];
+export async function largestFor(holds: (count: number) => Promise<boolean>, most: number, known = 0): Promise<number> {
+  let [good, bad, step] = [known, known + 1, 1];
+  while (bad <= most && (await holds(bad))) {
+    step *= 2;
+    [good, bad] = [bad, bad + step];
+  }
   bad = Math.min(bad, most + 1);
   while (bad - good > 1) {
     const middle = Math.floor((good + bad) / 2);

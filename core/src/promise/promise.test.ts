@@ -23,7 +23,7 @@ const book = bookOf({
 const asked = (count: number, on: string) => order('asked', { box: count }, on);
 
 /** What is proven is proven on a busy machine too: it only takes longer. */
-const patient = { solver, seconds: 300, laterSeconds: 300 };
+const patient = { solver, work: 300, laterWork: 300 };
 
 type Orders = Parameters<typeof solveProgramme>[0]['orders'];
 const promiseCheck = (of: typeof book, orders: Orders, wanted: Orders[number], today: string): Promise<PromiseCheck> =>
@@ -49,6 +49,7 @@ describe('a promise', () => {
       why: [],
       toDecide: [],
       earliest: '2026-12-05',
+      isFinal: true,
     });
   });
 
@@ -75,10 +76,10 @@ describe('a promise', () => {
     expect(found.why[0]).toBe('There is room for it once the season is planned again.');
   });
 
-  it('says that it does not know, when there was no time to find out', async () => {
-    const unknown = await check(decided, asked(300, '2026-11-30'), { solver, seconds: 0 });
+  it('says that it does not know, when there was no work left to find out', async () => {
+    const unknown = await check(decided, asked(300, '2026-11-30'), { solver, work: 0 });
     expect(unknown.verdict).toBe('not known');
-    expect(unknown.why.at(-1)).toBe('That no other plan has room for it is not proven.');
+    expect(unknown.why.at(-1)).toBe('There may still be room in another plan.');
   });
 
   it('is not given when what is promised already cannot all be made', async () => {
@@ -204,14 +205,14 @@ describe('a promise', () => {
           const on = new Date(Date.parse(TODAY) + days * 86_400_000).toISOString().slice(0, 10);
           const wanted = order('asked', { bag: bags }, on);
           const solved = isDecided
-            ? await solveProgramme({ book: season, orders, today: TODAY }, solver, { seconds: 5, gap: 0.05 })
+            ? await solveProgramme({ book: season, orders, today: TODAY }, solver, { work: 5, gap: 0.05 })
             : null;
           const ground = { book: season, orders, today: TODAY, guide: solved?.guide ?? null };
-          const { verdict, earliest } = await check(ground, wanted, { solver, seconds: 2, laterSeconds: 1 });
+          const { verdict, earliest } = await check(ground, wanted, { solver, work: 2, laterWork: 1 });
           const isPossible = async (day: string) => {
             const all = [...orders, { ...wanted, handOver: { ...wanted.handOver, on: day } }];
             const { status } = await solveProgramme({ book: season, orders: all, today: TODAY }, solver, {
-              seconds: 10,
+              work: 10,
               gap: 0.5,
             });
             return status !== 'impossible' && !planSeason(season, all, TODAY).leftOut.includes('asked');

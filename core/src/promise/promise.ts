@@ -1,8 +1,9 @@
 import { blocks } from '../finding/index.js';
 import type { Book } from '../book/index.js';
-import { findingsOfOrder, moreBoxes, type OrderFiled } from '../order/index.js';
+import { findingsOfOrder, moreBoxes, whyTooFarAhead, type OrderFiled } from '../order/index.js';
 import { addDays, sayDay, sayMinutes, type Day } from '../quantity/index.js';
 import { relaxed, type Solver } from '../solver/index.js';
+import { counted, type Counted } from './counted.js';
 import { breachesOf, newBreaches, type Breach, type Guide, guideOf, planSeason, type Plan } from '../plan/index.js';
 import { endsLate } from '../bench-day/index.js';
 import { MOST_AHEAD, weekFrom, type WeekAhead } from './ahead.js';
@@ -20,14 +21,19 @@ import {
 
 /** Whether an order can be promised for its day. */
 export interface PromiseCheck {
-  /** `not known` when neither a plan with it was found in time, nor that there is none. */
-  readonly verdict: 'feasible' | 'tight' | 'not feasible' | 'not known';
+  /**
+   * `probably` when the plan as it stands has no room but there are hours enough, and another plan is still looked for; `not known` when neither
+   * a plan with it was found, nor that there is none.
+   */
+  readonly verdict: 'feasible' | 'tight' | 'not feasible' | 'probably' | 'not known';
   /** What stands against it, or what makes it tight; each a sentence. */
   readonly why: readonly string[];
   /** What must be decided about it whatever the day: an exclusion that a box breaks, a box that is empty; each a sentence. */
   readonly toDecide: readonly string[];
-  /** The earliest day from the asked one on for which a plan was found; null when none was. */
+  /** The earliest day from the asked one on for which a plan was found; null when none was, or none was looked for yet. */
   readonly earliest: Day | null;
+  /** False for what is soon known, where another plan may be found by looking for it. */
+  readonly isFinal: boolean;
 }
 
 /** What a promise is worked out from. */
@@ -40,13 +46,13 @@ export interface PromiseGround {
   readonly guide: Guide | null;
 }
 
+/** How a promise is looked for. */
 export interface PromiseOptions {
-  readonly solver: Solver;
-  /** Seconds within which another plan is looked for, for the asked day, and after that for the days before the first that does as it is. */
-  readonly seconds?: number;
-  readonly laterSeconds?: number;
-  /** What time it is, ms. */
-  readonly now?: () => number;
+  /** Looks for other plans than the decided one; without it only what is soon known is said. */
+  readonly solver?: Solver;
+  /** Work with which another plan is looked for, for the asked day, and after that for the days before the first that does as it is. */
+  readonly work?: number;
+  readonly laterWork?: number;
   /** Is waited for between two days. It may throw, to give up. */
   readonly between?: () => Promise<void>;
 }
@@ -55,19 +61,16 @@ export interface PromiseOptions {
 const SEARCH_DAYS = 35;
 /** From this share of its hours on a day is tight. */
 const TIGHT = 0.9;
-const SECONDS = 6;
-const LATER_SECONDS = 3;
+const WORK = 6;
+const LATER_WORK = 3;
 /** A day that would end so much later than its hours and its overtime is not to be promised. */
 const MOST_LATE_MINUTES = 120;
-/** A proof that there is no plan may take so long; it takes a fraction of a second where nothing else is going on. */
-const PROOF_SECONDS = 30;
-/** Where days would end much too late with so many boxes, this share of them is tried. */
-const LESS = 0.85;
-/** For less it is not worth to begin. */
-const LEAST_SECONDS = 0.3;
+const TOO_MUCH_ALREADY = 'What is ordered already cannot all be made in time: settle that first.';
+/** For less work it is not worth to begin. */
+const LEAST_WORK = 0.3;
 /** Any plan will do: one that costs this much more than the best is good enough. */
 const GAP = 0.5;
-/** Of the time for one day, that which goes into finding room beside what is planned. */
+/** The part of the work for one day that goes into finding room beside what is planned. */
 const BESIDE_SHARE = 0.4;
 
 /** An order under another name, as sentences about it shall call it. */
@@ -93,6 +96,11 @@ interface Judged {
   readonly isLate: boolean;
   /** Whether nothing is against it but days that end too late, for the rests in their work. */
   readonly onlyEnds: boolean;
+}
+
+/** A judgement, and whether it would be the same with any other plan. */
+interface Proven extends Judged {
+  readonly isProven: boolean;
 }
 
 /** Days that are booked for nearly all of their hours, or beyond, where the order adds to them. */
@@ -144,6 +152,7 @@ function together(one: Guide, other: Guide): Guide {
     components: shares(one.components, other.components),
     batches: [...batches.values()],
     pins: one.pins,
+    ...(one.stagePins && { stagePins: one.stagePins }),
   };
 }
 
@@ -155,8 +164,9 @@ export class PromiseDesk {
   constructor(private readonly ground: PromiseGround) {}
 
   /**
-   * @returns whether the order can be promised for its day: a plan with it is found that breaks no rule, first as the days are decided, then
-   * by the season's programme, which may move what is planned. It is never promised where the programme says that there is no plan.
+   * Says whether an order can be promised for its day: a plan with it is found that breaks no rule, first as the days are decided, then by the
+   * season's programme, which may move what is planned. It is never promised where the programme says that there is no plan. The same question
+   * has the same answer on every machine: what is looked for ends by work, not by time.
    */
   async check(order: OrderFiled, options: PromiseOptions): Promise<PromiseCheck> {
     const asked = calledAs('It', order);
@@ -165,47 +175,105 @@ export class PromiseDesk {
     const toDecide = findingsOfOrder(calledAs('The customer', order), book, today)
       .filter((each) => blocks(each, 'promise'))
       .map(({ message }) => message);
-    const { solver, seconds = SECONDS, laterSeconds = LATER_SECONDS, now = Date.now } = options;
-    const passed = on < today ? [`${sayDay(on)} has passed.`] : [];
-    const quick = async (day: Day) => {
-      await options.between?.();
-      return this.quick(asked, day);
-    };
-    const replanned = async (day: Day, judged: Judged, until: number) => {
-      await options.between?.();
-      return this.byProgramme(asked, day, judged, solver, () => (until - now()) / 1000);
-    };
-    const asIs = passed.length > 0 ? null : await quick(on);
-    const first = asIs && asIs.stops.length > 0 ? await replanned(on, asIs, now() + seconds * 1000) : asIs;
+    const cannot = on < today ? `${sayDay(on)} has passed.` : whyTooFarAhead(on, today);
+    if (cannot !== null && on >= today)
+      return { verdict: 'not known', why: [cannot], toDecide, earliest: null, isFinal: true };
+    const first = cannot === null ? await this.promised(asked, options, options.work ?? WORK) : null;
     if (first?.stops.length === 0)
-      return { verdict: first.tight.length > 0 ? 'tight' : 'feasible', why: first.tight, toDecide, earliest: on };
-    const isKnown = first === null || ('isProven' in first && first.isProven);
-    const unproven = isKnown ? [] : ['That no other plan has room for it is not proven.'];
-    const why = [...new Set([...passed, ...(first?.stops ?? []), ...unproven])];
+      return {
+        verdict: first.tight.length > 0 ? 'tight' : 'feasible',
+        why: first.tight,
+        toDecide,
+        earliest: on,
+        isFinal: true,
+      };
+    const isKnown = first === null || first.isProven;
+    const why = [...(cannot === null ? [] : [cannot]), ...(first?.stops ?? [])];
+    if (!options.solver)
+      return {
+        verdict: isKnown ? 'not feasible' : this.hasHours(asked) ? 'probably' : 'not known',
+        why: [...new Set(why)],
+        toDecide,
+        earliest: null,
+        isFinal: false,
+      };
+    const unproven = isKnown ? [] : ['There may still be room in another plan.'];
     return {
       verdict: isKnown ? 'not feasible' : 'not known',
-      why,
+      why: [...new Set([...why, ...unproven])],
       toDecide,
-      earliest: await this.earliest(on < today ? today : addDays(on, 1), quick, replanned, now() + laterSeconds * 1000),
+      earliest: await this.earliest(asked, on < today ? today : addDays(on, 1), options),
+      isFinal: true,
     };
   }
 
-  /** The first day that does as the days are decided, or an earlier one for which there is time to find another plan. */
-  private async earliest(
-    from: Day,
-    quick: (day: Day) => Promise<Judged>,
-    replanned: (day: Day, judged: Judged, until: number) => Promise<Judged>,
-    until: number,
-  ): Promise<Day | null> {
+  /**
+   * Judges an order for its day by one rule, whoever asks: as the days are decided, and where that has no room and there is a solver, with the
+   * season planned again.
+   */
+  private async promised(asked: OrderFiled, { solver, between }: PromiseOptions, work: number): Promise<Proven> {
+    await between?.();
+    const quick = this.quick(asked, asked.handOver.on);
+    if (quick.stops.length === 0) {
+      const cannot = solver !== undefined && (await this.isBeyondAllPlans(asked, solver, work));
+      return cannot ? { ...quick, stops: [TOO_MUCH_ALREADY], isProven: true } : { ...quick, isProven: true };
+    }
+    // For what no bench day is left, no other plan has one.
+    if (quick.isLate) return { ...quick, isProven: true };
+    if (!solver) return { ...quick, isProven: false };
+    await between?.();
+    return this.byProgramme(asked, asked.handOver.on, quick, counted(solver, work));
+  }
+
+  /**
+   * Tells whether a season that breaks rules as it is could be kept by no plan with the order: then the order is not promised, although it makes
+   * nothing worse.
+   */
+  private async isBeyondAllPlans(asked: OrderFiled, solver: Solver, work: number): Promise<boolean> {
+    const { book, today } = this.ground;
+    const before = this.before(asked);
+    if (before.breaches.length === 0) return false;
+    const input = programmeInput({ book, orders: [...before.others, asked], today });
+    const { model } = buildProgramme({ ...input, loose: true });
+    return (await solver(model, { work, gap: GAP })).status === 'impossible';
+  }
+
+  /** Tells whether the days up to a hand-over have as many hours left, with their overtime, as an order would take. */
+  private hasHours(asked: OrderFiled): boolean {
+    const { plan } = this.before(asked);
+    const { kitchen } = this.ground.book;
+    const total = ({ days }: Plan) => days.reduce((sum, { bookedMinutes }) => sum + bookedMinutes, 0);
+    const wanted = total(this.withOrder(asked).plan) - total(plan);
+    const left = plan.days
+      .filter(({ day, benchMinutes }) => day <= asked.handOver.on && benchMinutes > 0)
+      .reduce(
+        (sum, { benchMinutes, bookedMinutes }) =>
+          sum + Math.max(0, benchMinutes + kitchen.overtimeMinutes - bookedMinutes),
+        0,
+      );
+    return wanted <= left;
+  }
+
+  /** Finds the first day that does as the days are decided, or an earlier one for which there is work left to find another plan. */
+  private async earliest(asked: OrderFiled, from: Day, options: PromiseOptions): Promise<Day | null> {
+    const { solver, between, laterWork = LATER_WORK } = options;
     const not: { day: Day; judged: Judged }[] = [];
     let found: Day | null = null;
     for (let later = 0; later < SEARCH_DAYS && found === null; later++) {
       const day = addDays(from, later);
-      const judged = await quick(day);
+      await between?.();
+      const judged = this.quick(asked, day);
       if (judged.stops.length === 0) found = day;
       else not.push({ day, judged });
     }
-    for (const { day, judged } of not) if ((await replanned(day, judged, until)).stops.length === 0) return day;
+    if (!solver) return found;
+    const on = (day: Day): OrderFiled => ({ ...asked, handOver: { ...asked.handOver, on: day } });
+    if (found !== null && (await this.isBeyondAllPlans(on(found), solver, laterWork))) return null;
+    const budget = counted(solver, laterWork);
+    for (const { day, judged } of not) {
+      await between?.();
+      if ((await this.byProgramme(asked, day, judged, budget)).stops.length === 0) return day;
+    }
     return found;
   }
 
@@ -281,11 +349,11 @@ export class PromiseDesk {
   }
 
   /**
-   * What a week to come could still take, before anybody has ordered it: of each kind of box, for itself, the most that could be promised for its
-   * last open day as the plan stands. With the season planned again it may be more.
+   * Says what a week to come could still take, before anybody has ordered it: of each kind of box, for itself, the most that {@link check}
+   * promises for the last open day of the week; without a solver as the plan stands, with one also where the season must be planned again.
    * @param index 0 for the week of today
    */
-  async week(index: number, { between }: Pick<PromiseOptions, 'between'> = {}): Promise<WeekAhead> {
+  async week(index: number, options: PromiseOptions = {}): Promise<WeekAhead> {
     const { book, today, guide } = this.ground;
     const before = this.before(null);
     const week = weekFrom(today, index, before.plan, book);
@@ -294,39 +362,35 @@ export class PromiseDesk {
     for (const { box, complete } of book.boxes.values()) {
       if (!complete || handOver === null) continue;
       const order = (count: number) => moreBoxes({ boxes: [{ boxId: box.id, count }], on: handOver }, OFFER);
-      // What a plan breaks is soon known; whether its days end in time takes longer, and is asked of the best alone.
-      let most = await largestFor(async (count) => {
-        await between?.();
+      // What a plan breaks is soon known; whether its days end in time takes longer, and is asked of no more than that.
+      const draft = await largestFor(async (count) => {
+        await options.between?.();
         const plan = planSeason(book, [...before.others, order(count)], today, guide ?? undefined);
         return !plan.leftOut.includes(OFFER) && newBreaches(before.breaches, breachesOf(plan, book)).length === 0;
       }, MOST_AHEAD);
-      let isTight = false;
-      for (; most > 0; most = Math.floor(most * LESS)) {
-        await between?.();
-        const { judged } = this.withOrder(order(most));
-        isTight = judged.late.length > 0;
-        if (judged.stops.length === 0) break;
-      }
+      const judged = new Map<number, Proven>();
+      const may = (how: PromiseOptions) => async (count: number) => {
+        const found = await this.promised(calledAs('It', order(count)), how, options.work ?? WORK);
+        judged.set(count, found);
+        return found.stops.length === 0;
+      };
+      const { between } = options;
+      let most = await largestFor(may(between ? { between } : {}), draft);
+      if (options.solver) most = await largestFor(may(options), MOST_AHEAD, most);
+      const isTight = (judged.get(most)?.late.length ?? 0) > 0;
       boxes.push({ boxId: box.id, boxName: box.name, most, isTight: most > 0 && isTight });
     }
-    return { ...week, boxes };
+    return { ...week, boxes, isFinal: options.solver !== undefined };
   }
 
   /**
    * Looks for another plan that has room: first beside all that is planned, then with everything planned anew; where only the ends of days
    * are against it, these are brought in time.
-   * @param left seconds that are left
    */
-  private async byProgramme(
-    asked: OrderFiled,
-    day: Day,
-    quick: Judged,
-    solver: Solver,
-    left: () => number,
-  ): Promise<Judged & { readonly isProven: boolean }> {
+  private async byProgramme(asked: OrderFiled, day: Day, quick: Judged, { solver, left }: Counted): Promise<Proven> {
     // For what no bench day is left, no other plan has one.
     if (quick.isLate) return { ...quick, isProven: true };
-    if (left() < LEAST_SECONDS) return { ...quick, isProven: false };
+    if (left() < LEAST_WORK) return { ...quick, isProven: false };
     const { book, today } = this.ground;
     const before = this.before(asked);
     const orders = [...before.others, { ...asked, handOver: { ...asked.handOver, on: day } }];
@@ -341,30 +405,27 @@ export class PromiseDesk {
 
     const question = { book, orders, today, before: decided };
     const input = programmeInput(question);
-    const limit = () => ({ seconds: Math.max(LEAST_SECONDS, left()) });
+    const limit = () => ({ work: Math.max(LEAST_WORK, left()) });
     // A day that ends late is no proof: the season would be planned with it. Only what holds without the rows of its end is one.
     const { model: loose } = buildProgramme({ ...input, loose: true });
     const isProven = async () => (await solver(loose, { ...limit(), gap: GAP })).status === 'impossible';
-    // The relaxed season is soon done with, and has its time however busy the machine is: most that cannot be is shown by it.
-    if ((await solver(relaxed(loose), { seconds: PROOF_SECONDS })).status === 'impossible') return no(true);
+    // The relaxed season is soon done with: most that cannot be is shown by it.
+    if ((await solver(relaxed(loose))).status === 'impossible') return no(true);
 
     // Beside all that is planned already, in what is left of the days, the moulds and the pans.
     const alone = besideInput({ book, orders: orders.slice(-1), today }, before.plan);
     const besideModel = buildProgramme(alone);
-    const added = await solver(besideModel.model, {
-      seconds: Math.max(LEAST_SECONDS, left() * BESIDE_SHARE),
-      gap: GAP,
-    });
+    const added = await solver(besideModel.model, { work: Math.max(LEAST_WORK, left() * BESIDE_SHARE), gap: GAP });
     if (added.values.length > 0) {
       const guide = await wholePieceGuide(alone, besideModel, added.values, solver);
       const judged = judgeIt(together(decided, guide));
       if (judged.stops.length === 0) return yes(judged);
     }
-    if (left() < LEAST_SECONDS) return no(false);
+    if (left() < LEAST_WORK) return no(false);
 
     // With all that is planned anew.
     const built = buildProgramme(input);
-    if ((await solver(relaxed(built.model), limit())).status === 'impossible') return no(await isProven());
+    if ((await solver(relaxed(built.model))).status === 'impossible') return no(await isProven());
     // Any plan will do: the quick search finds one sooner; only the programme itself can say that there is none.
     const found =
       (await searchProgramme(built, solver, limit())) ??
@@ -374,11 +435,9 @@ export class PromiseDesk {
     const guide = await wholePieceGuide(input, built, found.values, solver);
     const judged = judgeIt(guide);
     if (judged.stops.length === 0) return yes(judged);
-    if (!judged.onlyEnds || left() < LEAST_SECONDS) return no(false);
+    if (!judged.onlyEnds || left() < LEAST_WORK) return no(false);
     const { values, objective } = found;
-    const ended = judgeIt(
-      (await inTime({ guide, values, objective, seconds: 0 }, input, question, solver, left())).guide,
-    );
+    const ended = judgeIt((await inTime({ guide, values, objective, work: 0 }, input, question, solver, left())).guide);
     return ended.stops.length === 0 ? yes(ended) : no(false);
   }
 }

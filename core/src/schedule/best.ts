@@ -4,24 +4,41 @@ import { boundsOf, headsAndTails, type Bounds } from './bounds.js';
 import { predecessorsFirst, type Activity, type Project, type Schedule } from './project.js';
 import { placeInOrder } from './serial.js';
 
-/** The activities by a weight, the heaviest first, and still each after all that must be done before it. */
+/** Gives the activities by a weight, the heaviest first, and still each after all that must be done before it. */
 function byWeight(activities: readonly Activity[], weight: (activity: Activity) => number): Activity[] {
-  const left = [...activities];
-  const waiting = new Set(left.map(({ key }) => key));
+  const known = new Set(activities.map(({ key }) => key));
+  const missing = new Map<string, number>();
+  const followers = new Map<string, Activity[]>();
+  for (const activity of activities) {
+    const before = new Set(activity.after.flatMap(({ key }) => (known.has(key) ? [key] : [])));
+    missing.set(activity.key, before.size);
+    for (const key of before) {
+      const list = followers.get(key);
+      if (list) list.push(activity);
+      else followers.set(key, [activity]);
+    }
+  }
+  const places = new Map(activities.map((each, place) => [each, place] as const));
+  const place = (each: Activity) => places.get(each) ?? 0;
+  let able = activities.filter(({ key }) => missing.get(key) === 0);
   const order: Activity[] = [];
-  while (left.length > 0) {
-    const able = left.filter(({ after }) => after.every(({ key }) => !waiting.has(key)));
-    const next = able.reduce<Activity | undefined>(
-      (best, each) => (best === undefined || weight(each) > weight(best) ? each : best),
-      undefined,
+  while (able.length > 0) {
+    const next = able.reduce((best, each) =>
+      weight(each) > weight(best) || (weight(each) === weight(best) && place(each) < place(best)) ? each : best,
     );
-    if (!next) break;
-    left.splice(left.indexOf(next), 1);
-    waiting.delete(next.key);
+    able = able.filter((each) => each !== next);
     order.push(next);
+    for (const each of followers.get(next.key) ?? []) {
+      const left = (missing.get(each.key) ?? 0) - 1;
+      missing.set(each.key, left);
+      if (left === 0) able.push(each);
+    }
   }
   return order;
 }
+
+/** Changed orders take so many looks of one activity at another in all: a day with more to do is put in order fewer times. */
+export const MOST_LOOKS = 400_000;
 
 export interface BestSchedule extends Schedule {
   readonly bounds: Bounds;
@@ -30,7 +47,7 @@ export interface BestSchedule extends Schedule {
 /**
  * A short schedule: the best of several orders (longest way to the end first, most work first, as given), then of orders in which one
  * activity goes to another place, kept when it is no longer. The same project always gives the same schedule.
- * @param rounds how many changed orders are tried; none are when a lower bound is reached
+ * @param rounds how many changed orders are tried, fewer where there is much to do; none are when a lower bound is reached
  * @param enough a span that is short enough: nothing shorter is looked for
  * @returns null when some activity never fits
  * @throws Error when activities wait for one another in a circle
@@ -54,7 +71,8 @@ export function bestSchedule(project: Project, rounds = 200, enough = 0): BestSc
   const below = (count: number): number => uniformInt(random, 0, count - 1);
   let at: Schedule = best;
   const target = Math.max(bounds.leastMinutes, enough) + 1e-6;
-  for (let round = 0; round < rounds && best.span > target && order.length > 1; round++) {
+  const most = Math.min(rounds, Math.floor(MOST_LOOKS / activities.length ** 2));
+  for (let round = 0; round < most && best.span > target && order.length > 1; round++) {
     const tried = [...order];
     // Now and then several at once, so as to come out of where one alone does not help.
     for (let moves = round % 8 === 7 ? 4 : 1; moves > 0; moves--) {

@@ -7,33 +7,77 @@ interface Busy {
   readonly until: number;
 }
 
-/** What is taken of one resource, and whether there is room for one more. */
+/** Keeps what is taken of one resource, the earliest first, and finds where there is room for one more. */
 class Calendar {
   private readonly busy: Busy[] = [];
+  private longest = 0;
 
   constructor(private readonly resource: Resource) {}
 
+  /** Gives the place in the list before which everything begins earlier than a minute. */
+  private placeOf(minute: number): number {
+    let [low, high] = [0, this.busy.length];
+    while (low < high) {
+      const middle = (low + high) >> 1;
+      if ((this.busy[middle]?.from ?? Infinity) < minute) low = middle + 1;
+      else high = middle;
+    }
+    return low;
+  }
+
   take(busy: Busy): void {
-    this.busy.push(busy);
+    this.busy.splice(this.placeOf(busy.from), 0, busy);
+    this.longest = Math.max(this.longest, busy.until - busy.from);
   }
 
   giveBack(busy: Busy): void {
-    this.busy.splice(this.busy.lastIndexOf(busy), 1);
+    const at = this.busy.indexOf(busy, this.placeOf(busy.from));
+    if (at >= 0) this.busy.splice(at, 1);
   }
 
-  /** The minute up to which a use has to wait that would like to begin at `from`; `from` itself when it can begin. */
+  /** Gives what lies over a stretch of time. */
+  private within(from: number, until: number): Busy[] {
+    const found: Busy[] = [];
+    for (let at = this.placeOf(from - this.longest - 1); at < this.busy.length; at++) {
+      const each = this.busy[at];
+      if (!each || each.from >= until - EPSILON) break;
+      if (each.until > from + EPSILON) found.push(each);
+    }
+    return found;
+  }
+
+  /** Gives the beginning of the first gap that is long enough, where only one use has room at a time: they stand one behind another. */
+  private gapFrom(from: number, minutes: number): number {
+    let at = from;
+    for (let place = Math.max(0, this.placeOf(from) - 1); place < this.busy.length; place++) {
+      const each = this.busy[place];
+      if (!each || each.from >= at + minutes - EPSILON) break;
+      if (each.until > at + EPSILON) at = each.until;
+    }
+    return at;
+  }
+
+  /** Gives the first minute from `from` on at which a use can begin; Infinity when it never can. */
   freeAt(from: number, minutes: number): number {
     const { capacity, from: opens = -Infinity, until: closes = Infinity } = this.resource;
-    if (from < opens - EPSILON) return opens;
-    if (from + minutes > closes + EPSILON) return Infinity;
-    const within = this.busy.filter((each) => each.from < from + minutes - EPSILON && each.until > from + EPSILON);
-    if (within.length < capacity) return from;
-    // The most at once is reached where one of them begins, or at the start.
-    const full = [from, ...within.map((each) => each.from)].some((at) => {
-      const here = within.filter((each) => each.from <= at + EPSILON && each.until > at + EPSILON);
-      return at >= from - EPSILON && here.length >= capacity;
-    });
-    return full ? Math.min(...within.map(({ until }) => until)) : from;
+    let at = from < opens - EPSILON ? opens : from;
+    if (capacity === 1) {
+      at = this.gapFrom(at, minutes);
+      return at + minutes > closes + EPSILON ? Infinity : at;
+    }
+    for (;;) {
+      if (at + minutes > closes + EPSILON) return Infinity;
+      const within = this.within(at, at + minutes);
+      if (within.length < capacity) return at;
+      // The most at once is reached where one of them begins, or at the start.
+      const full = [at, ...within.map((each) => each.from)].some((minute) => {
+        if (minute < at - EPSILON) return false;
+        const here = within.filter((each) => each.from <= minute + EPSILON && each.until > minute + EPSILON);
+        return here.length >= capacity;
+      });
+      if (!full) return at;
+      at = Math.min(...within.map(({ until }) => until));
+    }
   }
 }
 
@@ -61,9 +105,16 @@ class Bench {
    */
   fit({ from, until, kind }: Strip): { readonly waits: number } | { readonly needed: readonly ChangedOver[] } {
     const { minutes, isNeeded } = this.changeover;
-    const others = this.strips.filter((strip) => strip.kind !== kind);
-    const over = others.filter((strip) => strip.from < until - EPSILON && strip.until > from + EPSILON);
-    if (over.length > 0) return { waits: Math.min(...over.map((strip) => strip.until)) };
+    let over = Infinity;
+    let last: Strip | undefined;
+    let next: Strip | undefined;
+    for (const strip of this.strips) {
+      const overlaps = strip.from < until - EPSILON && strip.until > from + EPSILON;
+      if (overlaps && strip.kind !== kind) over = Math.min(over, strip.until);
+      if (strip.until <= from + EPSILON && !(last && last.until >= strip.until)) last = strip;
+      if (strip.from >= until - EPSILON && !(next && next.from <= strip.from)) next = strip;
+    }
+    if (over < Infinity) return { waits: over };
     const needed: ChangedOver[] = [];
     const place = (at: number, since: number, fromKind: string, toKind: string): number => {
       if (!isNeeded(fromKind, toKind) || this.isClean(since, at)) return at;
@@ -73,18 +124,8 @@ class Bench {
       if (free <= begin + EPSILON) needed.push({ from: begin, until: at, fromKind, toKind });
       return Math.max(at, free + minutes);
     };
-    const before = this.strips.filter((strip) => strip.until <= from + EPSILON);
-    const last = before.reduce<Strip | undefined>(
-      (best, each) => (best && best.until >= each.until ? best : each),
-      undefined,
-    );
     const waits = last ? place(from, last.until, last.kind, kind) : from;
     if (waits > from + EPSILON) return { waits };
-    const later = this.strips.filter((strip) => strip.from >= until - EPSILON);
-    const next = later.reduce<Strip | undefined>(
-      (best, each) => (best && best.from <= each.from ? best : each),
-      undefined,
-    );
     // What comes after stays where it is: there must be time to change over before it.
     if (next && place(next.from, until, kind, next.kind) > next.from + EPSILON) return { waits: next.until };
     return { needed };

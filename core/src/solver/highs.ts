@@ -2,10 +2,12 @@ import { gapOf, type LinearModel, type Solution, type SolveOptions } from './mod
 
 interface HighsEvent {
   readonly data: {
-    readonly running_time?: number;
     readonly mip_primal_bound?: number;
     readonly mip_dual_bound?: number;
+    readonly mip_total_lp_iterations?: bigint;
   };
+  /** Ends the search; there only where it may be ended. */
+  readonly interrupt?: () => void;
 }
 
 interface HighsModel {
@@ -14,7 +16,6 @@ interface HighsModel {
   run(callbacks?: Record<number, (event: HighsEvent) => void>): unknown;
   getModelStatus(): number;
   getObjectiveValue(): number;
-  getRunTime(): number;
   getSolution(): { readonly colValue: ArrayLike<number> };
   setSolution(solution: { readonly indices: Int32Array; readonly values: Float64Array }): unknown;
   dispose(): void;
@@ -28,7 +29,7 @@ export interface HighsRuntime {
       readonly infeasible: number;
       readonly unboundedOrInfeasible: number;
     };
-    readonly callbackType: { readonly mipLogging: number };
+    readonly callbackType: { readonly mipLogging: number; readonly mipInterrupt: number };
   };
   createModel(data: object): HighsModel;
 }
@@ -63,26 +64,48 @@ function dataOf({ columns, rows, offset }: LinearModel): object {
   };
 }
 
+/** The largest number that an option of HiGHS takes. */
+const MOST_INTEGER = 2 ** 31 - 1;
+
 const finite = (value: unknown): number | null => (typeof value === 'number' && Math.abs(value) < 1e20 ? value : null);
 
-/** A model without any decision: its rules hold, or they do not. */
+/** Gives the solution of a model without any decision: its rules hold, or they do not. */
 function decided({ rows, offset }: LinearModel): Solution {
   if (rows.some(({ lower, upper }) => lower > 0 || upper < 0))
-    return { status: 'impossible', objective: Infinity, bound: -Infinity, gap: Infinity, values: [], seconds: 0 };
-  return { status: 'best', objective: offset, bound: offset, gap: 0, values: [], seconds: 0 };
+    return { status: 'impossible', objective: Infinity, bound: -Infinity, gap: Infinity, values: [], work: 0 };
+  return { status: 'best', objective: offset, bound: offset, gap: 0, values: [], work: 0 };
+}
+
+/** So many entries of the matrix that are gone through are one unit of work. */
+const ENTRIES_IN_A_UNIT = 2.6e7;
+/** To read a model and to make it smaller takes as much as so many iterations. */
+const ITERATIONS_TO_READ = 40;
+
+/** Gives the work of one iteration of the simplex method: in proportion to the entries of the columns that are not held. */
+function workOfIteration({ columns, rows }: LinearModel): number {
+  const isFree = columns.map(({ lower, upper }) => lower < upper);
+  let entries = columns.length;
+  for (const { terms } of rows) for (const [column] of terms) if (isFree[column]) entries += 1;
+  return entries / ENTRIES_IN_A_UNIT;
 }
 
 /**
- * Solves a model with HiGHS; blocks until it is done, so that long ones belong in a worker.
+ * Solves a model with HiGHS; blocks until it is done, so that long ones belong in a worker. It runs on one thread and stops by work, so
+ * that the same model gives the same answer on every machine.
  * @throws when HiGHS refuses the model
  */
 export function solveWithHighs(
   highs: HighsRuntime,
   model: LinearModel,
-  { seconds, gap = 0, gapAbsolute = 1e-6, start, onProgress }: SolveOptions = {},
+  { work: most = Infinity, gap = 0, gapAbsolute = 1e-6, start, onProgress }: SolveOptions = {},
 ): Solution {
   if (model.columns.length === 0) return decided(model);
   const held = highs.createModel(dataOf(model));
+  const eachTakes = workOfIteration(model);
+  const mostIterations = Math.max(1, Math.floor(most / eachTakes) - ITERATIONS_TO_READ);
+  const whole = model.columns.some((column) => column.whole);
+  let iterations = 0;
+  const spent = () => (ITERATIONS_TO_READ + iterations) * eachTakes;
   try {
     held.options.set({
       // What it logs calls back; nothing is written anywhere.
@@ -94,7 +117,8 @@ export function solveWithHighs(
       // Found by trying on seasons: more heuristics than usual bring more than they cost.
       mip_heuristic_effort: 0.3,
     });
-    if (seconds !== undefined && seconds !== Infinity) held.options.set({ time_limit: Math.max(0, seconds) });
+    // A programme that need not be whole has no other limit.
+    if (!whole && mostIterations < MOST_INTEGER) held.options.set({ simplex_iteration_limit: mostIterations });
     if (start && start.length > 0)
       held.setSolution({
         indices: Int32Array.from(start, ([column]) => column),
@@ -104,25 +128,31 @@ export function solveWithHighs(
           return Math.min(upper, Math.max(lower, value));
         }),
       });
-    held.run(
-      onProgress && {
-        [highs.constants.callbackType.mipLogging]: ({ data }) => {
+    const { mipLogging, mipInterrupt } = highs.constants.callbackType;
+    held.run({
+      [mipInterrupt]: (event) => {
+        iterations = Math.max(iterations, Number(event.data.mip_total_lp_iterations ?? 0n));
+        if (iterations >= mostIterations) event.interrupt?.();
+      },
+      ...(onProgress && {
+        [mipLogging]: ({ data }: HighsEvent) => {
           const objective = finite(data.mip_primal_bound);
           const bound = finite(data.mip_dual_bound) ?? -Infinity;
           // What is completed from a start logs as if it were the whole: a bound that is met already is not the model's.
           if (objective !== null && bound >= objective - 1e-9 * Math.abs(objective)) return;
-          onProgress({ seconds: data.running_time ?? 0, objective, bound });
+          onProgress({ work: spent(), objective, bound });
         },
-      },
-    );
+      }),
+    });
+    const counted = held.info.get('simplex_iteration_count');
+    if (typeof counted === 'number') iterations = Math.max(iterations, counted);
     const { optimal, infeasible, unboundedOrInfeasible } = highs.constants.modelStatus;
     const status = held.getModelStatus();
-    const nothing = { objective: Infinity, bound: -Infinity, gap: Infinity, values: [], seconds: held.getRunTime() };
+    const nothing = { objective: Infinity, bound: -Infinity, gap: Infinity, values: [], work: spent() };
     if (status === infeasible || status === unboundedOrInfeasible) return { ...nothing, status: 'impossible' };
     const objective = finite(held.getObjectiveValue());
     const found = held.info.get('primal_solution_status') === 2;
     if (objective === null || !found) return { ...nothing, status: 'none' };
-    const whole = model.columns.some((column) => column.whole);
     const bound = whole ? (finite(held.info.get('mip_dual_bound')) ?? -Infinity) : objective;
     const { colValue } = held.getSolution();
     return {
@@ -134,7 +164,7 @@ export function solveWithHighs(
         const value = colValue[index] ?? 0;
         return column.whole ? Math.round(value) : value;
       }),
-      seconds: held.getRunTime(),
+      work: spent(),
     };
   } finally {
     held.dispose();

@@ -68,7 +68,8 @@ export class ModelBuilder {
 
 /** How far a running solution is. */
 export interface SolverProgress {
-  readonly seconds: number;
+  /** Work done so far; see {@link SolveOptions.work}. */
+  readonly work: number;
   /** The best found so far; null while there is none. */
   readonly objective: number | null;
   /** No solution can be better than this. */
@@ -76,8 +77,11 @@ export interface SolverProgress {
 }
 
 export interface SolveOptions {
-  /** Stops after this long with the best found so far. */
-  readonly seconds?: number;
+  /**
+   * Stops after so much work with the best found so far: iterations of the simplex method, each by the size of the model. A unit takes about a
+   * second where nothing else is going on; on a busy machine it takes longer, and finds the same.
+   */
+  readonly work?: number;
   /** Stops when the best found is proven to be within this share of the optimum; 0 for the optimum itself. */
   readonly gap?: number;
   /** Stops when the best found is proven to be within this much of the optimum. */
@@ -89,7 +93,7 @@ export interface SolveOptions {
 
 /** What a solver found. */
 export interface Solution {
-  /** `best`: proven within the gap asked for. `good`: time was up. `none`: time was up and nothing was found. `impossible`: proven. */
+  /** `best`: proven within the gap asked for. `good`: the work was done. `none`: it was done and nothing was found. `impossible`: proven. */
   readonly status: 'best' | 'good' | 'none' | 'impossible';
   readonly objective: number;
   readonly bound: number;
@@ -97,7 +101,8 @@ export interface Solution {
   readonly gap: number;
   /** One value a column, whole where the column is whole. Empty when nothing was found. */
   readonly values: readonly number[];
-  readonly seconds: number;
+  /** Work that it took; see {@link SolveOptions.work}. */
+  readonly work: number;
 }
 
 /** How much less than what was found the optimum can be at most, as a share of what was found; 0 when both are 0. */

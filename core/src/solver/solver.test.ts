@@ -60,7 +60,7 @@ describe('the solver', () => {
         30_000 + share * 1000,
       );
     const seen: { objective: number | null; bound: number }[] = [];
-    const found = await solver(model.build(), { seconds: 3, onProgress: (progress) => seen.push(progress) });
+    const found = await solver(model.build(), { work: 3, onProgress: (progress) => seen.push(progress) });
     expect(seen.length).toBeGreaterThan(0);
     for (const { objective, bound } of seen) {
       // What is said while it searches holds in the end, too.

@@ -48,7 +48,7 @@ import { PromiseService } from '../promise/promise.service.js';
 import { GivenUp } from '../thread/thread.js';
 import { Backups } from '../storage/backups.js';
 import { Disk } from '../storage/disk.js';
-import { calendarOf } from './calendar.js';
+import { Planning } from './planning.js';
 import { SeasonPlanner } from './season-planner.js';
 
 /** Which findings are wanted. */
@@ -72,8 +72,14 @@ const findingQuerySchema = z.strictObject({
 /** Which days are wanted; all of them without. */
 const dayQuerySchema = z.strictObject({ day: daySchema.optional() });
 
+/** Whether only what is soon known is wanted. */
+const soonSchema = z.stringbool().default(false);
+const promiseQuerySchema = z.strictObject({ soon: soonSchema });
+const SOON = { name: 'soon', required: false, schema: { type: 'boolean', default: false } } as const;
+
 /** Which week is wanted: 0 for that of today. */
 const weekQuerySchema = z.strictObject({
+  soon: soonSchema,
   index: z.coerce
     .number()
     .int()
@@ -88,6 +94,7 @@ export class PlanController {
   constructor(
     private readonly books: BookService,
     private readonly planner: SeasonPlanner,
+    private readonly planning: Planning,
     private readonly promises: PromiseService,
     private readonly clock: Clock,
     private readonly disk: Disk,
@@ -189,8 +196,11 @@ export class PlanController {
   @HttpCode(200)
   @ApiOperation({ summary: 'What a change would do to the season; changes nothing' })
   @Takes(whatIfSchema)
-  whatIf(@Body({ schema: whatIfSchema }) change: WhatIf): Promise<WhatIfAnswer> {
-    return this.planner.whatIf(change);
+  whatIf(
+    @Body({ schema: whatIfSchema }) change: WhatIf,
+    @Res({ passthrough: true }) response: Response,
+  ): Promise<WhatIfAnswer> {
+    return this.planner.whatIf(change, whenGone(response));
   }
 
   @AnswersNothing()
@@ -208,8 +218,7 @@ export class PlanController {
   @Header('Content-Disposition', 'attachment; filename="bench-days.ics"')
   @ApiOperation({ summary: 'Bench days and hand-overs as iCalendar' })
   async calendar(): Promise<string> {
-    const { plan, season } = await this.books.plan();
-    return calendarOf(plan, season.book);
+    return this.unlessGivenUp(this.planning.calendar(await this.books.season(), this.clock.today()));
   }
 
   @AnswersFile('text/csv')
@@ -242,18 +251,21 @@ export class PlanController {
   @Post('plan/promise')
   @HttpCode(200)
   @ApiOperation({
-    summary: 'Whether an order can be promised for its day, why not, and the earliest day; changes nothing',
+    summary:
+      'Whether an order can be promised for its day, why not, and the earliest day: soon, as the plan stands, or also with other plans; changes nothing',
   })
+  @ApiQuery(SOON)
   @Takes(askedOrderSchema)
   async promise(
     @Body({ schema: askedOrderSchema }) asked: AskedOrder,
+    @Query({ schema: promiseQuerySchema }) { soon }: z.infer<typeof promiseQuerySchema>,
     @Res({ passthrough: true }) response: Response,
   ): Promise<PromiseCheck> {
     // The next keystroke asks anew, and ends the connection of what was asked before.
     const gone = whenGone(response);
     const season = await this.books.season();
     return this.unlessGivenUp(
-      this.promises.check(season, this.clock.today(), { ...asked, id: asked.id ?? 'asked' }, gone),
+      this.promises.check(season, this.clock.today(), { ...asked, id: asked.id ?? 'asked' }, soon, gone),
     );
   }
 
@@ -275,17 +287,18 @@ export class PlanController {
     required: false,
     schema: { type: 'integer', minimum: 0, maximum: MOST_WEEKS - 1, default: 0 },
   })
+  @ApiQuery(SOON)
   @ApiOperation({
     summary:
       'What a week to come could still take, 0 for this one: its hours, and of each kind of box the most, each for itself',
   })
   async week(
-    @Query({ schema: weekQuerySchema }) { index }: z.infer<typeof weekQuerySchema>,
+    @Query({ schema: weekQuerySchema }) { index, soon }: z.infer<typeof weekQuerySchema>,
     @Res({ passthrough: true }) response: Response,
   ): Promise<WeekAhead> {
     const gone = whenGone(response);
     const season = await this.books.season();
-    return this.unlessGivenUp(this.promises.week(season, this.clock.today(), index, gone));
+    return this.unlessGivenUp(this.promises.week(season, this.clock.today(), index, soon, gone));
   }
 
   private async unlessGivenUp<Found>(found: Promise<Found>): Promise<Found> {

@@ -2,7 +2,6 @@ import { Injectable } from '@nestjs/common';
 import {
   followsGuide,
   guideOf,
-  planSeason,
   tryMove,
   tryMoveStage,
   type Guide,
@@ -13,7 +12,6 @@ import {
   kitchenIf,
   ordersIf,
   seasonIf,
-  solveProgramme,
   sumOfPlan,
   type PlanJob,
   type ProgrammeSolution,
@@ -29,10 +27,11 @@ import { Refused, wrongValues } from '../refusal/refused.js';
 import { KitchenRecords } from '../kitchen/kitchen.records.js';
 import { OrderRecords } from '../order/order.records.js';
 import { PieceRecords } from '../piece/piece.records.js';
-import { SolverService } from '../solver/solver.service.js';
-import { GivenUp } from '../thread/thread.js';
+import { GivenUp, letOthersIn } from '../thread/thread.js';
 import { UnitOfWork } from '../storage/unit-of-work.js';
+import { Planning, type Asked } from './planning.js';
 import { loadPlan, SeasonPlans } from './season-plan.js';
+import type { Planned } from './plan-worker.js';
 
 const IDLE: PlanJob = {
   state: 'idle',
@@ -44,32 +43,36 @@ const IDLE: PlanJob = {
   clash: [],
   waysOut: [],
 };
-/** A plan is good enough within this share of the best possible one, and is looked for no longer than this. */
-const PLAN = { gap: 0.01, seconds: 60 };
+/** A plan is good enough within this share of the best possible one, and is looked for with no more work than this. */
+const PLAN = { gap: 0.01, work: 60 };
 /** So often is a season planned again whose decisions were changed while it was planned. */
 const MOST_ROUNDS = 4;
 /** What a change would do is wanted soon, and need not be known as closely. */
-const WHAT_IF = { gap: 0.02, seconds: 12 };
-/** On a busy machine nothing may be found in that time: then it is looked for this many times as long, but no longer than this. */
-const LONGER = 4;
-const MOST_SECONDS = 240;
+const WHAT_IF = { gap: 0.02, work: 12 };
+
+/** A plan that was found, and in how many seconds on this machine. */
+interface TimedPlan extends Planned {
+  readonly seconds: number;
+}
 
 /** Plans the season with the solver, one job at a time; the last good plan stays as long as it runs. */
 @Injectable()
 export class SeasonPlanner {
   private running: PlanJob = IDLE;
+  /** Gives up what runs. */
+  private giveUp = new AbortController();
   /** Whether the plan that is being worked out was given up to be worked out again. */
   private isAgain = false;
   private tried: {
     readonly change: string;
     readonly revision: number;
     readonly guide: Guide;
-    readonly solution: ProgrammeSolution;
+    readonly planned: TimedPlan;
   } | null = null;
 
   constructor(
     private readonly books: BookService,
-    private readonly solver: SolverService,
+    private readonly planning: Planning,
     private readonly work: UnitOfWork,
     private readonly clock: Clock,
     private readonly orders: OrderRecords,
@@ -106,27 +109,28 @@ export class SeasonPlanner {
   private async planAndKeep(): Promise<void> {
     for (let round = 1; round <= MOST_ROUNDS; round++) {
       const { season, today, stored } = await this.books.plan();
-      const question = { book: season.book, orders: season.orders, today, before: stored?.guide ?? null };
-      const solution = await this.solve(question, PLAN);
-      if (!solution && this.isAgain) {
+      const { data, orders } = season;
+      const planned = await this.solve({ data, orders, today, guide: stored?.guide ?? null, ...PLAN });
+      if (!planned && this.isAgain) {
         this.isAgain = false;
+        this.giveUp = new AbortController();
         continue;
       }
-      if (!solution) return;
-      const { guide } = solution;
+      if (!planned) return;
+      const { guide } = planned.solution;
       const isKept =
         guide === null ||
         (await this.work.write(
           async (manager) => {
             if (((await loadPlan(manager))?.version ?? 0) !== (stored?.version ?? 0)) return false;
             this.work.entitle('The season planned again.');
-            await this.keep(guide, solution);
+            await this.keep(guide, planned);
             return true;
           },
           { part: 'orders' },
         ));
       if (isKept) {
-        this.say(solution);
+        this.say(planned.solution);
         return;
       }
     }
@@ -136,7 +140,10 @@ export class SeasonPlanner {
   /** Stops whatever runs; nothing is stored. */
   async stop(): Promise<PlanJob> {
     this.isAgain = false;
-    if (this.running.state === 'running') await this.solver.giveUp();
+    if (this.running.state === 'running') {
+      this.giveUp.abort();
+      await letOthersIn();
+    }
     return this.running;
   }
 
@@ -182,28 +189,33 @@ export class SeasonPlanner {
     // What is being planned is planned again around it, at once.
     if (this.running.state === 'running' && this.running.kind === 'plan') {
       this.isAgain = true;
-      await this.solver.giveUp();
+      this.giveUp.abort();
+      await letOthersIn();
     }
   }
 
-  /** What a change would do; stores nothing. @throws Refused 409 when a job runs already, or when this one was stopped or found nothing in time */
-  async whatIf(change: WhatIf): Promise<WhatIfAnswer> {
+  /**
+   * Says what a change would do; stores nothing.
+   * @param gone gives it up
+   * @throws Refused 409 when a job runs already, or when this one was given up or found nothing
+   */
+  async whatIf(change: WhatIf, gone: AbortSignal): Promise<WhatIfAnswer> {
     const { season, today, plan, stored } = await this.books.plan();
     this.begin('what-if');
-    const changed = seasonIf(season.data, season.orders, change);
+    const { giveUp } = this;
+    gone.addEventListener('abort', () => {
+      giveUp.abort();
+    });
+    const { data, orders } = seasonIf(season.data, season.orders, change);
     // What falls on a lost day has to go somewhere else: pins on it hold no more.
     const pins = (stored?.guide.pins ?? []).filter(({ day }) => !change.loseDays.includes(day));
-    const solution = await this.solve({ ...changed, today, before: guideOf(plan, pins) }, WHAT_IF);
-    if (solution) this.say(solution);
-    if (!solution || solution.status === 'none') throw new Refused('given-up', this.running.message);
+    const planned = await this.solve({ data, orders, today, guide: guideOf(plan, pins), ...WHAT_IF });
+    if (planned) this.say(planned.solution);
+    if (!planned || planned.solution.status === 'none') throw new Refused('given-up', this.running.message);
+    const { solution, sum } = planned;
     const { guide, clash, waysOut } = solution;
-    this.tried = guide ? { change: JSON.stringify(change), revision: season.revision, guide, solution } : null;
-    return {
-      before: sumOfPlan(plan),
-      after: guide ? sumOfPlan(planSeason(changed.book, changed.orders, today, guide)) : null,
-      clash,
-      waysOut,
-    };
+    this.tried = guide ? { change: JSON.stringify(change), revision: season.revision, guide, planned } : null;
+    return { before: sumOfPlan(plan), after: sum, clash, waysOut };
   }
 
   /** Makes a change that was tried, and its plan, real. @throws Refused 409 when it was not the last one tried, or something was changed since */
@@ -221,12 +233,12 @@ export class SeasonPlanner {
       for (const [index, { id, version: of, ...draft }] of changed.entries())
         if (changed[index] !== season.data.pieces[index]) await this.pieces.update(id, of, draft);
       for (const { id: _id, ...draft } of ordersIf(change)) await this.orders.create(draft);
-      await this.keep(tried.guide, tried.solution);
+      await this.keep(tried.guide, tried.planned);
     });
     this.tried = null;
   }
 
-  private async keep(guide: Guide, { objective, bound, gap, seconds }: ProgrammeSolution): Promise<void> {
+  private async keep(guide: Guide, { solution: { objective, bound, gap }, seconds }: TimedPlan): Promise<void> {
     await this.plans.store({ guide, solved: { objective, bound, gap, seconds, at: this.clock.now() } });
   }
 
@@ -234,8 +246,8 @@ export class SeasonPlanner {
   private say({ status, clash, waysOut, objective, bound }: ProgrammeSolution): void {
     const message = {
       best: '',
-      good: 'Time was up: a better plan may be there.',
-      none: 'No plan was found in time. The last one stays.',
+      good: 'There may be a better plan. Plan again to look for it.',
+      none: 'No plan was found. The last one stays.',
       impossible: 'These cannot hold together.',
     }[status];
     this.running = { ...this.running, state: 'done', objective, bound, message, clash, waysOut };
@@ -244,25 +256,18 @@ export class SeasonPlanner {
   private begin(kind: PlanJob['kind']): void {
     if (this.running.state === 'running')
       throw new Refused('busy', 'A plan is being worked out already. Stop it, or wait for it.');
+    this.giveUp = new AbortController();
     this.running = { ...IDLE, state: 'running', kind, startedAt: new Date().toISOString() };
   }
 
-  /** Runs the solver with progress; null when it was stopped or failed. */
-  private async solve(
-    question: Parameters<typeof solveProgramme>[0],
-    limits: typeof PLAN,
-  ): Promise<ProgrammeSolution | null> {
+  /** Plans in a thread, with progress; null when it was stopped or failed. */
+  private async solve(asked: Asked): Promise<TimedPlan | null> {
+    const since = performance.now();
     try {
-      for (let { seconds } = limits; ; seconds *= LONGER) {
-        const solution = await solveProgramme(question, this.solver.solve, {
-          gap: limits.gap,
-          seconds,
-          onProgress: ({ objective, bound }) => {
-            this.running = { ...this.running, objective, bound };
-          },
-        });
-        if (solution.status !== 'none' || seconds * LONGER > MOST_SECONDS) return solution;
-      }
+      const planned = await this.planning.plan(asked, this.giveUp.signal, ({ objective, bound }) => {
+        this.running = { ...this.running, objective, bound };
+      });
+      return { ...planned, seconds: (performance.now() - since) / 1000 };
     } catch (error) {
       const stopped = error instanceof GivenUp;
       if (stopped && this.isAgain) return null;

@@ -42,8 +42,6 @@ function changeOf(before: Season, { season, today }: { readonly season: Season; 
 /** Works promises out in a thread of its own, over the season as it was last stored; what nobody waits for any more is given up. */
 @Injectable()
 export class PromiseService implements OnModuleDestroy {
-  /** Seconds within which another plan is looked for; undefined for the usual ones. */
-  seconds: number | undefined;
   private worker: Worker | null = null;
   private count = 0;
   /** What the thread's answers rest on. */
@@ -54,11 +52,19 @@ export class PromiseService implements OnModuleDestroy {
   private readonly givenUp = new Map<number, NodeJS.Timeout>();
 
   /**
+   * Says whether an order can be promised.
+   * @param soon whether only the plan as it stands is looked at
    * @param signal gives the question up
    * @throws GivenUp when it was given up
    */
-  async check(season: Season, today: Day, asked: OrderFiled, signal: AbortSignal): Promise<PromiseCheck> {
-    const question = { kind: 'ask', asked, seconds: this.seconds } as const;
+  async check(
+    season: Season,
+    today: Day,
+    asked: OrderFiled,
+    soon: boolean,
+    signal: AbortSignal,
+  ): Promise<PromiseCheck> {
+    const question = { kind: 'ask', asked, soon } as const;
     return (await this.answer(season, today, question, signal)) as PromiseCheck;
   }
 
@@ -74,11 +80,12 @@ export class PromiseService implements OnModuleDestroy {
   /**
    * What a week to come could still take.
    * @param index 0 for the week of today
+   * @param soon whether only the plan as it stands is looked at
    * @param signal gives the question up
    * @throws GivenUp when it was given up
    */
-  async week(season: Season, today: Day, index: number, signal: AbortSignal): Promise<WeekAhead> {
-    return (await this.answer(season, today, { kind: 'week', index }, signal)) as WeekAhead;
+  async week(season: Season, today: Day, index: number, soon: boolean, signal: AbortSignal): Promise<WeekAhead> {
+    return (await this.answer(season, today, { kind: 'week', index, soon }, signal)) as WeekAhead;
   }
 
   private async answer(season: Season, today: Day, question: Asked, signal: AbortSignal): Promise<Found> {

@@ -1,14 +1,11 @@
 import { request } from 'node:http';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import type { PromiseCheck } from '@usual-pantry/core/promise';
-import { PromiseService } from './promise.service.js';
 import { openServer, type TestServer } from '../testing/server.js';
 
 let server: TestServer;
 beforeAll(async () => {
   server = await openServer({ demo: true });
-  // On a busy machine it may take its time, and is not given up for that.
-  server.app.get(PromiseService).seconds = 300;
 });
 afterAll(() => server.close());
 
@@ -36,6 +33,27 @@ describe('a promise over the demo season', () => {
     expect(answered).toBeGreaterThan(1);
     await asking;
     expect(long.answer?.verdict).toBe('not feasible');
+  });
+
+  it('is soon known as the plan stands, and says whether another plan is still looked for', async () => {
+    const soon = async (count: number, on: string) =>
+      (await server.http.post('/api/plan/promise?soon=true').send(asked(count, on)).expect(200)).body as PromiseCheck;
+    expect(await soon(1, '2027-01-20')).toMatchObject({ isFinal: true, earliest: '2027-01-20' });
+    expect(await soon(400, '2026-12-08')).toMatchObject({ verdict: 'not known', isFinal: false, earliest: null });
+  });
+
+  it('is not given for a day more than a year away, and no order is kept for one more than five years away', async () => {
+    expect(await check(1, '2028-12-12')).toMatchObject({
+      verdict: 'not known',
+      why: ['Tuesday 12 December 2028 is more than a year away. It will be planned from Sunday 12 December 2027 on.'],
+    });
+    const { body } = await server.http.post('/api/orders').send(asked(1, '2062-12-12')).expect(422);
+    expect(JSON.stringify(body)).toContain('more than five years away: is the year right?');
+    const far = await server.http.post('/api/orders').send(asked(1, '2028-12-12')).expect(201);
+    const { body: found } = await server.http.get('/api/plan/findings?size=500').expect(200);
+    expect((found as { items: { code: string }[] }).items.map(({ code }) => code)).toContain('hand-over-far-off');
+    const { id, version } = far.body as { id: string; version: number };
+    await server.http.delete(`/api/orders/${id}?version=${String(version)}`).expect(204);
   });
 
   it('finds room for sixty boxes where a better placing has it', async () => {

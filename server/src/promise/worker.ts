@@ -7,6 +7,7 @@ import {
   type Offer,
   type PromiseCheck,
   type PromiseGround,
+  type PromiseOptions,
   type WeekAhead,
 } from '@usual-pantry/core/promise';
 import type { Guide } from '@usual-pantry/core/plan';
@@ -40,10 +41,10 @@ export type Message =
       readonly kind: 'ask';
       readonly number: number;
       readonly asked: OrderFiled;
-      readonly seconds: number | undefined;
+      readonly soon: boolean;
     }
   | { readonly kind: 'offers'; readonly number: number }
-  | { readonly kind: 'week'; readonly number: number; readonly index: number }
+  | { readonly kind: 'week'; readonly number: number; readonly index: number; readonly soon: boolean }
   | { readonly kind: 'forget'; readonly number: number };
 
 export type Question = Extract<Message, { kind: 'ask' | 'offers' | 'week' }>;
@@ -74,16 +75,16 @@ const between = (number: number) => async () => {
 };
 
 async function found(question: Question, at: PromiseDesk): Promise<Found> {
-  const options = { between: between(question.number) };
-  if (question.kind === 'offers') return at.offers(options);
-  if (question.kind === 'week') return at.week(question.index, options);
-  const { asked, seconds } = question;
-  const highs = await runtime;
-  return at.check(asked, {
-    ...options,
-    solver: (model, limits) => Promise.resolve(solveWithHighs(highs, model, limits)),
-    ...(seconds === undefined ? {} : { seconds, laterSeconds: seconds }),
-  });
+  const pause = { between: between(question.number) };
+  if (question.kind === 'offers') return at.offers(pause);
+  const highs = question.soon ? null : await runtime;
+  const options = highs
+    ? ({
+        ...pause,
+        solver: (model, limits) => Promise.resolve(solveWithHighs(highs, model, limits)),
+      } satisfies PromiseOptions)
+    : pause;
+  return question.kind === 'week' ? at.week(question.index, options) : at.check(question.asked, options);
 }
 
 async function answer(question: Question, at: PromiseDesk): Promise<Answer> {

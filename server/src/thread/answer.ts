@@ -4,15 +4,20 @@ import { writeAs } from '@usual-pantry/core/quantity';
 import type { Outcome, Sent } from './thread.js';
 
 /** What a thread does with one job; it may tell how far it is. */
-export type Work<Job, Result> = (job: Job, tell: (done: number) => void) => Result | Promise<Result>;
+export type Work<Job, Result, Progress = number> = (
+  job: Job,
+  tell: (done: Progress) => void,
+) => Result | Promise<Result>;
 
 /** Answers each job that comes to this thread, one after another. */
-export function answerJobs<Job, Result>(work: Work<Job, Result>): void {
+export function answerJobs<Job, Result, Progress = number>(work: Work<Job, Result, Progress>): void {
   speakPlainly();
   const answer = async ({ job, conventions }: Sent<Job>): Promise<Outcome<Result>> => {
     writeAs(conventions);
     try {
-      return { result: await work(job, (done) => parentPort?.postMessage({ done } satisfies Outcome<Result>)) };
+      return {
+        result: await work(job, (done) => parentPort?.postMessage({ done } satisfies Outcome<Result, Progress>)),
+      };
     } catch (error) {
       return { error: (error as Error).message };
     }

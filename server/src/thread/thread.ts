@@ -13,23 +13,24 @@ export interface Sent<Job> {
 }
 
 /** What a job's thread answers with. */
-export type Outcome<Result> = { readonly result: Result } | { readonly error: string } | { readonly done: number };
+export type Outcome<Result, Progress = number> =
+  { readonly result: Result } | { readonly error: string } | { readonly done: Progress };
 
 /** How long a job may go on. */
-export interface Limits {
+export interface Limits<Progress = number> {
   /** Gives the job up when it is aborted. */
   readonly signal?: AbortSignal | undefined;
-  /** Gives the job up after so long. */
-  readonly mostMs: number;
+  /** Gives the job up after so long; without it the job ends by its own measure alone. */
+  readonly mostMs?: number;
   /** Is told how far the job is, in its own measure. */
-  readonly onProgress?: (done: number) => void;
+  readonly onProgress?: (done: Progress) => void;
 }
 
 /**
  * A thread that does one job after another, so that the server answers all the while. A job that is given up has its thread ended; the
  * next one gets a fresh one.
  */
-export class Thread<Job, Result> implements OnModuleDestroy {
+export class Thread<Job, Result, Progress = number> implements OnModuleDestroy {
   private worker: Worker | null = null;
   private last: Promise<unknown> = Promise.resolve();
 
@@ -37,7 +38,7 @@ export class Thread<Job, Result> implements OnModuleDestroy {
   constructor(private readonly file: string) {}
 
   /** @throws GivenUp when it was aborted or took too long; Error with what the job says */
-  run(job: Job, limits: Limits): Promise<Result> {
+  run(job: Job, limits: Limits<Progress>): Promise<Result> {
     const done = this.last.then(() => this.one(job, limits));
     this.last = done.catch(() => undefined);
     return done;
@@ -49,7 +50,7 @@ export class Thread<Job, Result> implements OnModuleDestroy {
     await worker?.terminate();
   }
 
-  private one(job: Job, { signal, mostMs, onProgress }: Limits): Promise<Result> {
+  private one(job: Job, { signal, mostMs, onProgress }: Limits<Progress>): Promise<Result> {
     // Whoever gave it up before its turn came has nothing ended.
     if (signal?.aborted) return Promise.reject(new GivenUp('It was given up.'));
     const worker = (this.worker ??= this.started());
@@ -73,7 +74,7 @@ export class Thread<Job, Result> implements OnModuleDestroy {
       const stop = () => {
         drop(new GivenUp('The server stops.'));
       };
-      const take = (outcome: Outcome<Result>) => {
+      const take = (outcome: Outcome<Result, Progress>) => {
         if ('done' in outcome) {
           onProgress?.(outcome.done);
           return;
@@ -82,9 +83,12 @@ export class Thread<Job, Result> implements OnModuleDestroy {
         if ('error' in outcome) reject(new Error(outcome.error));
         else resolve(outcome.result);
       };
-      const late = setTimeout(() => {
-        drop(new GivenUp(`It took longer than ${String(Math.round(mostMs / 1000))} s and was given up.`));
-      }, mostMs);
+      const late =
+        mostMs === undefined
+          ? undefined
+          : setTimeout(() => {
+              drop(new GivenUp(`It took longer than ${String(Math.round(mostMs / 1000))} s and was given up.`));
+            }, mostMs);
       signal?.addEventListener('abort', giveUp);
       worker.on('message', take);
       worker.on('error', drop);
@@ -104,7 +108,7 @@ export class Thread<Job, Result> implements OnModuleDestroy {
 const { resolve } = createRequire(import.meta.url);
 
 /** A thread of the server by the name that its package gives to the script. */
-export const threadOf = <Job, Result>(name: string): Thread<Job, Result> =>
+export const threadOf = <Job, Result, Progress = number>(name: string): Thread<Job, Result, Progress> =>
   new Thread(resolve(`@usual-pantry/server/${name}`));
 
 /** Lets whatever waits have a turn in the middle of long work. */

@@ -13,8 +13,15 @@ import type { StageMove } from '@usual-pantry/core/plan';
 import type { PlanJob, WhatIf, WhatIfAnswer } from '@usual-pantry/core/programme';
 import type { Offer, PromiseCheck, WeekAhead } from '@usual-pantry/core/promise';
 import type { ShoppingLine } from '@usual-pantry/core/shopping';
+import type { Steps } from './useAsked';
 import { follow } from './writing';
 import { api, EVERYTHING, ORDERS, unlessRefused } from './api';
+
+/** An order that may be promised, and whether only what is soon known of that is wanted. */
+export interface PromiseQuestion {
+  readonly asked: OrderDraft & { id?: string };
+  readonly soon: boolean;
+}
 
 /** Which findings are wanted. */
 export interface FindingQuery {
@@ -50,19 +57,15 @@ export const planApi = api.injectEndpoints({
     }),
     shopping: build.query<readonly ShoppingLine[], void>({ query: () => 'plan/shopping', providesTags: ['Orders'] }),
     labelRuns: build.query<readonly LabelRunState[], void>({ query: () => 'labels', providesTags: ['Orders'] }),
-    promise: build.query<PromiseCheck, OrderDraft & { id?: string }>({
-      query: (body) => ({ url: 'plan/promise', method: 'POST', body }),
-      // Asked anew each time that it is typed: an answer of before may be wrong by now. See usePromise.
+    // These may take long: they are asked as long as a page shows them, and given up with it. See useAsked.
+    promise: build.query<PromiseCheck, PromiseQuestion>({
+      query: ({ soon, asked }) => ({ url: 'plan/promise', method: 'POST', params: { soon }, body: asked }),
       keepUnusedDataFor: 0,
     }),
-    offers: build.query<readonly Offer[], void>({
-      query: () => 'plan/offers',
-      providesTags: ['Orders'],
+    offers: build.query<readonly Offer[], void>({ query: () => 'plan/offers', keepUnusedDataFor: 0 }),
+    week: build.query<WeekAhead, { readonly index: number; readonly soon: boolean }>({
+      query: (params) => ({ url: 'plan/week', params }),
       keepUnusedDataFor: 0,
-    }),
-    week: build.query<WeekAhead, number>({
-      query: (index) => ({ url: 'plan/week', params: { index } }),
-      providesTags: ['Orders'],
     }),
     planJob: build.query<PlanJob, void>({ query: () => 'plan/job' }),
     startPlan: build.mutation<PlanJob, void>({ query: () => ({ url: 'plan/job', method: 'POST' }) }),
@@ -96,8 +99,6 @@ export const {
   useFindingsQuery,
   useShoppingQuery,
   useLabelRunsQuery,
-  useOffersQuery,
-  useWeekQuery,
   usePlanJobQuery,
   useStartPlanMutation,
   useStopPlanMutation,
@@ -107,3 +108,21 @@ export const {
   useWhatIfMutation,
   useAcceptWhatIfMutation,
 } = planApi;
+
+const anew = { forceRefetch: true, subscribe: true } as const;
+const { promise, offers, week } = planApi.endpoints;
+
+/** Whether an order can be promised: as the plan stands, then also with other plans. */
+export const PROMISE: Steps<PromiseQuestion['asked'], PromiseCheck> = [
+  (asked, dispatch) => dispatch(promise.initiate({ asked, soon: true }, anew)),
+  (asked, dispatch) => dispatch(promise.initiate({ asked, soon: false }, anew)),
+];
+
+/** What could be sold beside what is ordered. */
+export const OFFERS: Steps<'offers', readonly Offer[]> = [(_, dispatch) => dispatch(offers.initiate(undefined, anew))];
+
+/** What a week could take as the plan stands. */
+export const WEEK_SOON: Steps<number, WeekAhead> = [(index, dispatch) => dispatch(week.initiate({ index, soon: true }, anew))];
+
+/** What a week could take, also with the season planned again. */
+export const WEEK: Steps<number, WeekAhead> = [(index, dispatch) => dispatch(week.initiate({ index, soon: false }, anew))];

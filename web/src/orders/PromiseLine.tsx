@@ -10,6 +10,14 @@ import { usePromise } from './usePromise';
 function verdictOf({ verdict, toDecide }: PromiseCheck, on: Day) {
   const day = sayDay(on);
   if (verdict === 'not feasible') return { severity: 'error', words: `It cannot be promised for ${day}.` } as const;
+  if (verdict === 'probably')
+    return {
+      severity: 'warning',
+      words:
+        toDecide.length > 0
+          ? `There are probably hours enough for ${day}, but it is not to be promised as it is:`
+          : `It can probably be promised for ${day}: there are hours enough, but not as the plan stands.`,
+    } as const;
   if (verdict === 'not known' && toDecide.length > 0)
     return {
       severity: 'warning',
@@ -50,11 +58,15 @@ export function PromiseLine({ draft, id, onDay }: PromiseProps) {
     );
   const { verdict, why, toDecide, earliest } = promise.check;
   const { severity, words } = verdictOf(promise.check, on);
-  const later = verdict === 'not feasible' || verdict === 'not known' ? earliest : null;
+  const later = verdict === 'feasible' || verdict === 'tight' ? null : earliest;
   return (
     <Alert severity={severity} data-testid="promise" sx={{ mb: 1.5 }}>
       {[words, ...toDecide, ...why].join(' ')}
-      {verdict === 'not feasible' && later === null && ' No day was found for it in the next five weeks.'}
+      {!promise.isOver && <WorkingOut>Looking for another plan…</WorkingOut>}
+      {promise.isOver &&
+        verdict === 'not feasible' &&
+        later === null &&
+        ' No day was found for it in the next five weeks.'}
       {later !== null && (
         <div>
           <Button

@@ -1,10 +1,10 @@
 import { useEffect, useState } from 'react';
 import type { OrderDraft } from '@usual-pantry/core/order';
 import type { PromiseCheck } from '@usual-pantry/core/promise';
-import { useAppDispatch } from '../data/store';
-import { useSeasonBook } from '../data/useSeason';
 import { useDebouncedCallback } from 'use-debounce';
-import { planApi } from '../data/plan';
+import { PROMISE } from '../data/plan';
+import { useAsked } from '../data/useAsked';
+import { useSeasonBook } from '../data/useSeason';
 
 const PAUSE_MS = 250;
 /** Only what takes longer is said to be worked out. */
@@ -15,13 +15,11 @@ export type PromiseState =
   | { readonly state: 'none' }
   | { readonly state: 'asking' }
   | { readonly state: 'failed' }
-  | { readonly state: 'answered'; readonly check: PromiseCheck };
+  /** `isOver` once no better answer is looked for. */
+  | { readonly state: 'answered'; readonly check: PromiseCheck; readonly isOver: boolean };
 
-const NOT_YET: PromiseState = { state: 'none' };
-
-/** Whether an order can be promised, asked anew when it changes; what was asked before is given up then. */
+/** Gives whether an order can be promised, asked anew when it changes: soon as the plan stands, then with other plans. What was asked before is given up. */
 export function usePromise(draft: OrderDraft, id: string | undefined): PromiseState {
-  const dispatch = useAppDispatch();
   const { season } = useSeasonBook();
   const { customer: _customer, notes: _notes, depositMinor: _deposit, words: _words, ...asked } = draft;
   const now = JSON.stringify({ ...asked, customer: { name: 'asked' }, ...(id === undefined ? {} : { id }) });
@@ -30,27 +28,23 @@ export function usePromise(draft: OrderDraft, id: string | undefined): PromiseSt
   useEffect(() => {
     ask(now);
   }, [ask, now]);
-  const [known, setKnown] = useState<{ readonly question: string; readonly answer: PromiseState } | null>(null);
+  const isAsked = question === now;
+  const { data, error, isOver } = useAsked(
+    PROMISE,
+    isAsked ? (JSON.parse(now) as OrderDraft & { id?: string }) : null,
+    season,
+  );
+  const [slow, setSlow] = useState<string | null>(null);
   useEffect(() => {
-    if (question === null) return undefined;
-    const order = JSON.parse(question) as OrderDraft & { id?: string };
-    const asking = dispatch(planApi.endpoints.promise.initiate(order, { forceRefetch: true }));
-    const slow = setTimeout(() => {
-      setKnown({ question, answer: { state: 'asking' } });
+    const late = setTimeout(() => {
+      setSlow(question);
     }, SLOW_MS);
-    let isOver = false;
-    void asking.then(({ data }) => {
-      clearTimeout(slow);
-      if (isOver) return;
-      const answer: PromiseState = data ? { state: 'answered', check: data } : { state: 'failed' };
-      setKnown({ question, answer });
-    });
     return () => {
-      isOver = true;
-      clearTimeout(slow);
-      asking.abort();
-      asking.unsubscribe();
+      clearTimeout(late);
     };
-  }, [dispatch, question, season]);
-  return known !== null && known.question === now ? known.answer : NOT_YET;
+  }, [question]);
+  if (!isAsked) return { state: 'none' };
+  if (data) return { state: 'answered', check: data, isOver };
+  if (error) return { state: 'failed' };
+  return slow === question ? { state: 'asking' } : { state: 'none' };
 }

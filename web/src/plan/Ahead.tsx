@@ -9,8 +9,9 @@ import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import { MOST_AHEAD, MOST_WEEKS, type WeekAhead } from '@usual-pantry/core/promise';
 import { sayCount, sayDay, sayMinutes, sayShortDay } from '@usual-pantry/core/quantity';
-import { useState } from 'react';
-import { useWeekQuery } from '../data/plan';
+import { useMemo, useState } from 'react';
+import { usePlanQuery, WEEK, WEEK_SOON } from '../data/plan';
+import { useAsked } from '../data/useAsked';
 import { useSeasonBook } from '../data/useSeason';
 import { Empty } from '../parts/Panel';
 import { sayRefusal, type Refusal } from '../parts/refusal';
@@ -39,21 +40,36 @@ interface WeekProps {
   /** So many weeks are shown. */
   readonly shown: number;
   readonly boxes: readonly string[];
+  /** Whether other plans are looked for now: one week after another. */
+  readonly isTurn: boolean;
 }
 
-/** One week of the calendar, and those after it: the next one is asked for when this one is there. */
-function Weeks({ index, shown, boxes }: WeekProps) {
-  const { data, error, refetch } = useWeekQuery(index);
+/** One week of the calendar, and those after it: as the plan stands, the next one when this one is there; then, one by one, with other plans. */
+function Weeks({ index, shown, boxes, isTurn }: WeekProps) {
+  const { data: plan } = usePlanQuery();
+  const [tries, setTries] = useState(0);
+  const ground = useMemo(() => ({ plan, tries }), [plan, tries]);
+  const soon = useAsked(WEEK_SOON, index, ground);
+  const better = useAsked(WEEK, isTurn ? index : null, ground);
   const across = boxes.length + 1;
+  const error = soon.error ?? better.error;
   if (error)
     return (
       <TableRow>
         <TableCell colSpan={across} role="alert">
-          {sayRefusal(error as Refusal)} <Button onClick={() => void refetch()}>Try again</Button>
+          {sayRefusal(error as Refusal)}{' '}
+          <Button
+            onClick={() => {
+              setTries(tries + 1);
+            }}
+          >
+            Try again
+          </Button>
         </TableCell>
       </TableRow>
     );
-  if (!data)
+  const week = better.data ?? soon.data;
+  if (!week)
     return (
       <TableRow>
         <TableCell colSpan={across}>
@@ -65,13 +81,13 @@ function Weeks({ index, shown, boxes }: WeekProps) {
     );
   return (
     <>
-      <Week week={data} boxes={boxes} />
-      {index + 1 < shown && <Weeks index={index + 1} shown={shown} boxes={boxes} />}
+      <Week week={week} boxes={boxes} isLooking={isTurn && !better.isOver} />
+      {index + 1 < shown && <Weeks index={index + 1} shown={shown} boxes={boxes} isTurn={isTurn && better.isOver} />}
     </>
   );
 }
 
-function Week({ week, boxes }: { week: WeekAhead; boxes: readonly string[] }) {
+function Week({ week, boxes, isLooking }: { week: WeekAhead; boxes: readonly string[]; isLooking: boolean }) {
   const { from, to, orders, handOver } = week;
   return (
     <TableRow sx={{ '& > *': { verticalAlign: 'top' } }}>
@@ -83,6 +99,11 @@ function Week({ week, boxes }: { week: WeekAhead; boxes: readonly string[] }) {
           {orders > 0 && `${sayCount(orders, 'order')}; `}
           {sayHours(week)}
         </Box>
+        {isLooking && (
+          <Box sx={small}>
+            <WorkingOut>Looking for room in other plans…</WorkingOut>
+          </Box>
+        )}
         {handOver !== null && handOver !== to && <Box sx={small}>for {sayDay(handOver)}</Box>}
       </TableCell>
       {boxes.map((boxId) => {
@@ -94,6 +115,7 @@ function Week({ week, boxes }: { week: WeekAhead; boxes: readonly string[] }) {
             sx={{ typography: 'figures', color: most === 0 ? 'text.secondary' : 'inherit' }}
           >
             {handOver === null ? 'closed' : most === 0 ? 'none' : sayMost(most)}
+            {handOver !== null && !week.isFinal && <Box sx={small}>at least</Box>}
             {isTight && <Box sx={small}>tight</Box>}
           </TableCell>
         );
@@ -105,6 +127,7 @@ function Week({ week, boxes }: { week: WeekAhead; boxes: readonly string[] }) {
 /** What each week to come could still take in boxes of each kind, before anybody has ordered them. */
 export function Ahead() {
   const [shown, setShown] = useState(SOME_WEEKS);
+  const { data: plan } = usePlanQuery();
   const { season, error, again } = useSeasonBook();
   if (!season) return <Waiting error={error} again={again} />;
   const kinds = [...season.book.boxes.values()].filter(({ complete }) => complete).map(({ box }) => box);
@@ -128,13 +151,14 @@ export function Ahead() {
             </TableRow>
           </TableHead>
           <TableBody>
-            <Weeks index={0} shown={shown} boxes={kinds.map(({ id }) => id)} />
+            <Weeks index={0} shown={shown} boxes={kinds.map(({ id }) => id)} isTurn={plan !== undefined} />
           </TableBody>
         </Table>
       </TableContainer>
       <Box sx={{ ...small, mt: 1, maxWidth: '90ch' }}>
-        Beside everything that is ordered, as the plan stands: what one kind takes, another cannot have, and with the
-        season planned again it may be more. Tight: a day would end after its hours.
+        Beside everything that is ordered: what one kind takes, another cannot have. At least so many fit into the plan
+        as it stands; with the season planned again it may be more, which is looked for one week after another. Tight: a
+        day would end after its hours.
       </Box>
       {shown < MOST_WEEKS && (
         <Button

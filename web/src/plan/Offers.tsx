@@ -6,11 +6,12 @@ import type { PlanSummary } from '@usual-pantry/core/api';
 import { moreBoxes } from '@usual-pantry/core/order';
 import { gainOf, type Offer } from '@usual-pantry/core/promise';
 import { sayGrams, sayList, sayMinutes, sayMoney, sayShortDay } from '@usual-pantry/core/quantity';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { said } from '../data/notices';
-import { useOffersQuery } from '../data/plan';
+import { OFFERS, usePlanQuery } from '../data/plan';
 import { recordApi } from '../data/records';
 import { useAppDispatch } from '../data/store';
+import { useAsked } from '../data/useAsked';
 import { sayRefusal, type Refusal } from '../parts/refusal';
 import { WorkingOut } from '../parts/WorkingOut';
 
@@ -89,8 +90,11 @@ function OfferRow({ offer, currency }: { offer: Offer; currency: string }) {
 }
 
 function Found({ currency, onClose }: { currency: string; onClose: () => void }) {
-  const { data, isFetching, error, refetch } = useOffersQuery();
-  if (isFetching)
+  const { data: plan } = usePlanQuery();
+  const [tries, setTries] = useState(0);
+  const ground = useMemo(() => ({ plan, tries }), [plan, tries]);
+  const { data, error, isOver } = useAsked(OFFERS, 'offers', ground);
+  if (!isOver)
     return (
       <WorkingOut action={<Button onClick={onClose}>Stop</Button>}>
         Trying each box on each day of a hand-over …
@@ -99,7 +103,14 @@ function Found({ currency, onClose }: { currency: string; onClose: () => void })
   if (error)
     return (
       <Box role="alert">
-        {sayRefusal(error as Refusal)} <Button onClick={() => void refetch()}>Try again</Button>
+        {sayRefusal(error as Refusal)}{' '}
+        <Button
+          onClick={() => {
+            setTries(tries + 1);
+          }}
+        >
+          Try again
+        </Button>
       </Box>
     );
   if (!data || data.length === 0)

@@ -14,7 +14,7 @@ import Typography from '@mui/material/Typography';
 import type { PlanSum, WhatIf, WhatIfAnswer } from '@usual-pantry/core/programme';
 import type { PlanSummary } from '@usual-pantry/core/api';
 import { sayDay, sayList, sayMass, sayMinutes, sayMoney, sayShortDay } from '@usual-pantry/core/quantity';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { WaysOut } from '../findings/WaysOut';
 import { useSeasonBook } from '../data/useSeason';
 import { Running } from '../parts/Running';
@@ -133,11 +133,15 @@ export function WhatIfDrawer({ plan, open, onClose }: Props) {
       ].join(' '),
     );
   };
+  // What is being tried is given up when its page goes.
+  const asking = useRef<ReturnType<typeof ask> | null>(null);
+  useEffect(() => () => asking.current?.abort(), []);
   const look = async () => {
     setTrouble(null);
     setTried(null);
     try {
-      setTried({ change, answer: await ask(change).unwrap() });
+      asking.current = ask(change);
+      setTried({ change, answer: await asking.current.unwrap() });
     } catch (error) {
       refuse(error);
     }
