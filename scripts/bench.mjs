@@ -1,8 +1,8 @@
 // npm run bench [-- core growth block keep edit label cook kitchen solve beside page]: figures of the core, of the store and of the running application, printed.
-import { build, checkNode, install, must } from './lib/run.mjs';
+import { build, checkNode, installAll, must } from './lib/run.mjs';
 
 checkNode();
-install();
+installAll();
 build();
 must('npx', ['tsc', '-p', 'bench']);
 const chosen = process.argv.slice(2);

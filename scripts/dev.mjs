@@ -1,9 +1,9 @@
 // npm run dev: the server and the pages, both made anew at every change. Pages at http://localhost:5317.
 import { spawn } from 'node:child_process';
 import { join } from 'node:path';
-import { build, install, root } from './lib/run.mjs';
+import { build, installAll, root } from './lib/run.mjs';
 
-install();
+installAll();
 build();
 const start = (command, args, env = {}) =>
   spawn(command, args, { cwd: root, stdio: 'inherit', env: { ...process.env, ...env } });

@@ -4,7 +4,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium } from '@playwright/test';
-import { build, install, root } from './lib/run.mjs';
+import { build, installAll, root } from './lib/run.mjs';
 
 const pasteText = (page) =>
   page
@@ -85,7 +85,7 @@ const views = [
 /** As a new maker sees it: nothing is there yet. */
 const emptyViews = [['start', '/']];
 
-install();
+installAll();
 build();
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] });
 const only = process.argv.slice(2);

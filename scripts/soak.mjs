@@ -1,9 +1,9 @@
 // npm run soak: what takes too long for every change: a thousand kills, a million bodies, and how reading grows with what is read.
 import { spawnSync } from 'node:child_process';
-import { build, checkNode, install, root } from './lib/run.mjs';
+import { build, checkNode, installAll, root } from './lib/run.mjs';
 
 checkNode();
-install();
+installAll();
 build();
 
 const jest = ['--experimental-vm-modules', '--no-warnings', 'node_modules/jest/bin/jest.js', '--selectProjects', 'api'];

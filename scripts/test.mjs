@@ -1,7 +1,7 @@
 // npm test: installs what the tests need, then lint, types, dependency rules, unit, reference, API and browser tests.
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { build, checkNode, install, must, root, tryRun } from './lib/run.mjs';
+import { build, checkNode, installAll, must, root, tryRun } from './lib/run.mjs';
 
 const debianTools = [
   { path: '/usr/bin/chromium', package: 'chromium' },
@@ -63,7 +63,7 @@ async function tests(name, command, args, report, count, env = {}) {
 }
 
 checkNode();
-install();
+installAll();
 installDebianTools();
 build();
 mkdirSync(join(root, '.cache'), { recursive: true });

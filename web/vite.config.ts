@@ -1,27 +1,11 @@
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
-import babel from 'vite-plugin-babel';
+import { compiler, workerIn } from './compiler/plugin';
 
 const api = process.env.API ?? 'http://127.0.0.1:4317';
 
-/** Keeps what a component drew as long as what it rests on stays the same. */
-const compiler = (include: RegExp, syntax: ('typescript' | 'jsx')[]) =>
-  babel({
-    include,
-    babelConfig: {
-      babelrc: false,
-      configFile: false,
-      parserOpts: { plugins: syntax },
-      plugins: ['babel-plugin-react-compiler'],
-    },
-  });
-
 export default defineConfig({
-  plugins: [
-    compiler(/\/web\/src\/.*\.ts$/, ['typescript']),
-    compiler(/\/web\/src\/.*\.tsx$/, ['typescript', 'jsx']),
-    react(),
-  ],
+  plugins: [compiler(workerIn(import.meta.dirname)), react()],
   build: {
     target: 'es2022',
     sourcemap: false,

@@ -43,6 +43,8 @@ async function serve(
       PORT: String(port),
       TODAY: today,
       PAGES_DIR: 'web/dist',
+      // A journey wants a plan, not the best one.
+      PLAN_WORK: '4',
       ...environment,
     },
   });

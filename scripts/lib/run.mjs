@@ -63,16 +63,27 @@ function onceFor(name, paths, results, work) {
 
 const manifests = ['package-lock.json', ...['core', 'server', 'web', 'e2e'].map((name) => `${name}/package.json`)];
 
-/** Installs the packages when the lock file has changed. */
-export const install = () =>
+/** Installs the packages that the program is built and run with, when the lock file has changed. All packages serve as well. */
+export function install() {
+  const mark = join(cache, 'install.sha256');
+  const isWhole = existsSync(mark) && readFileSync(mark, 'utf8') === fingerprint(manifests);
+  if (isWhole && existsSync(join(root, 'node_modules/typescript'))) return;
+  onceFor('install-program', manifests, ['node_modules/vite'], () =>
+    must('npm', ['ci', '--omit=dev', '--no-audit', '--no-fund']),
+  );
+}
+
+/** Installs all packages, those of tests and checks among them, when the lock file has changed. */
+export const installAll = () =>
   onceFor('install', manifests, ['node_modules/typescript'], () => must('npm', ['ci', '--no-audit', '--no-fund']));
 
 const sources = [
   'tsconfig.base.json',
   ...['core', 'server', 'web'].flatMap((name) => [`${name}/src`, `${name}/package.json`]),
   ...['core', 'server'].map((name) => `${name}/tsconfig.build.json`),
-  ...['index.html', 'public', 'vite.config.ts'].map((name) => `web/${name}`),
+  ...['index.html', 'public', 'compiler', 'vite.config.ts'].map((name) => `web/${name}`),
   'package-lock.json',
+  'scripts/emit.mjs',
   'scripts/bundle.mjs',
 ];
 const built = ['core/dist/book/index.js', 'server/dist/program/main.js', 'web/dist/index.html'];
@@ -80,7 +91,7 @@ const built = ['core/dist/book/index.js', 'server/dist/program/main.js', 'web/di
 /** Builds core, server and pages when their sources have changed. */
 export const build = () =>
   onceFor('build', sources, built, () => {
-    must('npx', ['tsc', '-b', 'server/tsconfig.build.json']);
+    must('node', ['scripts/emit.mjs']);
     must('node', ['scripts/bundle.mjs']);
     must('npx', ['vite', 'build', 'web', '--logLevel', 'warn']);
   });

@@ -12,6 +12,7 @@ import type { Config } from './config.js';
 import { inAddress, isThisComputer, namesOf } from './http/addresses.js';
 import { ownCertificate, type Certificate } from './door/certificate.js';
 import { doorGuard } from './door/door-guard.js';
+import { SeasonPlanner } from './plan/season-planner.js';
 import { DoorService } from './door/door.service.js';
 import { readBodies } from './http/bodies.js';
 import { withContract } from './http/contract.js';
@@ -42,7 +43,7 @@ function describe(app: NestExpressApplication): void {
 
 /** What a server is built from; without more it is for this computer only, unlocked, over plain HTTP. */
 type Setup = Pick<Config, 'dataDir' | 'pagesDir' | 'allowedHosts' | 'today'> &
-  Partial<Pick<Config, 'host' | 'port' | 'isLocked' | 'tls' | 'asItIs' | 'exampleFile'>>;
+  Partial<Pick<Config, 'host' | 'port' | 'isLocked' | 'tls' | 'asItIs' | 'exampleFile' | 'planWork'>>;
 
 async function certificateFor({ tls = 'off', dataDir }: Setup, names: readonly string[]): Promise<Certificate | null> {
   if (tls === 'off') return null;
@@ -80,6 +81,7 @@ export async function createApp(setup: Setup, quiet = false): Promise<NestExpres
       AppModule.around({ database, clock, isLocked, servedAt, example }),
       options,
     );
+    if (setup.planWork !== undefined) app.get(SeasonPlanner).mostWork = setup.planWork;
     const door = app.get(DoorService);
     if (isLocked && !door.hasPassphrase)
       throw new CannotStart(

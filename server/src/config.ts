@@ -23,11 +23,15 @@ export interface Config {
   readonly seedFile: string | null;
   /** A season file that the example kitchen starts with; null where none is offered. */
   readonly exampleFile: string | null;
+  /** With how much work at most a season is planned; about so many seconds on an idle machine. */
+  readonly planWork: number;
   /** A day on which the clock stands still; null for the computer's clock. */
   readonly today: Day | null;
 }
 
 const DEFAULT_PORT = 4317;
+const DEFAULT_PLAN_WORK = 60;
+const MOST_PLAN_WORK = 3600;
 
 function readTls(
   { TLS, TLS_CERT, TLS_KEY }: Readonly<Record<string, string | undefined>>,
@@ -43,7 +47,7 @@ function readTls(
 
 /**
  * Reads the set-up from environment variables: PORT, HOST, ALLOWED_HOSTS (comma-separated), TLS, TLS_CERT, TLS_KEY, DATA_DIR, PAGES_DIR,
- * SEED_FILE, EXAMPLE_FILE, TODAY, DATABASE_AS_IT_IS.
+ * SEED_FILE, EXAMPLE_FILE, TODAY, PLAN_WORK, DATABASE_AS_IT_IS.
  * @throws Error that names the variable and what is wrong with it
  */
 export function readConfig(environment: Readonly<Record<string, string | undefined>>): Config {
@@ -56,6 +60,7 @@ export function readConfig(environment: Readonly<Record<string, string | undefin
     SEED_FILE,
     EXAMPLE_FILE,
     TODAY,
+    PLAN_WORK,
     DATABASE_AS_IT_IS,
   } = environment;
   const port = PORT === undefined ? DEFAULT_PORT : Number(PORT);
@@ -63,6 +68,11 @@ export function readConfig(environment: Readonly<Record<string, string | undefin
     throw new Error(`PORT must be a whole number up to 65535, not "${PORT ?? ''}".`);
   if (TODAY !== undefined && !daySchema.safeParse(TODAY).success)
     throw new Error(`TODAY must be a day such as 2026-12-05, not "${TODAY}".`);
+  const planWork = PLAN_WORK === undefined ? DEFAULT_PLAN_WORK : Number(PLAN_WORK);
+  if (!(planWork > 0 && planWork <= MOST_PLAN_WORK))
+    throw new Error(
+      `PLAN_WORK must be a number above 0 and up to ${String(MOST_PLAN_WORK)}, not "${PLAN_WORK ?? ''}".`,
+    );
   const host = HOST ?? '127.0.0.1';
   const isLocal = isThisComputer(host);
   const allowedHosts = (ALLOWED_HOSTS ?? '')
@@ -80,6 +90,7 @@ export function readConfig(environment: Readonly<Record<string, string | undefin
     pagesDir: resolve(PAGES_DIR ?? 'web/dist'),
     seedFile: SEED_FILE ? resolve(SEED_FILE) : null,
     exampleFile: EXAMPLE_FILE ? resolve(EXAMPLE_FILE) : null,
+    planWork,
     today: TODAY ?? null,
   };
 }

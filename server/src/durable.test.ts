@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { endProgram, runProgram } from './testing/program.js';
 
 /** `npm run soak` kills it more often. */
-const ROUNDS = Number(process.env['KILL_ROUNDS'] ?? 50);
+const ROUNDS = Number(process.env['KILL_ROUNDS'] ?? 6);
 const WRITERS = 3;
 
 const draft = (name: string) => ({

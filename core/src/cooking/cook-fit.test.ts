@@ -1,10 +1,11 @@
 import { describe, expect, it } from '@jest/globals';
+import { runs } from '../../testing/runs.js';
 import { seeded, simulatedCook, type SimulatedCook } from './simulated-cook.js';
 import { fitCook, type Banded } from './cook-fit.js';
 import { forecastCook, startSecond, straightLine } from './cook-forecast.js';
 import { sinceChange } from './probe-trace.js';
 
-const SEEDS = 200;
+const SEEDS = runs(60, 200);
 const goal = (celsius: number) => ({ celsius, carryOverKelvin: 0, reactionSeconds: 5 });
 const holds = ({ low, high }: Banded, value: number) => value >= low && value <= high;
 

@@ -1,8 +1,9 @@
 import { describe, expect, it } from '@jest/globals';
+import { runs } from '../../testing/runs.js';
 import fc from 'fast-check';
 import { MOST_LINE, readDeviceLines, writeDeviceLine, type DeviceMessage } from './messages.js';
 
-const MESSAGES = 100_000;
+const MESSAGES = runs(10_000, 100_000);
 const at = '2026-11-25T16:40:00.000Z';
 const probe = (celsius: number): DeviceMessage => ({ device: 'probe', at, celsius });
 

@@ -1,6 +1,7 @@
 import {
   sayCount,
   sayDay,
+  sayFarDay,
   sayExact,
   sayGrams,
   sayLength,
@@ -454,7 +455,7 @@ export const catalogue = {
     ['hand-over more than a year away', 'hand-overs more than a year away'],
     [],
     (name, { day, plannedFrom }: { day: Day; plannedFrom: Day }) =>
-      `${name} is to be handed over on ${sayDay(day)}, more than a year away. Is the year right? If so, it will be planned from ${sayDay(plannedFrom)} on.`,
+      `${name} is to be handed over on ${sayFarDay(day)}, more than a year away. Is the year right? If so, it will be planned from ${sayFarDay(plannedFrom)} on.`,
   ),
   'order-box-empty': kind(
     'stop',

@@ -1,4 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
+import { runs } from '../../testing/runs.js';
 import fc from 'fast-check';
 import { measureHabits } from '../kitchen/index.js';
 import { unitCodes } from '../quantity/index.js';
@@ -164,7 +165,7 @@ describe('JSON-LD', () => {
         expect(back.line).toMatchObject({ uses: line.uses, amount: expect.closeTo(line.amount, 6), unit: line.unit });
         if (line.state !== null) expect(back.line.state ?? line.state).toBe(line.state);
       }),
-      { numRuns: 1000 },
+      { numRuns: runs(150, 1000) },
     );
   });
 });

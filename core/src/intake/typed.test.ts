@@ -1,4 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
+import { runs } from '../../testing/runs.js';
 import fc from 'fast-check';
 import { TODAY } from '../../testing/kitchen.js';
 import { typedOrders, typedShelf } from '../../testing/typed-orders.js';
@@ -27,7 +28,7 @@ describe('a typed order, its parts in any order', () => {
         for (const code of exclusions.flat())
           expect([text, [...codes]]).toEqual([text, expect.arrayContaining([code])]);
       }),
-      { numRuns: 10_000 },
+      { numRuns: runs(1_000, 10_000) },
     );
   });
 
@@ -43,7 +44,7 @@ describe('a typed order, its parts in any order', () => {
         expect([text, read.customer, counts, read.on, read.way]).toEqual([text, customer, boxes, on, way]);
         expect([text, [...ruledOut(read)].sort()]).toEqual([text, [...new Set(exclusions.flat())].sort()]);
       }),
-      { numRuns: 4000 },
+      { numRuns: runs(500, 4000) },
     );
     expect(whole).toBeGreaterThan(2000);
   });
@@ -56,7 +57,7 @@ describe('a typed order, its parts in any order', () => {
         expect(parts.map((part) => part.text).join('')).toBe(typed);
         if (parts.some(({ reading }) => reading === null)) expect(questions.length).toBeGreaterThan(0);
       }),
-      { numRuns: 1000 },
+      { numRuns: runs(150, 1000) },
     );
   });
 
@@ -66,7 +67,7 @@ describe('a typed order, its parts in any order', () => {
         const { parts } = readQuickOrder(text, typedShelf, TODAY);
         expect(parts.map((part) => part.text).join('')).toBe(text);
       }),
-      { numRuns: 2000 },
+      { numRuns: runs(250, 2000) },
     );
   });
 });

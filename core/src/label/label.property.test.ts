@@ -1,4 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
+import { runs } from '../../testing/runs.js';
 import fc from 'fast-check';
 import { bookOf, box, ingredient, kitchen, line, piece, recipe, TODAY } from '../../testing/kitchen.js';
 import { starred } from '../../testing/labels.js';
@@ -8,7 +9,7 @@ import { labelOf, type Label } from './label.js';
 import { schools } from './schools/index.js';
 
 /** How many books are made up; many more by night: LABEL_BOOKS=100000. */
-const BOOKS = Number(process.env['LABEL_BOOKS'] ?? 2000);
+const BOOKS = runs(200, 2000);
 
 /** Names that hide what is in it, name it, name something else, or are in another script. */
 const names = fc.oneof(

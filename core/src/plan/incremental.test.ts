@@ -1,4 +1,5 @@
 import { expect, it } from '@jest/globals';
+import { runs } from '../../testing/runs.js';
 import fc from 'fast-check';
 import { batch, box, order, TODAY, different } from '../../testing/kitchen.js';
 import { bench, trufflePantry } from '../../testing/truffles.js';
@@ -22,7 +23,7 @@ interface Season {
 type Edit = (season: Season) => Season;
 
 const EDITS_A_RUN = 100;
-const RUNS = 20;
+const RUNS = runs(5, 20);
 
 const pick = <T>(list: readonly T[], at: number): T | undefined => list[at % Math.max(1, list.length)];
 const withBook = (season: Season, more: Partial<BookData>): Season => {

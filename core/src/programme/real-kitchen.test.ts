@@ -1,4 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
+import { runs } from '../../testing/runs.js';
 import fc from 'fast-check';
 import { batch, bookOf, box, different, order, TODAY } from '../../testing/kitchen.js';
 import { anyRealBench, anyRealOrders, dome, realBench, realPantry, twoEvenings } from '../../testing/real-kitchen.js';
@@ -23,7 +24,7 @@ import { solveProgramme } from './solve.js';
 const pantryWith = (more: Partial<typeof realBench> = {}, pieces = realPantry.pieces) =>
   bookOf({ ...realPantry, pieces, kitchen: { ...realBench, ...more } });
 const solved = async (book: ReturnType<typeof bookOf>, orders: Parameters<typeof planSeason>[1]) => {
-  const { guide, status } = await solveProgramme({ book, orders, today: TODAY }, solver, { work: 4 });
+  const { guide, status } = await solveProgramme({ book, orders, today: TODAY }, solver, { work: 1.5 });
   return { status, plan: planSeason(book, orders, TODAY, guide ?? undefined) };
 };
 const domesOf = ({ finishings }: Plan) => finishings.filter(({ pieceId }) => pieceId === 'dome');
@@ -40,7 +41,7 @@ describe('a season in a real kitchen', () => {
         expect(verifyPlan(plan, book, orders, TODAY)).toEqual([]);
         expect(breachesOf(plan, book).filter(({ key }) => !key.startsWith('buy-late')).map(({ message }) => message)).toEqual([]); // prettier-ignore
       }),
-      { numRuns: 40 },
+      { numRuns: runs(12, 40) },
     );
   }, 120_000);
 });
@@ -189,7 +190,7 @@ describe('domes in two moulds over two evenings', () => {
           if (status !== 'impossible' && status !== 'none') expect(verifyPlan(plan, book, wanted, TODAY)).toEqual([]);
         },
       ),
-      { numRuns: 10 },
+      { numRuns: runs(4, 10) },
     );
   }, 120_000);
 

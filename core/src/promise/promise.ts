@@ -61,8 +61,8 @@ export interface PromiseOptions {
 const SEARCH_DAYS = 35;
 /** From this share of its hours on a day is tight. */
 const TIGHT = 0.9;
-const WORK = 6;
-const LATER_WORK = 3;
+const WORK = 24;
+const LATER_WORK = 8;
 /** A day that would end so much later than its hours and its overtime is not to be promised. */
 const MOST_LATE_MINUTES = 120;
 const TOO_MUCH_ALREADY = 'What is ordered already cannot all be made in time: settle that first.';

@@ -64,6 +64,9 @@ const saying = (options: Intl.DateTimeFormatOptions) => {
 /** A day as the maker says it: `Saturday 5 December`, `Saturday, December 5`. */
 export const sayDay = saying({ weekday: 'long', day: 'numeric', month: 'long' });
 
+/** Says a day that is far from today with its year: `Saturday 5 December 2028`, `Saturday, December 5, 2028`. */
+export const sayFarDay = saying({ weekday: 'long', day: 'numeric', month: 'long', year: 'numeric' });
+
 /** A day where room is short: `Sat 5 Dec`, `Sat, Dec 5`. */
 export const sayShortDay = saying({ weekday: 'short', day: 'numeric', month: 'short' });
 

@@ -5,6 +5,7 @@ export {
   dayNumber,
   daysBetween,
   sayDay,
+  sayFarDay,
   sayLabelDay,
   sayShortDay,
   sayWeekday,

@@ -1,4 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
+import { runs } from '../../testing/runs.js';
 import fc from 'fast-check';
 import { habitCount, writtenLines } from '../../testing/written-lines.js';
 import { units } from '../quantity/index.js';
@@ -6,7 +7,7 @@ import { starterIngredients } from '../starter/index.js';
 import { pantryItems, readIngredientLines } from './line.js';
 
 const pantry = pantryItems(starterIngredients(), []);
-const RUNS = 20_000;
+const RUNS = runs(2_000, 20_000);
 
 describe('written amounts', () => {
   it('are read right or asked about, nine of ten without asking', () => {

@@ -81,6 +81,9 @@ const ENTRIES_IN_A_UNIT = 2.6e7;
 /** To read a model and to make it smaller takes as much as so many iterations. */
 const ITERATIONS_TO_READ = 40;
 
+/** Between two moments at which a search can be ended lies so much work at least: heuristics, cuts, whatever has no iterations. */
+const WORK_OF_A_LOOK = 0.03;
+
 /** Gives the work of one iteration of the simplex method: in proportion to the entries of the columns that are not held. */
 function workOfIteration({ columns, rows }: LinearModel): number {
   const isFree = columns.map(({ lower, upper }) => lower < upper);
@@ -103,9 +106,10 @@ export function solveWithHighs(
   const held = highs.createModel(dataOf(model));
   const eachTakes = workOfIteration(model);
   const mostIterations = Math.max(1, Math.floor(most / eachTakes) - ITERATIONS_TO_READ);
+  let looks = 0;
   const whole = model.columns.some((column) => column.whole);
   let iterations = 0;
-  const spent = () => (ITERATIONS_TO_READ + iterations) * eachTakes;
+  const spent = () => (ITERATIONS_TO_READ + iterations) * eachTakes + looks * WORK_OF_A_LOOK;
   try {
     held.options.set({
       // What it logs calls back; nothing is written anywhere.
@@ -132,7 +136,8 @@ export function solveWithHighs(
     held.run({
       [mipInterrupt]: (event) => {
         iterations = Math.max(iterations, Number(event.data.mip_total_lp_iterations ?? 0n));
-        if (iterations >= mostIterations) event.interrupt?.();
+        looks += 1;
+        if (spent() >= most) event.interrupt?.();
       },
       ...(onProgress && {
         [mipLogging]: ({ data }: HighsEvent) => {

@@ -43,8 +43,8 @@ const IDLE: PlanJob = {
   clash: [],
   waysOut: [],
 };
-/** A plan is good enough within this share of the best possible one, and is looked for with no more work than this. */
-const PLAN = { gap: 0.01, work: 60 };
+/** A plan is good enough within this share of the best possible one. */
+const PLAN_GAP = 0.01;
 /** So often is a season planned again whose decisions were changed while it was planned. */
 const MOST_ROUNDS = 4;
 /** What a change would do is wanted soon, and need not be known as closely. */
@@ -58,6 +58,8 @@ interface TimedPlan extends Planned {
 /** Plans the season with the solver, one job at a time; the last good plan stays as long as it runs. */
 @Injectable()
 export class SeasonPlanner {
+  /** With how much work a season is planned at most. */
+  mostWork = 60;
   private running: PlanJob = IDLE;
   /** Gives up what runs. */
   private giveUp = new AbortController();
@@ -110,7 +112,14 @@ export class SeasonPlanner {
     for (let round = 1; round <= MOST_ROUNDS; round++) {
       const { season, today, stored } = await this.books.plan();
       const { data, orders } = season;
-      const planned = await this.solve({ data, orders, today, guide: stored?.guide ?? null, ...PLAN });
+      const planned = await this.solve({
+        data,
+        orders,
+        today,
+        guide: stored?.guide ?? null,
+        gap: PLAN_GAP,
+        work: this.mostWork,
+      });
       if (!planned && this.isAgain) {
         this.isAgain = false;
         this.giveUp = new AbortController();
@@ -209,7 +218,14 @@ export class SeasonPlanner {
     const { data, orders } = seasonIf(season.data, season.orders, change);
     // What falls on a lost day has to go somewhere else: pins on it hold no more.
     const pins = (stored?.guide.pins ?? []).filter(({ day }) => !change.loseDays.includes(day));
-    const planned = await this.solve({ data, orders, today, guide: guideOf(plan, pins), ...WHAT_IF });
+    const planned = await this.solve({
+      data,
+      orders,
+      today,
+      guide: guideOf(plan, pins),
+      gap: WHAT_IF.gap,
+      work: Math.min(WHAT_IF.work, this.mostWork),
+    });
     if (planned) this.say(planned.solution);
     if (!planned || planned.solution.status === 'none') throw new Refused('given-up', this.running.message);
     const { solution, sum } = planned;

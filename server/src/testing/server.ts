@@ -28,6 +28,9 @@ export interface TestServer {
 export const readDemo = async (): Promise<SeasonFile> =>
   seasonFileSchema.parse(JSON.parse(await readFile('demo/season.json', 'utf8')));
 
+/** Tests want a plan, not the best one. */
+const PLAN_WORK = 4;
+
 const newFolder = () => mkdtemp(join(tmpdir(), 'usual-pantry-'));
 
 /** The database of the demo. It is made by the first that wants it in a run of the tests; all others copy it. */
@@ -67,7 +70,15 @@ export async function openServer({
   if (demo) await copyFile(await demoDatabase(), join(dataDir, DATABASE_FILE));
   if (locked) new DoorFile(dataDir).store({ passphrase: await hashPassphrase(PASSPHRASE, CHEAP) });
   const app = await createApp(
-    { dataDir, pagesDir: 'web/dist', allowedHosts: [], today: TODAY, isLocked: locked, exampleFile },
+    {
+      dataDir,
+      pagesDir: 'web/dist',
+      allowedHosts: [],
+      today: TODAY,
+      isLocked: locked,
+      exampleFile,
+      planWork: PLAN_WORK,
+    },
     true,
   );
   app.useGlobalInterceptors(new ContractChecker());

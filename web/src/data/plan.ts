@@ -122,7 +122,11 @@ export const PROMISE: Steps<PromiseQuestion['asked'], PromiseCheck> = [
 export const OFFERS: Steps<'offers', readonly Offer[]> = [(_, dispatch) => dispatch(offers.initiate(undefined, anew))];
 
 /** What a week could take as the plan stands. */
-export const WEEK_SOON: Steps<number, WeekAhead> = [(index, dispatch) => dispatch(week.initiate({ index, soon: true }, anew))];
+export const WEEK_SOON: Steps<number, WeekAhead> = [
+  (index, dispatch) => dispatch(week.initiate({ index, soon: true }, anew)),
+];
 
 /** What a week could take, also with the season planned again. */
-export const WEEK: Steps<number, WeekAhead> = [(index, dispatch) => dispatch(week.initiate({ index, soon: false }, anew))];
+export const WEEK: Steps<number, WeekAhead> = [
+  (index, dispatch) => dispatch(week.initiate({ index, soon: false }, anew)),
+];

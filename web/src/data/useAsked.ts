@@ -8,10 +8,7 @@ interface Asking<Data> extends PromiseLike<{ readonly data?: Data | undefined; r
 }
 
 /** Ways to ask one question, the one that is answered soonest first. Each asks anew. */
-export type Steps<What, Data> = readonly ((
-  what: What,
-  dispatch: ReturnType<typeof useAppDispatch>,
-) => Asking<Data>)[];
+export type Steps<What, Data> = readonly ((what: What, dispatch: ReturnType<typeof useAppDispatch>) => Asking<Data>)[];
 
 /** The best answer to a question so far; `isOver` once it is the last. */
 export interface Asked<Data> {
