@@ -63,19 +63,18 @@ function onceFor(name, paths, results, work) {
 
 const manifests = ['package-lock.json', ...['core', 'server', 'web', 'e2e'].map((name) => `${name}/package.json`)];
 
-/** Installs the packages that the program is built and run with, when the lock file has changed. All packages serve as well. */
-export function install() {
-  const mark = join(cache, 'install.sha256');
-  const isWhole = existsSync(mark) && readFileSync(mark, 'utf8') === fingerprint(manifests);
-  if (isWhole && existsSync(join(root, 'node_modules/typescript'))) return;
-  onceFor('install-program', manifests, ['node_modules/vite'], () =>
-    must('npm', ['ci', '--omit=dev', '--no-audit', '--no-fund']),
-  );
-}
-
 /** Installs all packages, those of tests and checks among them, when the lock file has changed. */
 export const installAll = () =>
   onceFor('install', manifests, ['node_modules/typescript'], () => must('npm', ['ci', '--no-audit', '--no-fund']));
+
+/** Installs the packages that the program is built and run with, when the lock file has changed; all of them where all were there before. */
+export function install() {
+  if (existsSync(join(root, 'node_modules/typescript'))) installAll();
+  else
+    onceFor('install-program', manifests, ['node_modules/vite'], () =>
+      must('npm', ['ci', '--omit=dev', '--no-audit', '--no-fund']),
+    );
+}
 
 const sources = [
   'tsconfig.base.json',

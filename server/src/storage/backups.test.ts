@@ -9,6 +9,7 @@ import { ANY_AIR } from '@usual-pantry/core/room';
 import { openServer, planOf, readDemo, type TestServer, TODAY } from '../testing/server.js';
 import { backupFolder, keptBackups, readName, type BackupFile } from './backup-files.js';
 import { Backups } from './backups.js';
+import { LibsqlConnection } from './driver.js';
 import { closeDatabase, DATABASE_FILE, openDatabase } from './data-source.js';
 
 let folder: string;
@@ -39,6 +40,57 @@ const add = async (name: string) =>
   ).body as Stored;
 const names = async () => (await season()).ingredients.map(({ name }) => name);
 const restore = (name: string) => server.http.post(`/api/backups/${name}/restore`);
+
+describe('a copy that is to be put back', () => {
+  const copyNow = async (): Promise<string> => {
+    const { body } = await server.http.post('/api/backups').expect(201);
+    return (body as BackupFile).name;
+  };
+
+  it('waits until no other program uses the database: nothing ends, and everything is as before', async () => {
+    const name = await copyNow();
+    await add('After the copy');
+    const other = new LibsqlConnection(join(folder, DATABASE_FILE));
+    other.prepare('BEGIN IMMEDIATE').run();
+    try {
+      const { body } = await restore(name).expect(503);
+      expect(body).toMatchObject({ code: 'database-busy' });
+      await server.http.get('/api/kitchen').expect(200);
+    } finally {
+      other.prepare('ROLLBACK').run();
+      other.close();
+    }
+    expect(await names()).toContain('After the copy');
+    await add('Still stored');
+    await restore(name).expect(200);
+    expect(await names()).not.toContain('After the copy');
+    await add('And again');
+  });
+
+  it.each([
+    ['a trigger that is missing', 'DROP TRIGGER', 'is missing'],
+    ['a view that does not belong to it', 'CREATE VIEW spy AS SELECT 1 AS one', 'view spy does not belong to it'],
+    [
+      'a trigger that does something of its own',
+      'CREATE TRIGGER spy AFTER UPDATE ON recipe BEGIN DELETE FROM batch; END',
+      'trigger spy does not belong to it',
+    ],
+    ['a table that is another', 'ALTER TABLE recipe ADD COLUMN spy TEXT', 'table recipe is another'],
+  ])('is refused with %s', async (_what, sql, said) => {
+    const name = await copyNow();
+    const copy = new LibsqlConnection(join(backupFolder(folder), name));
+    const [trigger] = [
+      ...(copy.prepare("SELECT name FROM sqlite_master WHERE type = 'trigger'").iterate() as Iterable<{
+        name: string;
+      }>),
+    ];
+    copy.prepare(sql === 'DROP TRIGGER' ? `DROP TRIGGER "${trigger?.name ?? ''}"` : sql).run();
+    copy.close();
+    const { body } = await restore(name).expect(422);
+    expect((body as { detail: string }).detail).toContain(said);
+    await add('Goes on');
+  });
+});
 
 describe('a copy of the database', () => {
   it('is whole, holds what was stored, and is listed', async () => {

@@ -126,7 +126,7 @@ export async function changeAside(file: string, change: (manager: EntityManager)
     await dataSource.transaction(change);
     await closeDatabase(dataSource);
   } finally {
-    if (dataSource.isInitialized) await dataSource.destroy();
+    await letGo(dataSource);
   }
 }
 
@@ -136,12 +136,38 @@ async function mark(dataSource: DataSource, as: number): Promise<void> {
   await dataSource.query('PRAGMA wal_checkpoint(TRUNCATE)');
 }
 
+/**
+ * Makes sure that no other program reads or writes the database.
+ * @throws Refused 503 while one does
+ */
+export async function assertAlone(dataSource: DataSource): Promise<void> {
+  try {
+    const [done] = await dataSource.query<{ busy: number }[]>('PRAGMA wal_checkpoint(TRUNCATE)');
+    if (done?.busy === 1) throw new Refused('database-busy');
+    await dataSource.query('BEGIN EXCLUSIVE');
+    await dataSource.query('ROLLBACK');
+  } catch (error) {
+    throw inWords(error);
+  }
+}
+
+/** Lets the connection go. One that is closed must not even be asked afterwards: the library would end the program. */
+async function letGo(dataSource: DataSource): Promise<void> {
+  try {
+    if (dataSource.isInitialized) await dataSource.destroy();
+  } finally {
+    const driver = below(dataSource);
+    delete driver.databaseConnection;
+    delete driver.queryRunner;
+  }
+}
+
 /** Brings everything into the one file and closes it: afterwards that file alone is whole. */
 export async function closeDatabase(dataSource: DataSource): Promise<void> {
   try {
     await mark(dataSource, CLOSED_MARK);
   } finally {
-    await dataSource.destroy();
+    await letGo(dataSource);
   }
 }
 
@@ -165,7 +191,8 @@ const below = (dataSource: DataSource): Below => dataSource.driver as unknown as
 
 /** Whether a transaction is open, by what TypeORM believes or by what the database says. */
 export const isInTransaction = (dataSource: DataSource): boolean =>
-  dataSource.createQueryRunner().isTransactionActive || below(dataSource).databaseConnection?.inTransaction === true;
+  dataSource.isInitialized &&
+  (dataSource.createQueryRunner().isTransactionActive || below(dataSource).databaseConnection?.inTransaction === true);
 
 /**
  * Rolls back whatever is open and forgets what TypeORM believed; where that is not enough, closes the database and opens it again.
@@ -174,16 +201,15 @@ export const isInTransaction = (dataSource: DataSource): boolean =>
 export async function setRight(dataSource: DataSource): Promise<void> {
   const driver = below(dataSource);
   try {
-    if (driver.databaseConnection?.inTransaction) driver.databaseConnection.prepare('ROLLBACK').run();
+    if (dataSource.isInitialized && driver.databaseConnection?.inTransaction)
+      driver.databaseConnection.prepare('ROLLBACK').run();
     delete driver.queryRunner;
     await enforceKeys(dataSource);
     if (!isInTransaction(dataSource)) return;
   } catch {
     // Then it is opened anew.
   }
-  if (dataSource.isInitialized) await dataSource.destroy();
-  // A connection that is closed must not even be asked: the library would end the program.
-  delete driver.databaseConnection;
+  await letGo(dataSource);
   await dataSource.initialize();
   await enforceKeys(dataSource);
   if (isInTransaction(dataSource)) throw new Error('The database has a transaction open that nobody began.');

@@ -5,6 +5,7 @@ import type { DataSource } from 'typeorm';
 import { backupFolder, forgetUnfinished, nextBackup, pruneBackups } from './backup-files.js';
 import { copyDatabase, forgetFile, putInPlace } from './copy.js';
 import {
+  assertAlone,
   assertUsable,
   changeAside,
   closeDatabase,
@@ -14,6 +15,7 @@ import {
   setRight,
   type Entities,
 } from './data-source.js';
+import { assertSameStructure, freshStructure } from './structure.js';
 import { holdFolder, type HeldFolder } from './folder.js';
 import { highestVersion, liftVersions } from './versions.js';
 
@@ -58,7 +60,7 @@ export class Database {
   /**
    * Puts a copy of the database in the place of what is there. Nothing may use it meanwhile. The copy is brought up to date, and its
    * versions above those that pages show, before it takes the place.
-   * @throws CannotStart in words when it cannot be used; then everything is as before
+   * @throws CannotStart in words when it cannot be used, Refused 503 while another program uses what is there; then everything is as before
    */
   async replaceBy(copy: string): Promise<void> {
     const aside = `${this.file}${RESTORING}`;
@@ -66,8 +68,10 @@ export class Database {
     try {
       copyFileSync(copy, aside);
       assertUsable(aside);
+      await assertAlone(this.dataSource);
       const shown = await highestVersion(this.dataSource.manager);
       await changeAside(aside, (manager) => liftVersions(manager, shown));
+      assertSameStructure(aside, await freshStructure());
       await closeDatabase(this.dataSource);
       // What lies beside it belongs to the file that goes.
       for (const end of ['-wal', '-shm']) rmSync(this.file + end, { force: true });
