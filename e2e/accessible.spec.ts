@@ -56,7 +56,7 @@ async function checkScreen(page: Page, address: string): Promise<void> {
 }
 
 async function checkShown(page: Page, address: string, only?: string): Promise<void> {
-  const axe = new AxeBuilder({ page }).options({ resultTypes: ['violations'] });
+  const axe = new AxeBuilder({ page }).options({ resultTypes: ['violations'], preload: false });
   const { violations } = await (only === undefined ? axe : axe.withRules(only)).analyze();
   const grave = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
   expect(

@@ -1,3 +1,4 @@
+import { request } from 'node:http';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import type { Finding } from '@usual-pantry/core/finding';
 import type { Order } from '@usual-pantry/core/order';
@@ -28,6 +29,31 @@ const add = async (more: object = {}): Promise<Order> =>
       .expect(201)
   ).body as Order;
 const plan = (): Promise<Plan> => planOf(server);
+
+const listening = async (): Promise<{ port: number }> => {
+  const http = server.app.getHttpServer();
+  if (!http.listening) await server.app.listen(0, '127.0.0.1');
+  return http.address() as { port: number };
+};
+
+/** Sends something as it is written, and reads what is answered. */
+const raw = (
+  port: number,
+  options: { readonly method: string; readonly path: string; readonly headers?: Readonly<Record<string, string>> },
+  content = '',
+): Promise<{ status: number; body: string }> =>
+  new Promise((resolve, reject) => {
+    const sent = request({ host: '127.0.0.1', port, ...options }, (response) => {
+      let body = '';
+      response.setEncoding('utf8');
+      response.on('data', (chunk: string) => (body += chunk));
+      response.on('end', () => {
+        resolve({ status: response.statusCode ?? 0, body });
+      });
+    });
+    sent.on('error', reject);
+    sent.end(content);
+  });
 
 describe('orders', () => {
   it('are added, read, changed and deleted', async () => {
@@ -224,6 +250,28 @@ describe('the door', () => {
     expect(first.text).toContain(nonce);
     expect(second.text).not.toContain(nonce);
     expect(first.headers['x-powered-by']).toBeUndefined();
+  });
+
+  it.each([
+    '/api/orders/%E0%A4%A',
+    '/api/backups/%ZZ/file',
+    '/assets/..%2f..%2fpackage.json',
+    '/assets/%2e%2e%2fx',
+    '/assets/a%00b',
+    '/assets/%E0%A4%A',
+  ])('says what is wrong with an address that cannot be read or leads nowhere: %s', async (address) => {
+    const { port } = await listening();
+    // As it is written: a client would mend it first.
+    const { status, body } = await raw(port, { method: 'GET', path: address });
+    expect(status >= 400 && status < 500).toBe(true);
+    expect(JSON.parse(body)).toMatchObject({ detail: expect.any(String) });
+  });
+
+  it.each(['gzip', 'deflate', 'br'])('says that a body cannot be unpacked: %s', async (encoding) => {
+    const { port } = await listening();
+    const headers = { 'content-type': 'application/json', 'content-encoding': encoding };
+    const { status, body } = await raw(port, { method: 'POST', path: '/api/orders', headers }, 'not packed at all');
+    expect([status, (JSON.parse(body) as { code: string }).code]).toEqual([400, 'not-json']);
   });
 
   it('gives no page for an asset or an address of the API that is not there', async () => {

@@ -15,6 +15,7 @@ describe('the set-up', () => {
       pagesDir: resolve('web/dist'),
       seedFile: null,
       exampleFile: null,
+      planWork: 60,
       today: null,
     });
   });
@@ -30,6 +31,7 @@ describe('the set-up', () => {
         SEED_FILE: '/srv/demo.json',
         EXAMPLE_FILE: '/srv/example.json',
         TODAY: '2026-12-05',
+        PLAN_WORK: '30',
         DATABASE_AS_IT_IS: 'yes',
       }),
     ).toEqual({
@@ -43,8 +45,15 @@ describe('the set-up', () => {
       pagesDir: '/srv/pages',
       seedFile: '/srv/demo.json',
       exampleFile: '/srv/example.json',
+      planWork: 30,
       today: '2026-12-05',
     });
+  });
+
+  it.each(['0', '-3', 'much', '5000'])('refuses %s as the work of a plan by name', (PLAN_WORK) => {
+    expect(() => readConfig({ PLAN_WORK })).toThrow(
+      `PLAN_WORK must be a number above 0 and up to 3600, not "${PLAN_WORK}".`,
+    );
   });
 
   it.each(['http', '70000', '-1', '80.5'])('refuses the port %s by name', (PORT) => {

@@ -48,19 +48,42 @@ function swapsSince(book: Book, until: Day, more: ReadonlySet<string>): Map<stri
   return swaps;
 }
 
-/** Several things that went in for one ingredient one after the other: each of its share of what is left. */
-function inTurn<Recipe extends Parameters<typeof swapIngredients>[0]>(
+/**
+ * Gives a recipe with all that went in otherwise. Each swap is of what the recipe itself says, never of what another swap put in its place: where
+ * cream stands for milk and oat drink for cream, both are in it. Several things that went in for one ingredient are each of its share.
+ */
+function asSwapped<Recipe extends Parameters<typeof swapIngredients>[0]>(
   recipe: Recipe,
   swaps: readonly Swap[],
   ingredients: Book['ingredients'],
 ): Recipe {
-  const gone = new Map<string, number>();
-  return swaps.reduce((changed, swap) => {
-    const before = gone.get(swap.ingredientId) ?? 0;
-    gone.set(swap.ingredientId, before + swap.share);
-    const share = before >= 1 ? 0 : Math.min(1, swap.share / (1 - before));
-    return share > 0 ? swapIngredients(changed, [{ ...swap, share }], ingredients) : changed;
-  }, recipe);
+  const lines = recipe.lines.flatMap((line) => {
+    const put: Recipe['lines'][number][] = [];
+    let rest: Recipe['lines'][number] | undefined = line;
+    const own = swaps.filter(({ ingredientId }) => line.uses.kind === 'ingredient' && ingredientId === line.uses.id);
+    // Where more is said to have gone in than all of it, all that is said is in it.
+    const whole = Math.max(
+      1,
+      own.reduce((sum, { share }) => sum + share, 0),
+    );
+    let gone = 0;
+    for (const swap of own) {
+      if (!rest) break;
+      const part = swap.share / whole;
+      const share = Math.min(1, part / (1 - gone));
+      gone += part;
+      const parts: readonly Recipe['lines'][number][] = swapIngredients(
+        { lines: [rest] },
+        [{ ...swap, share }],
+        ingredients,
+      ).lines;
+      const instead = parts.at(-1);
+      if (instead) put.push(instead);
+      rest = share < 1 - 1e-9 ? parts[0] : undefined;
+    }
+    return rest ? [rest, ...put] : put;
+  });
+  return { ...recipe, lines };
 }
 
 /** The books that come of a book by what went in otherwise; null where nothing did. */
@@ -89,7 +112,7 @@ export function bookAsMade(book: Book, until: Day, more: ReadonlySet<string> = n
 
 function workOut(book: Book, swaps: ReadonlyMap<string, readonly Swap[]>): Book {
   const recipes = [...book.recipes.values()].map(({ recipe }) => ({
-    ...inTurn(recipe, swaps.get(recipe.id) ?? [], book.ingredients),
+    ...asSwapped(recipe, swaps.get(recipe.id) ?? [], book.ingredients),
     variantOf: null,
   }));
   const made = openBook({

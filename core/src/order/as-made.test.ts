@@ -1,4 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
+import fc from 'fast-check';
 import {
   batch,
   batchLog,
@@ -76,5 +77,52 @@ describe('an order whose batch was made with something else', () => {
   it('is not stopped for a piece that a stand-in was planned for', () => {
     // Milk is in the fudge by its recipe, so that it was never packed.
     expect(found(wants(['milk', 'sesame']))).toEqual([]);
+  });
+});
+
+describe('a batch in which one thing stood for another, and a third for that', () => {
+  const things = {
+    milk: ingredient('milk', { contains: ['milk'] }),
+    nuts: ingredient('almond-drink', { contains: ['almond'] }),
+    soy: ingredient('soy-drink', { contains: ['soy'] }),
+  };
+  const chained = (...swaps: (readonly [string, string, number?])[]) =>
+    bookOf({
+      ingredients: Object.values(things),
+      recipes: [recipe('fudge', [line('milk', 60), line('almond-drink', 40)])],
+      pieces: [piece('fudge', { kind: 'rolled', recipeId: 'fudge', centreGrams: 10 })],
+      boxes: [box('gift', ['fudge'])],
+      batches: [batch('a', 'fudge', '2026-12-01', { log: batchLog(...swaps) })],
+    });
+  const contents = (of: ReturnType<typeof chained>) => contentsFor(wants([]), firstLine(wants([])), of)?.contains ?? [];
+
+  it('has what the first put in, whatever went in for what was there before, in any order', () => {
+    const there = [['milk', 'almond-drink'], ['almond-drink', 'soy-drink']] as const; // prettier-ignore
+    expect([...contents(chained(...there))].sort()).toEqual(['almond', 'soy']);
+    expect([...contents(chained(...there.toReversed()))].sort()).toEqual(['almond', 'soy']);
+  });
+
+  it('loses no allergen of anything that went in, whatever was swapped for what', () => {
+    const names = ['milk', 'almond-drink', 'soy-drink'] as const;
+    const allergenOf = { milk: 'milk', 'almond-drink': 'almond', 'soy-drink': 'soy' } as const;
+    const swap = fc.tuple(
+      fc.constantFrom(...names.slice(0, 2)),
+      fc.constantFrom(...names),
+      fc.constantFrom(0.25, 0.5, 1),
+    );
+    fc.assert(
+      fc.property(fc.array(swap, { minLength: 1, maxLength: 4 }), (swaps) => {
+        const made = new Set<string>(contents(chained(...swaps)));
+        for (const name of names.slice(0, 2)) {
+          let left = 1;
+          for (const [from, to, share = 1] of swaps) {
+            if (from !== name) continue;
+            expect(made).toContain(allergenOf[to]);
+            left -= share;
+          }
+          if (left > 0) expect(made).toContain(allergenOf[name]);
+        }
+      }),
+    );
   });
 });

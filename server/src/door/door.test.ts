@@ -300,6 +300,11 @@ describe('a passphrase', () => {
     ['qwertyuiopasdfgh', true],
     ['aaaaaaaaaaaaaaaaaaaaaaaa', true],
     ['123456789012345', true],
+    ['Correct horse battery staple', true],
+    ['mary had a little lamb', true],
+    ['T0 be or n0t to be, that is the question!', true],
+    ['Once upon a time 12', true],
+    ['Once upon a time nine violet kettles sang', false],
     ['four words and a biscuit', false],
     ['Zwölf süße Plätzchen bitte', false],
   ])('%j is easily guessed: %s', async (text, is) => {

@@ -1,3 +1,5 @@
+import { withoutPhrases } from './phrases.js';
+
 /** What is said of one that is. */
 export const GUESSABLE = 'is too easy to guess: use some words that do not belong together';
 
@@ -21,8 +23,8 @@ async function loadJudge(): Promise<Judge> {
   return (text) => checker.check(text).score;
 }
 
-/** Whether a passphrase is easily guessed: one that has leaked, rows of keys, repeated words, dates. */
+/** Whether a passphrase is easily guessed: one that has leaked, a saying that everybody knows, rows of keys, repeated words, dates. */
 export async function isGuessable(text: string): Promise<boolean> {
   judge ??= loadJudge();
-  return (await judge)(text) < LEAST_SCORE;
+  return (await judge)(withoutPhrases(text)) < LEAST_SCORE;
 }

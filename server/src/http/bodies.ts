@@ -14,9 +14,11 @@ const TOO_DEEP = 'entity.too.deep';
 interface BodyError extends Error {
   readonly type?: string;
   readonly limit?: number;
+  readonly status?: number;
+  readonly code?: string;
 }
 
-const problemOf = ({ type, limit, message }: BodyError): Refused | null => {
+const problemOf = ({ type, limit, message, status, code }: BodyError): Refused | null => {
   if (type === 'entity.too.large')
     return new Refused(
       'too-large',
@@ -28,6 +30,10 @@ const problemOf = ({ type, limit, message }: BodyError): Refused | null => {
     return new Refused('too-deep', `That is nested deeper than ${String(MOST_DEPTH)} levels. Nothing was changed.`);
   if (type === 'charset.unsupported' || type === 'encoding.unsupported' || type === 'request.size.invalid')
     return new Refused('wrong-type', `${message}. Nothing was changed.`);
+  // Whatever else is wrong while a body is read is wrong with how it was packed: no file of the server's is read here.
+  if (code !== undefined && /^(?:Z_|ERR_?(?:_BROTLI|ZLIB)|ERR__ERROR)/.test(code))
+    return new Refused('not-json', 'It was sent packed, and cannot be unpacked. Nothing was changed.');
+  if (status === 400) return new Refused('not-json', `${message}. Nothing was changed.`);
   return null;
 };
 

@@ -74,12 +74,15 @@ export class MakingService {
   /**
    * Takes in what happened, in order. What is known is passed over, so that it may be sent again.
    * @returns the place of the last event there is
-   * @throws Refused 404
+   * @throws Refused 404; 409 when one of them has the id of what happened to another batch: nothing is taken in then
    */
   add(id: string, events: readonly MakingEvent[]): Promise<MakingEvents> {
     return this.aside(async (manager) => {
       const { state } = await this.row(manager, id);
       const known = await manager.findBy(MakingEventRow, { id: In(events.map((event) => event.id)) });
+      const foreign = known.find(({ makingId }) => makingId !== id);
+      if (foreign)
+        throw new Refused('id-taken', `Something that happened to another batch has the id "${foreign.id}" already.`);
       const ids = new Set(known.map((row) => row.id));
       let place = (await manager.maximum(MakingEventRow, 'place', { makingId: id })) ?? 0;
       const fresh = events.flatMap((event) => {

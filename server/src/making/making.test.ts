@@ -76,6 +76,15 @@ describe('a batch at the bench', () => {
     expect((await add(id, first, second, third)).place).toBe(3);
     expect((await eventsOf(id)).events).toEqual([first, second, third]);
     expect((await eventsOf(id, 2)).events).toEqual([third]);
+    // What another batch has already is not dropped in silence: nothing of it is taken in.
+    const other = await started();
+    const fresh = happened({ kind: 'stage', stage: 2 });
+    const answer = await server.http
+      .post(`/api/makings/${other}/events`)
+      .send({ events: [fresh, third] })
+      .expect(409);
+    expect(answer.body).toMatchObject({ code: 'id-taken' });
+    expect((await eventsOf(other)).events).toEqual([]);
     const { body } = await server.http.get('/api/makings').expect(200);
     expect((body as { id: string }[]).filter((each) => each.id === id)).toHaveLength(1);
   });

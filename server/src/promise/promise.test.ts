@@ -81,7 +81,6 @@ describe('a promise over the demo season', () => {
         void server.http.get('/api/kitchen').then(() => gone.destroy(new Error('the next key was pressed')));
       });
     });
-    const last = await check(1, '2026-12-12');
-    expect([last.verdict, ...last.why]).toEqual(['tight']);
+    expect((await check(1, '2026-12-12')).verdict).toBe('tight');
   });
 });

@@ -19,6 +19,7 @@ import { CannotStart } from './cannot-start.js';
 import type { CopyJob } from './copy-worker.js';
 import { Database } from './database.js';
 import type { Health } from './inspect.js';
+import { inWords } from './trouble.js';
 import { UnitOfWork } from './unit-of-work.js';
 
 /** Injection token of the thread that copies. */
@@ -76,7 +77,7 @@ export class Backups implements OnApplicationBootstrap, OnModuleDestroy {
     return listBackups(this.path).map((file) => ({ ...file, bytes: bytesOf(this.path, file) }));
   }
 
-  /** Takes a copy while everything goes on. @throws Error when it cannot be written or is not whole */
+  /** Takes a copy while everything goes on. @throws Refused 507 when the disk is full; Error when it cannot be written or is not whole */
   take(kind: BackupKind): Promise<Backup> {
     // One after another: each takes the next number.
     const taken = this.last.then(() => this.copy(kind));
@@ -87,7 +88,10 @@ export class Backups implements OnApplicationBootstrap, OnModuleDestroy {
   private async copy(kind: BackupKind): Promise<Backup> {
     const { revision } = this.work;
     const file = nextBackup(this.path, kind, this.clock.today());
-    await this.thread.run({ kind: 'copy', file: this.database.file, copy: this.pathOf(file) }, { mostMs: MOST_MS });
+    const job = { kind: 'copy', file: this.database.file, copy: this.pathOf(file) } as const;
+    await this.thread.run(job, { mostMs: MOST_MS }).catch((error: unknown) => {
+      throw inWords(error);
+    });
     this.copied = { revision, at: Date.now() };
     this.trouble = null;
     pruneBackups(this.path, this.inUse);

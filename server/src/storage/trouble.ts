@@ -1,16 +1,17 @@
 import { Refused } from '../refusal/refused.js';
 import type { ProblemCode } from '../refusal/problems.js';
 
-/** The code of SQLite that an error carries, its own or that of what it wraps; '' for any other error. */
+/** The code of SQLite, or of a full disk, that an error carries, its own or that of what it wraps; '' for any other error. */
 function codeOf(error: unknown): string {
   if (typeof error !== 'object' || error === null) return '';
   const { code, driverError } = error as { readonly code?: unknown; readonly driverError?: unknown };
-  if (typeof code === 'string' && code.startsWith('SQLITE_')) return code;
+  if (typeof code === 'string' && (code.startsWith('SQLITE_') || code === 'ENOSPC')) return code;
   return driverError === undefined ? '' : codeOf(driverError);
 }
 
 const said: readonly (readonly [code: string, problem: ProblemCode])[] = [
   ['SQLITE_FULL', 'disk-full'],
+  ['ENOSPC', 'disk-full'],
   ['SQLITE_READONLY', 'read-only'],
   ['SQLITE_BUSY', 'database-busy'],
   ['SQLITE_LOCKED', 'database-busy'],

@@ -19,7 +19,8 @@ export function answerJobs<Job, Result, Progress = number>(work: Work<Job, Resul
         result: await work(job, (done) => parentPort?.postMessage({ done } satisfies Outcome<Result, Progress>)),
       };
     } catch (error) {
-      return { error: (error as Error).message };
+      const { message, code } = error as { readonly message: string; readonly code?: unknown };
+      return { error: message, code: typeof code === 'string' ? code : undefined };
     }
   };
   parentPort?.on('message', (sent: Sent<Job>) => {

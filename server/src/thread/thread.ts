@@ -14,7 +14,9 @@ export interface Sent<Job> {
 
 /** What a job's thread answers with. */
 export type Outcome<Result, Progress = number> =
-  { readonly result: Result } | { readonly error: string } | { readonly done: Progress };
+  | { readonly result: Result }
+  | { readonly error: string; readonly code?: string | undefined }
+  | { readonly done: Progress };
 
 /** How long a job may go on. */
 export interface Limits<Progress = number> {
@@ -80,7 +82,8 @@ export class Thread<Job, Result, Progress = number> implements OnModuleDestroy {
           return;
         }
         finish();
-        if ('error' in outcome) reject(new Error(outcome.error));
+        if ('error' in outcome)
+          reject(Object.assign(new Error(outcome.error), outcome.code === undefined ? {} : { code: outcome.code }));
         else resolve(outcome.result);
       };
       const late =
