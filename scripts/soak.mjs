@@ -1,4 +1,4 @@
-// npm run soak: what takes too long for every change: a thousand kills, a million bodies, and how reading grows with what is read.
+// npm run soak: what takes too long for every change: a thousand kills, a million bodies, every property many times, and how reading grows.
 import { spawnSync } from 'node:child_process';
 import { build, checkNode, installAll, root } from './lib/run.mjs';
 
@@ -10,6 +10,10 @@ const jest = ['--experimental-vm-modules', '--no-warnings', 'node_modules/jest/b
 const parts = {
   kills: { args: [...jest, 'server/src/durable.test.ts'], env: { KILL_ROUNDS: process.env.KILL_ROUNDS ?? '1000' } },
   bodies: { args: [...jest, 'server/src/fuzz.test.ts'], env: { FUZZ_BODIES: process.env.FUZZ_BODIES ?? '1000000' } },
+  properties: {
+    args: [...jest.slice(0, -2), '--selectProjects', 'unit', 'reference'],
+    env: { SOAK: 'yes' },
+  },
   reading: { args: ['scripts/bench.mjs', 'growth', 'block'], env: {} },
 };
 const chosen = process.argv.slice(2);

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { orderFields, type OrderFileAnswer } from '../format/index.js';
+import { besideUses, orderFields, type OrderFileAnswer } from '../format/index.js';
 import { messageFates, shopMessageSchema, type Receipt } from '../intake/index.js';
 import { orderSchema, orderStates } from '../order/index.js';
 import { idSchema, versionSchema } from '../record/index.js';
@@ -10,6 +10,7 @@ export const orderFileSchema = z
   .strictObject({
     text: z.string().max(10_000_000, 'is larger than 10 MB'),
     mapping: z.partialRecord(z.enum(orderFields), z.string()).optional(),
+    beside: z.record(z.string().max(1000), z.enum(besideUses)).optional(),
     dayOrder: z.enum(['day first', 'month first', 'unknown']).default('unknown'),
   })
   .meta({ id: 'OrderFile' });
@@ -18,6 +19,15 @@ export const orderFileAnswerSchema = z
   .strictObject({
     columns: z.array(z.string()),
     mapping: z.partialRecord(z.enum(orderFields), z.string()),
+    unused: z.array(
+      z.strictObject({
+        column: z.string(),
+        filled: z.int(),
+        sample: z.string(),
+        mayRuleOut: z.boolean(),
+        use: z.enum(besideUses).nullable(),
+      }),
+    ),
     report: z.array(
       z.strictObject({
         row: z.number(),

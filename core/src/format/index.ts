@@ -14,5 +14,6 @@ export {
   type RowReport,
 } from './orders-csv.js';
 
+export { besideUses, type BesideUse, type UnusedColumn, unusedColumns } from './unused-columns.js';
 export { readRecipe } from './pasted-recipe.js';
 export { shoppingCsv, shoppingText } from './shopping-list.js';

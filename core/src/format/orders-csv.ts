@@ -6,6 +6,7 @@ import { sayDay, type Day, minorDigits, minorPerUnit } from '../quantity/index.j
 import { indexNames, matchName } from '../reading/index.js';
 import { readDay, type DayOrder, idOfKey, type Shelf, readWay, wishesIn, wishList } from '../intake/index.js';
 import { cellOf, type CsvTable } from './csv-table.js';
+import { WHY_REFUSED, type BesideUse, type UnusedColumn } from './unused-columns.js';
 
 /** What a column of the file can hold. */
 export const orderFields = [
@@ -38,7 +39,7 @@ const guesses: Readonly<Record<OrderField, RegExp>> = {
   way: /way|how$|method|delivery/i,
   place: /place|where|address/i,
   'only this box': /only this box/i,
-  exclusions: /exclu|without|allerg|diet|not contain/i,
+  exclusions: /exclu|without|allerg|diet|not contain|avoid|intoleran|must not/i,
   deposit: /deposit|paid|advance/i,
   state: /state|status/i,
   notes: /note|remark|comment|message/i,
@@ -88,6 +89,8 @@ interface ReadRow {
 /** Everything that an import rests on. */
 export interface ImportSettings {
   readonly mapping: ColumnMapping;
+  /** What the maker has said of columns that hold no field. */
+  readonly beside?: Readonly<Record<string, BesideUse>> | undefined;
   readonly shelf: Shelf;
   readonly today: Day;
   readonly dayOrder: DayOrder;
@@ -126,7 +129,7 @@ function readRow(
   settings: ImportSettings,
   { boxOf, dayOf, wishes, wishList: list }: ReturnType<typeof cellReaders>,
 ): ReadRow | string {
-  const { mapping, today, currency } = settings;
+  const { mapping, today, currency, beside: others = {} } = settings;
   // An apostrophe before what looks like a formula was put there for a spreadsheet.
   const cell = (field: OrderField) =>
     cellOf(cells, mapping[field])
@@ -142,10 +145,14 @@ function readRow(
   const [customer, box] = [beside('customer'), beside('box')];
   const noted = wishes(cell('notes'));
   const [listed, own] = [list(cell('exclusions')), list(cell('only this box'))];
+  const more = Object.entries(others).flatMap(([column, use]) =>
+    use === 'exclusions' ? [list(cellOf(cells, column).trim())] : [],
+  );
   if (customer.rest === '') problems.push('no customer');
   const { found } = boxOf(box.rest);
   if (!found) problems.push(box.rest === '' ? 'no box' : `there is no one box “${cell('box')}”`);
-  for (const words of [...listed.unknown, ...own.unknown]) problems.push(`“${words}” is nothing that can be ruled out`);
+  for (const words of [...listed.unknown, ...own.unknown, ...more.flatMap(({ unknown }) => unknown)])
+    problems.push(`“${words}” is nothing that can be ruled out`);
   for (const words of [...customer.unknown, ...box.unknown])
     problems.push(`“${words}”: write what is ruled out in the column of exclusions`);
   const countText = cell('count') || '1';
@@ -174,7 +181,9 @@ function readRow(
   if (!state) problems.push(`“${stateText}” is no state of an order`);
   if (problems.length > 0 || !found || day === null || !way || !state) return problems.join('; ');
   const reference = cell('reference');
-  const exclusions = [...new Set([...listed.codes, ...customer.codes, ...noted.codes])];
+  const exclusions = [
+    ...new Set([...listed.codes, ...customer.codes, ...noted.codes, ...more.flatMap(({ codes }) => codes)]),
+  ];
   const without = [...new Set([...box.codes, ...own.codes])].filter((code) => !exclusions.includes(code)).sort();
   return {
     row,
@@ -328,8 +337,8 @@ export const refusedCsv = ({ columns, rows }: CsvTable, report: readonly RowRepo
   const refused = report.filter(({ fate }) => fate === 'refused');
   return Papa.unparse(
     {
-      fields: [...columns.filter((column) => column !== 'why'), 'why'],
-      data: refused.map(({ row, why }) => ({ ...rows[row - 2], why })),
+      fields: [...columns.filter((column) => column !== WHY_REFUSED), WHY_REFUSED],
+      data: refused.map(({ row, why }) => ({ ...rows[row - 2], [WHY_REFUSED]: why })),
     },
     safely,
   );
@@ -372,6 +381,8 @@ export interface OrderFileRequest {
   readonly text: string;
   /** Which column holds what; guessed from the names of the columns when it is not said. */
   readonly mapping?: ColumnMapping | undefined;
+  /** What the maker says of columns that hold no field: they are read as exclusions, or passed over. */
+  readonly beside?: Readonly<Record<string, BesideUse>> | undefined;
   readonly dayOrder: DayOrder;
 }
 
@@ -379,6 +390,8 @@ export interface OrderFileRequest {
 export interface OrderFileAnswer {
   readonly columns: readonly string[];
   readonly mapping: ColumnMapping;
+  /** Columns that hold something and no field; nothing is taken while one of them may hold exclusions and nobody has said what it is. */
+  readonly unused: readonly UnusedColumn[];
   readonly report: readonly RowReport[];
   readonly orders: { readonly create: number; readonly update: number };
   /** The refused rows as CSV, each with its reason; empty when there is none. */

@@ -253,7 +253,7 @@ describe('a CSV of orders', () => {
   it('gives the refused rows back to mend, and takes them mended', () => {
     const plan = imported(messy);
     const back = refusedCsv(plan.table, plan.report);
-    expect(back.split('\r\n')[0]).toBe('Order no,Customer,Box,Qty,Date,How,Allergies,Deposit,why');
+    expect(back.split('\r\n')[0]).toBe('Order no,Customer,Box,Qty,Date,How,Allergies,Deposit,why it was refused');
     const mended = back.replace('Moon box', 'Table box');
     expect(imported(mended, asStored(plan)).create.map(({ customer }) => customer.name)).toEqual(['Tamsin']);
   });

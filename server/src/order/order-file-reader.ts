@@ -3,6 +3,7 @@ import {
   planImport,
   readCsv,
   refusedCsv,
+  unusedColumns,
   type ImportPlan,
   type ImportSettings,
   type OrderFileAnswer,
@@ -30,16 +31,21 @@ function readOrderFile({ bytes, orders, settings }: OrderFileJob): ReadOrderFile
   if ('refused' in read) return read;
   const { data: request, error } = orderFileSchema.safeParse(read.value);
   if (!request) return refusedBody('wrong-values', 'Some values cannot be right.', error.issues);
-  const { text, mapping, dayOrder } = request;
+  const { text, mapping, dayOrder, beside = {} } = request;
   const table = readCsv(text);
   const { trouble } = table;
   if (trouble !== null)
     return refusedBody('wrong-values', `${trouble} Nothing was changed.`, [{ path: ['text'], message: trouble }]);
   const used = mapping ?? guessMapping(table.columns);
-  const { report, create, update } = planImport(table, orders, { ...settings, mapping: used, dayOrder });
+  const unused = unusedColumns(table, new Set(Object.values(used)), beside, settings.shelf);
+  const isOpen = unused.some(({ mayRuleOut, use }) => mayRuleOut && use === null);
+  const { report, ...found } = planImport(table, orders, { ...settings, mapping: used, beside, dayOrder });
+  // What somebody must not eat may stand in a column that nobody has looked at: nothing is taken until that is said.
+  const { create, update } = isOpen ? { create: [], update: [] } : found;
   const answer: OrderFileAnswer = {
     columns: table.columns,
     mapping: used,
+    unused,
     report,
     orders: { create: create.length, update: update.length },
     refused: report.some(({ fate }) => fate === 'refused') ? refusedCsv(table, report) : '',

@@ -8,6 +8,7 @@ import { BookService } from '../book/book.service.js';
 import { Clock } from '../clock/clock.js';
 import { Audit } from '../door/audit.js';
 import { readIn, type Reader } from '../http/readers.js';
+import { wrongValues } from '../refusal/refused.js';
 import { UnitOfWork } from '../storage/unit-of-work.js';
 import { letOthersIn } from '../thread/thread.js';
 import type { OrderFileJob, ReadOrderFile } from './order-file-reader.js';
@@ -36,11 +37,20 @@ export class OrderFileService {
     return (await this.read(bytes, signal)).answer;
   }
 
-  /** Takes every order of a file that can be taken, in one transaction; refused rows change nothing. @throws as {@link check} does */
+  /** Takes every order of a file that can be taken, in one transaction; refused rows change nothing. @throws as {@link check} does; Refused 422 while a column may hold exclusions and nobody has said what it is */
   take(bytes: Uint8Array, signal: AbortSignal): Promise<OrderFileAnswer> {
     return this.work.write(
       async () => {
         const { plan, answer } = await this.read(bytes, signal);
+        const open = answer.unused.filter(({ mayRuleOut, use }) => mayRuleOut && use === null);
+        if (open.length > 0)
+          throw wrongValues(
+            open.map(({ column, sample }) => ({
+              path: ['beside', column],
+              message: `may say what somebody must not eat (“${sample}”): say whether it is read as exclusions, or holds nothing of that kind`,
+            })),
+            'Nothing was taken: a column may hold exclusions.',
+          );
         await this.records.createMany(plan.create.map(({ id, ...draft }) => ({ id, draft })));
         for (const { id, version, draft } of plan.update) {
           await this.records.update(id, version, draft);

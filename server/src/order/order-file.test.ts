@@ -44,6 +44,29 @@ describe('a CSV of orders', () => {
     expect(await total()).toBe(before + 2);
   });
 
+  it('is not taken as long as a column may say what somebody must not eat and nobody has said what it is', async () => {
+    const before = await total();
+    const asks = `Customer,Box,Qty,Date,Info,Ribbon
+Lark Penny,Table box,1,2026-12-14,no nuts,red`;
+    const looked = (await server.http.post('/api/order-file/check').send({ text: asks }).expect(200)).body as object;
+    expect(looked).toMatchObject({
+      orders: { create: 0, update: 0 },
+      unused: [
+        { column: 'Info', sample: 'no nuts', mayRuleOut: true, use: null },
+        { column: 'Ribbon', mayRuleOut: false },
+      ],
+    });
+    const { body } = await server.http.post('/api/order-file').send({ text: asks }).expect(422);
+    expect(JSON.stringify(body)).toContain('may say what somebody must not eat');
+    expect(await total()).toBe(before);
+    expect((await send('/api/order-file', { text: asks, beside: { Info: 'exclusions' } })).orders).toEqual({
+      create: 1,
+      update: 0,
+    });
+    const { body: found } = await server.http.get('/api/orders').query({ search: 'Lark Penny' }).expect(200);
+    expect((found as { items: object[] }).items).toMatchObject([{ exclusions: ['nuts'] }]);
+  });
+
   it('goes out so that it changes nothing when it comes back', async () => {
     const { text: csv } = await server.http
       .get('/api/order-file')

@@ -6,7 +6,9 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { DataGrid, type GridColDef } from '@mui/x-data-grid';
 import {
+  besideUses,
   orderFields,
+  type BesideUse,
   type ColumnMapping,
   type OrderFileAnswer,
   type OrderFileRequest,
@@ -111,6 +113,49 @@ const Mapping = ({ answer, mapping, dayOrder, onChange }: MappingProps) => (
   </Box>
 );
 
+interface UnusedProps {
+  readonly answer: OrderFileAnswer;
+  readonly onUse: (column: string, use: BesideUse) => void;
+}
+
+/** The columns that are not used, each named; one that may say what somebody must not eat is asked about. */
+function Unused({ answer: { unused }, onUse }: UnusedProps) {
+  const asked = unused.filter(({ mayRuleOut }) => mayRuleOut);
+  const others = unused.filter(({ mayRuleOut }) => !mayRuleOut);
+  if (unused.length === 0) return null;
+  return (
+    <Box sx={{ display: 'grid', gap: 1, mt: 1.5 }}>
+      {asked.map(({ column, sample, filled, use }) => (
+        <Alert key={column} severity={use === null ? 'error' : 'info'}>
+          The column “{column}” is not used, and may say what somebody must not eat: {sayCount(filled, 'cell')}, such as
+          “{sample}”.{use === null && ' Nothing is taken before you say what it is.'}
+          <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', mt: 1 }}>
+            {besideUses.map((each) => (
+              <Button
+                key={each}
+                size="small"
+                color="inherit"
+                variant={use === each ? 'contained' : 'outlined'}
+                aria-pressed={use === each}
+                onClick={() => {
+                  onUse(column, each);
+                }}
+              >
+                {each === 'exclusions' ? 'Read it as exclusions' : 'Nothing of that kind'}
+              </Button>
+            ))}
+          </Box>
+        </Alert>
+      ))}
+      {others.length > 0 && (
+        <Box sx={{ typography: 'fine', color: 'text.secondary' }}>
+          Not used: {others.map(({ column, sample }) => `${column} (“${sample}”)`).join(', ')}.
+        </Box>
+      )}
+    </Box>
+  );
+}
+
 /** Last season's orders as a draft of this one: looked at like any file, before they are taken. */
 function LastSeason({ onText }: { onText: (text: string) => void }) {
   const [ask, { isFetching }] = useLazyLastSeasonQuery();
@@ -209,6 +254,10 @@ export function OrderImport() {
               mapping={request.mapping ?? answer.mapping}
               dayOrder={request.dayOrder}
               onChange={(mapping, dayOrder) => void look({ ...request, mapping, dayOrder })}
+            />
+            <Unused
+              answer={answer}
+              onUse={(column, use) => void look({ ...request, beside: { ...request.beside, [column]: use } })}
             />
           </Panel>
           <DataGrid
