@@ -66,6 +66,9 @@ const HELPER_STEP = 30;
 /** The helper comes within a day from its beginning, however long its work is. */
 const HELPER_BY = 24 * 60;
 
+/** What is told of a day on which nothing can be placed. */
+const NOTHING_PLACED = { tasks: [], equipment: [], bounds: [], waits: [] } as const;
+
 /** No day can hold more activities than this: it is not put in order then. */
 const MOST_ACTIVITIES = 400;
 
@@ -244,17 +247,7 @@ export function benchDay(plan: PlanWork, day: Day, book: Book, enough = 0): Benc
   const begins = beginsAt(day, book.kitchen);
   if (!schedule) {
     const minutes = isTooMuch ? (plan.days.find((entry) => entry.day === day)?.bookedMinutes ?? 0) : 0;
-    return {
-      begins,
-      tasks: [],
-      equipment: [],
-      spanMinutes: minutes,
-      leastMinutes: minutes,
-      bounds: [],
-      waits: [],
-      resting,
-      lacking,
-    };
+    return { ...NOTHING_PLACED, begins, spanMinutes: minutes, leastMinutes: minutes, resting, lacking };
   }
   const names = new Map(jobs.map((job) => [job.activity.key, job.words.name] as const));
   // The helper may come at any time: the bound does not know when.
