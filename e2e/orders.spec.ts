@@ -212,3 +212,21 @@ test('a customer’s last order is taken over for a new one', async ({ page }) =
   await expect(page.getByLabel('Box', { exact: true })).toHaveValue('Box without nuts');
   await expect(page.getByRole('button', { name: 'tree nuts' })).toBeVisible();
 });
+
+test('a CSV whose column may say what somebody must not eat is not taken before that is said', async ({ page }) => {
+  const text = `Customer,Box,Qty,Date,Info,Ribbon
+Lark Penny,Table box,1,2026-12-14,no nuts,red`;
+  await page.goto('/orders/import');
+  await page
+    .getByLabel('CSV file of orders')
+    .setInputFiles({ name: 'orders.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
+  await expect(page.getByRole('alert')).toContainText('may say what somebody must not eat: 1 cell, such as “no nuts”');
+  await expect(page.getByText('Not used: Ribbon (“red”).')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Take 0 orders' })).toBeDisabled();
+  await page.getByRole('button', { name: 'Read it as exclusions' }).click();
+  await page.getByRole('button', { name: 'Take 1 order' }).click();
+  await expect(page.getByText('1 new order')).toBeVisible();
+  await page.goto('/orders?q=Lark');
+  await page.getByRole('gridcell', { name: 'Lark Penny' }).first().click();
+  await expect(page.getByRole('main')).toContainText(/nuts/i);
+});

@@ -1,6 +1,6 @@
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
-import { compiler, workerIn } from './compiler/plugin';
+import { compiler, workerIn } from './compiler/plugin.ts';
 
 const api = process.env.API ?? 'http://127.0.0.1:4317';
 

@@ -87,6 +87,8 @@ describe(`${String(BODIES)} bodies of any kind to every address that takes one, 
     const known = [file.ingredients, file.recipes, file.pieces, file.boxes, file.orders].flatMap((records) =>
       records.slice(0, 3).map(({ id }) => id),
     );
+    // Without its key the inbox takes nothing, and says so.
+    await server.http.post('/api/inbox/key').expect(201);
     const all = await targets();
     expect(all.length).toBeGreaterThan(25);
     const each = Math.ceil(BODIES / all.length);

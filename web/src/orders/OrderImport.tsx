@@ -55,6 +55,14 @@ function Answer({ answer, taken }: { answer: OrderFileAnswer | null; taken: bool
   if (!answer) return <AnswerLine>Bring orders from a CSV file: looked at first, taken after.</AnswerLine>;
   const refused = countOf(answer.report, 'refused');
   const { create, update } = answer.orders;
+  const open = answer.unused.filter(({ mayRuleOut, use }) => mayRuleOut && use === null).length;
+  if (open > 0)
+    return (
+      <AnswerLine>
+        {sayCount(answer.report.length, 'row')}. First say what <Mark tone="stop">{sayCount(open, 'column')}</Mark> may
+        rule out.
+      </AnswerLine>
+    );
   return (
     <AnswerLine>
       {sayCount(answer.report.length, 'row')}: {sayCount(create, 'new order')}, {update} changed{' '}
