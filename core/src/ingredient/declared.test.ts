@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { ingredient } from '../../testing/kitchen.js';
 import { starterPantry } from '../starter/index.js';
 import { allergenCodes, allergens } from './allergen.js';
-import { callsItChocolate, declaredIn, isCompound, undeclaredIn } from './declared.js';
+import { callsItChocolate, carriedIn, declaredIn, isCompound, undeclaredIn } from './declared.js';
 
 const named = (text: string) => declaredIn(text).map(({ anyOf }) => anyOf[0]);
 
@@ -94,6 +94,122 @@ describe('the words of a declaration', () => {
       });
       expect([name, undeclaredIn(own)]).toEqual([name, []]);
     }
+  });
+});
+
+describe('a word that names no allergen and stands for something that has one', () => {
+  const asked = (text: string) => {
+    const own = ingredient('own', { declaration: { labelName: text, parts: [] } });
+    return new Set(undeclaredIn(own).flatMap(({ anyOf }) => anyOf.map((code) => allergens[code].family)));
+  };
+  // Common practice, no source: what a maker of sweets knows of what is in the shop.
+  const families: Readonly<Record<string, readonly string[]>> = {
+    milk: [
+      ...[
+        'crème fraîche',
+        'quark',
+        'skyr',
+        'paneer',
+        'half and half',
+        'white chocolate',
+        'toffee pieces',
+        'butterscotch',
+      ],
+      ...[
+        'cream liqueur',
+        'fudge',
+        'milk solids',
+        'lait écrémé',
+        'beurre',
+        'crème',
+        'babeurre',
+        'lactosérum',
+        'yogourt',
+      ],
+    ],
+    egg: ['nougat', 'aïoli', 'hollandaise', 'zabaglione', 'œufs', 'lysozyme', 'surimi'],
+    fish: [
+      'worcestershire sauce',
+      'Worcester sauce',
+      'surimi',
+      'caviar',
+      'roe',
+      'sardines',
+      'poisson',
+      'dashi',
+      'saumon',
+    ],
+    'crustacean shellfish': ['scampi', 'langoustine', 'crevettes', 'homard'],
+    'tree nuts': [
+      ...['praline paste', 'noisette', 'amaretto', 'frangipane', 'nougat', 'orgeat', 'nougatine', 'gianduia', 'pesto'],
+      ...[
+        'amandes',
+        'noisettes',
+        'noix de cajou',
+        'noix de Grenoble',
+        'pacanes',
+        'pistaches',
+        'noix du Brésil',
+        'noix',
+      ],
+    ],
+    peanuts: ['monkey nuts', 'satay', 'arachides', 'cacahuètes'],
+    wheat: [
+      ...[
+        'speculoos',
+        'panko',
+        'filo',
+        'phyllo dough',
+        'puff pastry',
+        'croissant',
+        'brioche',
+        'crackers',
+        'bread',
+        'noodles',
+      ],
+      ...['matzo', 'blé', 'farine de blé', 'froment', 'chapelure', 'digestives', 'ladyfingers', 'cake crumbs'],
+    ],
+    soy: [
+      'lecithin',
+      'emulsifier: lécithine',
+      'E322',
+      'E 322',
+      'tamari',
+      'shoyu',
+      'TVP',
+      'hydrolysed vegetable protein',
+      'soja',
+    ],
+    sesame: ['hummus', 'za’atar', 'gomasio'],
+    sulfites: ['SO2', 'SO₂', 'sulphiting agents'],
+    other: ['moutarde', 'céleri', 'escargots', 'calamari', 'huîtres'],
+    alcohol: ['sherry', 'vermouth', 'amaretto', 'porter', 'lager', 'champagne', 'limoncello', 'stout', 'rhum'],
+  };
+  const cases = Object.entries(families).flatMap(([family, words]) => words.map((word) => [word, family] as const));
+  const known = new Set<string>(allergenCodes.map((code) => allergens[code].family));
+
+  it.each(cases)('%s is asked about: %s', (word, family) => {
+    expect(known).toContain(family);
+    expect([...asked(`sugar, ${word}, salt`)]).toContain(family);
+  });
+
+  it.each([
+    ...[
+      'sunflower lecithin',
+      'lécithine de tournesol',
+      'vegan fudge',
+      'dairy-free toffee',
+      'corn bread',
+      'toffee flavor',
+    ],
+    ...['beurre de cacao', 'crème de tartre', 'noix de muscade', 'gluten-free pasta', 'root beer', 'sherry vinegar'],
+    ...['non-alcoholic beer', 'bread-free', 'rice noodles'],
+  ])('%s only sounds like it', (word) => {
+    expect(carriedIn(`sugar, ${word}`)).toEqual([]);
+  });
+
+  it('does not stand for the name of an allergen: a label names it itself', () => {
+    expect(declaredIn('lecithin, pastry, praline')).toEqual([]);
   });
 });
 

@@ -102,6 +102,77 @@ const signs: readonly Sign[] = [
   of(/\b(?:lard|tallow|suet|bacon)\b/, 'meat'),
 ];
 
+/** Made of these, in French, it is of the plant or no milk at all: `lait d'amande`, `beurre de cacao`, `crème de tartre`. */
+const FRENCH_PLANTS =
+  /^ (?:de |d['’] ?)(?:l['’])?(?:cacao|coco|karite|tartre|soja|soya|avoine|riz|amandes?|arachides?|noisettes?|cajou|pistaches?|chanvre|sesame|fruits?|marrons?|menthe|cassis)\b/;
+const GLUTEN_FREE = /\b(?:gluten[- ]free|rice|corn|maize|almond|coconut|oat|buckwheat|chickpea|sans gluten)$/;
+const PLANT_MADE = /\b(?:vegan|dairy[- ]free|non[- ]?dairy|plant|plant[- ]based|coconut|coco|oat|soya?|almond|cashew)$/;
+
+/**
+ * Words that name no allergen and stand for something that has one: dishes, sauces, sweets, baked things, spirits, additives. Common practice, no
+ * source; where a thing is made in several ways, each of what it may be of will do.
+ */
+const carriers: readonly Sign[] = [
+  of(
+    /\b(?:creme fraiche|quark|skyr|labneh|paneer|half and half|creme anglaise|creme patissiere|bechamel|white chocolate|toffees?|butterscotch|fudge|dulce de leche|cajeta|milk solids|milk sugar|lactitol|rennet casein|cream liqueurs?|irish cream|tzatziki|stracciatella|ice cream)\b/,
+    'milk',
+    { notAfter: PLANT_MADE, notBefore: /^ flavou?r/ },
+  ),
+  of(/\b(?:lait|beurre|creme|fromage|yogourt|babeurre|petit[- ]lait|lactoserum|caseine)\b/, 'milk', {
+    notBefore: FRENCH_PLANTS,
+    notAfter: PLANT_MADE,
+  }),
+  of(
+    /(?:\b(?:oeufs?|aioli|hollandaise|bearnaise|zabaglione|sabayon|lysozyme|ovomucoid|livetin|surimi)|œufs?)\b/,
+    'egg',
+    {
+      notAfter: /\bvegan$/,
+    },
+  ),
+  of(/\b(?:nougat|divinity|turron|torrone)\b/, ['egg', ...treeNuts, 'peanut']),
+  of(
+    /\b(?:worcester(?:shire)?|surimi|caviar|roe|garum|fumet|poissons?|sardines?|herrings?|mackerels?|trout|eels?|perch|halibut|snapper|whiting|hake|sprats?|swordfish|nam pla|bonito|dashi|saumon|thon|morue)\b/,
+    fishes,
+  ),
+  of(/\b(?:scampi|langoustines?|crawfish|crevettes?|crabes?|homards?|ecrevisses?|shrimp paste)\b/, crustaceans),
+  of(/\b(?:amaretto|orgeat|amandes?|massepain|mandel|ratafia|marzipans?)\b/, 'almond'),
+  of(/\b(?:noisettes?|gianduia|nocciola|filberts?)\b/, 'hazelnut'),
+  of(/\b(?:pralines?|nougatine|krokant|croquant|nut butter|pesto|baklava)\b/, [...treeNuts, 'peanut']),
+  of(/\b(?:noix de cajou|cajou)\b/, 'cashew'),
+  of(/\bnoix de grenoble\b/, ['walnut', 'black-walnut', 'california-walnut', 'heartnut']),
+  of(/\b(?:pacanes?)\b/, 'pecan'),
+  of(/\bpistaches?\b/, 'pistachio'),
+  of(/\bnoix du bresil\b/, 'brazil'),
+  of(/\bpignons?\b/, 'pine-nut'),
+  of(/\bnoix\b/, [...treeNuts, 'peanut'], { notBefore: /^ de (?:coco|muscade|kola)\b/ }),
+  of(/\bnoix de coco\b/, 'coconut'),
+  of(/\b(?:arachides?|cacahuetes?|monkey nuts?|goobers?|satay)\b/, 'peanut'),
+  of(
+    /\b(?:speculoos|speculaas|panko|filo|phyllo|pastry|pastries|croissants?|brioche|cakes?|crackers?|bread|crumbs?|pasta|noodles?|vermicelli|orzo|freekeh|kamut|atta|maida|matzoh?|digestives?|ladyfingers?|gingerbread|panettone|waffles?|cones?|cereal|roux|hydrolyzed wheat|ble|froment|farine|gaufrettes?|chapelure|biscuiterie|pain|pate feuilletee)\b/,
+    'wheat',
+    { notAfter: GLUTEN_FREE, notBefore: /^ (?:de riz|de mais|d['’]amande|fruit)/ },
+  ),
+  of(/\b(?:porter|lager|pilsner|shandy|horlicks|maltose syrup|orge|biere|malt vinegar)\b/, 'barley'),
+  of(/\bseigle\b/, 'rye'),
+  of(/\b(?:avoine|granola|muesli)\b/, 'oats'),
+  of(/\b(?:natto|okara|yuba|shoyu|tamari|teriyaki|hoisin|textured vegetable protein|tvp|soja)\b/, 'soy'),
+  of(/\b(?:hydroly[sz]ed vegetable protein|hvp|hydroly[sz]ed plant protein)\b/, ['soy', 'wheat', 'barley']),
+  of(/\b(?:lecithins?|lecithines?|e ?322)\b/, ['soy', 'egg'], {
+    notAfter: /\b(?:sunflower|canola|rapeseed|tournesol|colza)(?: seed)?$/,
+    notBefore: /^ (?:de |d['’])(?:tournesol|colza)|^[^,;]{0,3}\(?(?:sunflower|tournesol)/,
+  }),
+  of(/\b(?:hummus|hommus|houmous|za['’]?atar|gomasio|gingelly|sesamol|til oil)\b/, 'sesame'),
+  of(/\bmoutarde\b/, 'mustard'),
+  of(/\b(?:celeri|celeri[- ]rave)\b/, 'celery'),
+  of(/\bso(?:2\b|₂)|\b(?:sul(?:f|ph)iting agents?|sul(?:f|ph)uring)\b/, 'sulfites'),
+  of(/\b(?:escargots?|snails?|abalone|cuttlefish|calamari|whelks?|cockles?|huitres?|moules|petoncles?)\b/, 'mollusc'),
+  of(
+    /\b(?:sherry|port wine|vermouth|amaretto|prosecco|champagne|cider brandy|sake|mead|schnapps|absinthe|grappa|calvados|armagnac|limoncello|marsala|madeira|triple sec|cura[cç]ao|porter|lager|beers?|stout|ales?|biere|vin|rhum|advocaat|eggnog liqueur)\b/,
+    spirits,
+    { notAfter: /\b(?:ginger|root|sugar|no|alcohol[- ]free|non[- ]alcoholic)$/, notBefore: /^ (?:flavou?r|vinegar)/ },
+  ),
+];
+
 /** What is said to be absent is not there: `egg-free`, `free from milk`, `no nuts`. */
 const ABSENT_BEHIND = /^[- ]free\b/;
 const ABSENT_BEFORE = /\b(?:no|without|free (?:from|of))(?: \w+,?){0,1}$/;
@@ -116,10 +187,10 @@ export interface Declared {
   readonly anyOf: readonly Allergen[];
 }
 
-/** What the words of a list of ingredients name of what somebody must avoid. */
-export function declaredIn(text: string): Declared[] {
+/** Finds what some signs stand for in a text. */
+function found(text: string, among: readonly Sign[]): Declared[] {
   const words = text.toLowerCase().replace(/\s+/g, ' ');
-  return signs.flatMap(({ words: sign, anyOf, notAfter, notBefore }) =>
+  return among.flatMap(({ words: sign, anyOf, notAfter, notBefore }) =>
     [...words.matchAll(sign)].flatMap(({ 0: word, index }): Declared[] => {
       const before = words.slice(0, index).trimEnd();
       const behind = words.slice(index + word.length);
@@ -133,15 +204,21 @@ export function declaredIn(text: string): Declared[] {
   );
 }
 
+/** Finds what the words of a list of ingredients name of what somebody must avoid. */
+export const declaredIn = (text: string): Declared[] => found(text, signs);
+
+/** Finds what the words of a list of ingredients stand for without naming it; accents are nothing that tells two of these words apart. */
+export const carriedIn = (text: string): Declared[] => found(text.normalize('NFD').replace(/\p{M}/gu, ''), carriers);
+
 type Declaring = Pick<IngredientDraft, 'contains' | 'traits' | 'declaration'>;
 
-/** What the words of an ingredient's declaration name and its contents lack, each once. */
+/** What the words of an ingredient's declaration name, or stand for, and its contents lack, each once. */
 export function undeclaredIn(ingredient: Declaring): Declared[] {
   const { labelName, parts } = ingredient.declaration;
   const there = new Set(containedIn(ingredient));
   const found = new Map<string, Declared>();
   for (const text of [labelName, ...parts.map(({ name }) => name)])
-    for (const each of declaredIn(text))
+    for (const each of [...declaredIn(text), ...carriedIn(text)])
       if (!each.anyOf.some((code) => there.has(code))) found.set(each.anyOf.join(' '), each);
   return [...found.values()];
 }
