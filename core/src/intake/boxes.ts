@@ -73,7 +73,22 @@ interface Number {
   readonly to: number;
 }
 
-/** `3`, `½`, `1 1/2`, `two`, `a couple`; null when no number begins here. */
+/** `and a half`, `and a quarter`, behind a number; null when it is not there. */
+function partAfter(line: TypedLine, index: number): Number | null {
+  if (line.at(index)?.word !== 'and') return null;
+  const at = /^(?:an?|one)$/.test(line.at(index + 1)?.word ?? '') ? index + 2 : index + 1;
+  const value = numberWords.get(line.at(at)?.word ?? '');
+  return value !== undefined && value < 1 ? { value, to: at + 1 } : null;
+}
+
+/** `1/2`; null when it is not there. */
+function ratioAt(line: TypedLine, index: number): Number | null {
+  if (line.at(index)?.kind !== 'number' || line.at(index + 1)?.text !== '/' || !line.isFree(index)) return null;
+  const [above, below] = [Number(line.at(index)?.text), Number(line.at(index + 2)?.text)];
+  return above > 0 && below > 0 ? { value: above / below, to: index + 3 } : null;
+}
+
+/** `3`, `½`, `1 1/2`, `two and a half`, `a couple`; null when no number begins here. */
 function numberAt(line: TypedLine, index: number): Number | null {
   const token = line.at(index);
   if (!token || !line.isFree(index)) return null;
@@ -81,13 +96,21 @@ function numberAt(line: TypedLine, index: number): Number | null {
     const fraction = fractions.get(token.text);
     if (fraction !== undefined) return { value: fraction, to: index + 1 };
     const value = Number(token.text.replace(',', '.'));
-    const below = line.at(index + 1)?.text === '/' ? Number(line.at(index + 2)?.text) : NaN;
-    if (below > 0) return { value: value / below, to: index + 3 };
+    const ratio = ratioAt(line, index);
+    if (ratio) return ratio;
+    const mixed = ratioAt(line, index + 1);
+    if (mixed && mixed.value < 1 && Number.isInteger(value)) return { value: value + mixed.value, to: mixed.to };
+    const part = partAfter(line, index + 1);
+    if (part) return { value: value + part.value, to: part.to };
     const more = fractions.get(line.at(index + 1)?.text ?? '');
     return more === undefined ? { value, to: index + 1 } : { value: value + more, to: index + 2 };
   }
   const value = numberWords.get(token.word);
   if (value === undefined) return null;
+  if (value >= 1) {
+    const part = partAfter(line, index + 1);
+    if (part) return { value: value + part.value, to: part.to };
+  }
   // `a couple of`, `a half dozen`
   const next = numberWords.get(line.at(index + 1)?.word ?? '');
   return /^an?$/.test(token.word) && next !== undefined ? { value: next, to: index + 2 } : { value, to: index + 1 };
@@ -126,6 +149,12 @@ function countAt(line: TypedLine, index: number, isName: (index: number) => bool
   if (isDozen(dozen)) {
     value *= 12;
     to = dozen + 1;
+    // `a dozen and a half`
+    const part = partAfter(line, to);
+    if (part) {
+      value += part.value * 12;
+      to = isDozen(part.to) ? part.to + 1 : part.to;
+    }
     if (line.at(to)?.text === '.' && !line.isParting(to)) to++;
   }
   const of = pastOf(line, to);

@@ -109,6 +109,24 @@ const nearDays: ReadonlyMap<string, number> = new Map([
   ['tomoz', 1],
   ['today', 0],
   ['tonight', 0],
+  ...(['a week', 'week', 'one week', '1 week', 'a wk', 'wk'] as const).flatMap((week): [string, number][] => [
+    [`${week} today`, 7],
+    [`${week} from today`, 7],
+    [`${week} tomorrow`, 8],
+    [`${week} from tomorrow`, 8],
+  ]),
+  ['today week', 7],
+  ['tomorrow week', 8],
+  ['today a week', 7],
+  ...(['a fortnight', 'fortnight', 'two weeks', '2 weeks', 'two wks', '2 wks'] as const).flatMap(
+    (weeks): [string, number][] => [
+      [`${weeks} today`, 14],
+      [`${weeks} from today`, 14],
+      [`${weeks} tomorrow`, 15],
+      [`${weeks} from tomorrow`, 15],
+    ],
+  ),
+  ['today fortnight', 14],
 ]);
 
 const namedBook = phraseBook([...nearDays.keys(), ...feasts.keys(), ...loose]);
@@ -242,6 +260,8 @@ function inFigures(line: TypedLine, index: number, today: Day, order: DayOrder):
     return { to, days: day === null ? [] : [day], dated: true };
   }
   const [, first = '', sign, second = '', years] = found;
+  // `1/2 dozen` is a number.
+  if (years === undefined && /^\s*(?:of )?(?:a )?(?:doz|dz)/i.test(rest.slice(found[0].length))) return null;
   // Only a slash or a year makes a date of two numbers: 2-3 is a range, and 1.5 a number.
   if (sign !== '/' && years === undefined && !(sign === '.' && rest.charAt(found[0].length) === '.')) return null;
   const year = years === undefined ? null : years.length === 2 ? 2000 + Number(years) : Number(years);

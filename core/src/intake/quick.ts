@@ -55,6 +55,8 @@ interface Asked {
   count: number;
   readonly found: FoundBox;
   readonly without: Set<string>;
+  /** Whether it is a part of what was ordered before: `2 of them`. */
+  isPart: boolean;
 }
 
 /** Everything that is being put together from one line. */
@@ -228,7 +230,7 @@ function decideBox(reader: Reader, found: FoundBox): Asked | null {
     if (answer === null) return null;
     count = Number(answer);
   }
-  return { boxId, count: count ?? 1, found, also: [], without: new Set() };
+  return { boxId, count: count ?? 1, found, also: [], without: new Set(), isPart: false };
 }
 
 /** How many there are already of a box. */
@@ -248,6 +250,24 @@ const askAgain = (reader: Reader, { from, to }: FoundBox): string | null => {
   ]);
 };
 
+/** Whether as many as were ordered are the same ones. */
+const askAll = (reader: Reader, { from, to }: FoundBox): string | null => {
+  const said = reader.line.said(from, to);
+  return reader.ask(`all ${said.toLowerCase()}`, `“${said}”: are these the ones above, or more boxes?`, [
+    { value: 'same', label: 'The ones above' },
+    { value: 'more', label: 'More boxes' },
+  ]);
+};
+
+/** Whether more than are left of what was ordered are that many more. */
+const askMore = (reader: Reader, { from, to }: FoundBox): string | null => {
+  const said = reader.line.said(from, to);
+  return reader.ask(`more ${said.toLowerCase()}`, `“${said}” is more than is left of them: are these more boxes?`, [
+    { value: 'more', label: 'Yes, more boxes' },
+    { value: 'none', label: 'No: I will write it again' },
+  ]);
+};
+
 function readBoxes(reader: Reader): void {
   const { line, shelf } = reader;
   for (const found of findBoxes(line, shelf.boxes)) {
@@ -258,11 +278,22 @@ function readBoxes(reader: Reader): void {
       meant.also.push(found);
       continue;
     }
-    // `3 samplers, one of them without nuts`: the one is of the three.
-    const of = found.ofThem
-      ? reader.asked.findLast((each) => each.boxId === asked.boxId && each.count >= asked.count)
+    // `3 samplers, one of them without nuts, one without milk`: each one is of the three, never of the one before.
+    const whole = found.ofThem
+      ? reader.asked.findLast((each) => each.boxId === asked.boxId && !each.isPart)
       : undefined;
-    if (of) of.count -= asked.count;
+    // `2 table boxes, 2 without nuts`: all of them, or two more?
+    const isAll =
+      whole?.count === asked.count && !/\b(?:of|them|those|these|which)\b/i.test(line.said(found.from, found.to));
+    if (isAll) {
+      if (askAll(reader, found) !== 'more') {
+        whole.also.push(found);
+        continue;
+      }
+    } else if (whole && whole.count >= asked.count) {
+      whole.count -= asked.count;
+      asked.isPart = true;
+    } else if (whole && askMore(reader, found) !== 'more') continue;
     reader.asked.push(asked);
   }
   reader.asked = reader.asked.filter(({ count }) => count > 0);

@@ -5,6 +5,9 @@ import { TODAY } from '../../testing/kitchen.js';
 import { typedOrders, typedShelf } from '../../testing/typed-orders.js';
 import { readQuickOrder, type QuickOrder } from './quick.js';
 
+/** So many typed orders are read and compared with what was meant. */
+const READ = runs(500, 4000);
+
 /** Answers questions until none is left, each by the choice that a number picks; what has no choices stays open. */
 function answered(text: string, picks: readonly number[]): QuickOrder {
   const answers = new Map<string, string>();
@@ -44,9 +47,9 @@ describe('a typed order, its parts in any order', () => {
         expect([text, read.customer, counts, read.on, read.way]).toEqual([text, customer, boxes, on, way]);
         expect([text, [...ruledOut(read)].sort()]).toEqual([text, [...new Set(exclusions.flat())].sort()]);
       }),
-      { numRuns: runs(500, 4000) },
+      { numRuns: READ },
     );
-    expect(whole).toBeGreaterThan(2000);
+    expect(whole).toBeGreaterThan(READ / 2);
   });
 
   it('has every word in one reading, or to be seen as not understood', () => {
