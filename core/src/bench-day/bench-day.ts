@@ -3,7 +3,6 @@ import { addDays, sayClock, sayList, sayTime, type Day } from '../quantity/index
 import { sayBatches } from '../recipe/index.js';
 import {
   bestSchedule,
-  MOST_LOOKS,
   boundsOf,
   type BestSchedule,
   type PlacedUse,
@@ -62,6 +61,8 @@ export const sayBenchTime = ({ begins }: Pick<BenchDay, 'begins'>, minutes: numb
   begins === null ? `+${sayClock(minutes)}` : sayTime(begins + minutes);
 
 const ROUNDS = 100;
+/** Orders that are tried take so many looks of one activity at another in all: a day with more to do is put in order fewer times. */
+const MOST_LOOKS = 400_000;
 const HELPER_STEP = 30;
 /** The helper comes within a day from its beginning, however long its work is. */
 const HELPER_BY = 24 * 60;
@@ -80,22 +81,24 @@ function withHelper(
   enough: number,
 ): BestSchedule | null {
   const activities = jobs.map(({ activity }) => activity);
-  const alone = bestSchedule({ activities, resources, changeover }, minutes > 0 ? 0 : ROUNDS, enough);
+  const looks = MOST_LOOKS / Math.max(1, jobs.length ** 2);
+  const rounds = Math.min(ROUNDS, Math.floor(looks));
+  const alone = bestSchedule({ activities, resources, changeover }, minutes > 0 ? 0 : rounds, enough);
   if (minutes <= 0 || !alone) return alone;
-  const at = (from: number, rounds: number) =>
+  const at = (from: number, changed: number) =>
     bestSchedule(
       { activities, changeover, resources: [...resources, { key: HELPER, capacity: 1, from, until: from + minutes }] },
-      rounds,
+      changed,
       enough,
     );
   let best = { from: 0, span: Infinity };
   const until = Math.min(alone.span, HELPER_BY);
-  const step = Math.max(HELPER_STEP, until / Math.max(4, MOST_LOOKS / jobs.length ** 2));
+  const step = Math.max(HELPER_STEP, until / Math.max(4, looks));
   for (let from = 0; from < until; from += step) {
     const span = at(from, 0)?.span ?? Infinity;
     if (span < best.span - 1e-6) best = { from, span };
   }
-  return at(best.from, ROUNDS);
+  return at(best.from, rounds);
 }
 
 /** The run to which a strip belongs; none for what is made already, finished, packed or cleaned. */

@@ -37,9 +37,6 @@ function byWeight(activities: readonly Activity[], weight: (activity: Activity) 
   return order;
 }
 
-/** Changed orders take so many looks of one activity at another in all: a day with more to do is put in order fewer times. */
-export const MOST_LOOKS = 400_000;
-
 export interface BestSchedule extends Schedule {
   readonly bounds: Bounds;
 }
@@ -47,7 +44,7 @@ export interface BestSchedule extends Schedule {
 /**
  * A short schedule: the best of several orders (longest way to the end first, most work first, as given), then of orders in which one
  * activity goes to another place, kept when it is no longer. The same project always gives the same schedule.
- * @param rounds how many changed orders are tried, fewer where there is much to do; none are when a lower bound is reached
+ * @param rounds how many changed orders are tried; none are when a lower bound is reached
  * @param enough a span that is short enough: nothing shorter is looked for
  * @returns null when some activity never fits
  * @throws Error when activities wait for one another in a circle
@@ -71,8 +68,7 @@ export function bestSchedule(project: Project, rounds = 200, enough = 0): BestSc
   const below = (count: number): number => uniformInt(random, 0, count - 1);
   let at: Schedule = best;
   const target = Math.max(bounds.leastMinutes, enough) + 1e-6;
-  const most = Math.min(rounds, Math.floor(MOST_LOOKS / activities.length ** 2));
-  for (let round = 0; round < most && best.span > target && order.length > 1; round++) {
+  for (let round = 0; round < rounds && best.span > target && order.length > 1; round++) {
     const tried = [...order];
     // Now and then several at once, so as to come out of where one alone does not help.
     for (let moves = round % 8 === 7 ? 4 : 1; moves > 0; moves--) {

@@ -1,3 +1,3 @@
-export { bestSchedule, MOST_LOOKS, type BestSchedule } from './best.js';
+export { bestSchedule, type BestSchedule } from './best.js';
 export { boundsOf } from './bounds.js';
 export type { Activity, ChangedOver, Changeover, PlacedUse, Project, Resource, Schedule, Use } from './project.js';
