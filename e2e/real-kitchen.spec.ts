@@ -199,7 +199,7 @@ test('a promise for January, before anything is ordered for it; none while the k
   const weeks = page.getByRole('region', { name: 'Weeks to come' });
   const january = weeks.getByRole('row').filter({ hasText: 'Mon 11 Jan to Sun 17 Jan' });
   await expect(january).toContainText(/\d/, { timeout: 180_000 });
-  const week = await ask<{ boxes: { boxName: string; most: number }[] }>(request, '/api/plan/week?index=7');
+  const week = await ask<{ boxes: { boxName: string; most: number }[] }>(request, '/api/plan/week?index=7&soon=true');
   expect(week.boxes.some(({ most }) => most > 0)).toBe(true);
 
   await page.goto('/settings');

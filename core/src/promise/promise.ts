@@ -62,6 +62,8 @@ const SEARCH_DAYS = 35;
 /** From this share of its hours on a day is tight. */
 const TIGHT = 0.9;
 const WORK = 24;
+/** A week asks it of many boxes: with less work for each. */
+const WEEK_WORK = 4;
 const LATER_WORK = 8;
 /** A day that would end so much later than its hours and its overtime is not to be promised. */
 const MOST_LATE_MINUTES = 120;
@@ -370,7 +372,7 @@ export class PromiseDesk {
       }, MOST_AHEAD);
       const judged = new Map<number, Proven>();
       const may = (how: PromiseOptions) => async (count: number) => {
-        const found = await this.promised(calledAs('It', order(count)), how, options.work ?? WORK);
+        const found = await this.promised(calledAs('It', order(count)), how, options.work ?? WEEK_WORK);
         judged.set(count, found);
         return found.stops.length === 0;
       };

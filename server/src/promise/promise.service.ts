@@ -39,9 +39,8 @@ function changeOf(before: Season, { season, today }: { readonly season: Season; 
   };
 }
 
-/** Works promises out in a thread of its own, over the season as it was last stored; what nobody waits for any more is given up. */
-@Injectable()
-export class PromiseService implements OnModuleDestroy {
+/** A thread that works questions out over the season as it was last stored; what nobody waits for any more is given up. */
+class PromiseThread {
   private worker: Worker | null = null;
   private count = 0;
   /** What the thread's answers rest on. */
@@ -51,44 +50,7 @@ export class PromiseService implements OnModuleDestroy {
   /** Forgotten questions that the thread has not given up yet, each with the moment at which it is ended. */
   private readonly givenUp = new Map<number, NodeJS.Timeout>();
 
-  /**
-   * Says whether an order can be promised.
-   * @param soon whether only the plan as it stands is looked at
-   * @param signal gives the question up
-   * @throws GivenUp when it was given up
-   */
-  async check(
-    season: Season,
-    today: Day,
-    asked: OrderFiled,
-    soon: boolean,
-    signal: AbortSignal,
-  ): Promise<PromiseCheck> {
-    const question = { kind: 'ask', asked, soon } as const;
-    return (await this.answer(season, today, question, signal)) as PromiseCheck;
-  }
-
-  /**
-   * Further boxes that could be packed from what will be left over.
-   * @param signal gives the question up
-   * @throws GivenUp when it was given up
-   */
-  async offers(season: Season, today: Day, signal: AbortSignal): Promise<readonly Offer[]> {
-    return (await this.answer(season, today, { kind: 'offers' }, signal)) as readonly Offer[];
-  }
-
-  /**
-   * What a week to come could still take.
-   * @param index 0 for the week of today
-   * @param soon whether only the plan as it stands is looked at
-   * @param signal gives the question up
-   * @throws GivenUp when it was given up
-   */
-  async week(season: Season, today: Day, index: number, soon: boolean, signal: AbortSignal): Promise<WeekAhead> {
-    return (await this.answer(season, today, { kind: 'week', index, soon }, signal)) as WeekAhead;
-  }
-
-  private async answer(season: Season, today: Day, question: Asked, signal: AbortSignal): Promise<Found> {
+  async answer(season: Season, today: Day, question: Asked, signal: AbortSignal): Promise<Found> {
     if (this.ground?.season !== season || this.ground.today !== today) {
       const before = this.ground;
       this.ground = { season, today };
@@ -111,7 +73,7 @@ export class PromiseService implements OnModuleDestroy {
     return found;
   }
 
-  async onModuleDestroy(): Promise<void> {
+  async end(): Promise<void> {
     const { worker } = this;
     this.worker = null;
     for (const late of this.givenUp.values()) clearTimeout(late);
@@ -187,5 +149,57 @@ export class PromiseService implements OnModuleDestroy {
     this.worker = worker;
     worker.postMessage(this.groundOf());
     return worker;
+  }
+}
+
+/** Works promises out in threads of their own: what is soon known never waits for what takes long. */
+@Injectable()
+export class PromiseService implements OnModuleDestroy {
+  private readonly soonKnown = new PromiseThread();
+  private readonly lookedFor = new PromiseThread();
+
+  /**
+   * Says whether an order can be promised.
+   * @param soon whether only the plan as it stands is looked at
+   * @param signal gives the question up
+   * @throws GivenUp when it was given up
+   */
+  async check(
+    season: Season,
+    today: Day,
+    asked: OrderFiled,
+    soon: boolean,
+    signal: AbortSignal,
+  ): Promise<PromiseCheck> {
+    const question = { kind: 'ask', asked, soon } as const;
+    return (await this.of(soon).answer(season, today, question, signal)) as PromiseCheck;
+  }
+
+  /**
+   * Further boxes that could be packed from what will be left over.
+   * @param signal gives the question up
+   * @throws GivenUp when it was given up
+   */
+  async offers(season: Season, today: Day, signal: AbortSignal): Promise<readonly Offer[]> {
+    return (await this.of(false).answer(season, today, { kind: 'offers' }, signal)) as readonly Offer[];
+  }
+
+  /**
+   * What a week to come could still take.
+   * @param index 0 for the week of today
+   * @param soon whether only the plan as it stands is looked at
+   * @param signal gives the question up
+   * @throws GivenUp when it was given up
+   */
+  async week(season: Season, today: Day, index: number, soon: boolean, signal: AbortSignal): Promise<WeekAhead> {
+    return (await this.of(soon).answer(season, today, { kind: 'week', index, soon }, signal)) as WeekAhead;
+  }
+
+  async onModuleDestroy(): Promise<void> {
+    await Promise.all([this.soonKnown.end(), this.lookedFor.end()]);
+  }
+
+  private of(soon: boolean): PromiseThread {
+    return soon ? this.soonKnown : this.lookedFor;
   }
 }

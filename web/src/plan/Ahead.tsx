@@ -9,7 +9,7 @@ import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import { MOST_AHEAD, MOST_WEEKS, type WeekAhead } from '@usual-pantry/core/promise';
 import { sayCount, sayDay, sayMinutes, sayShortDay } from '@usual-pantry/core/quantity';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { usePlanQuery, WEEK, WEEK_SOON } from '../data/plan';
 import { useAsked } from '../data/useAsked';
 import { useSeasonBook } from '../data/useSeason';
@@ -42,15 +42,21 @@ interface WeekProps {
   readonly boxes: readonly string[];
   /** Whether other plans are looked for now: one week after another. */
   readonly isTurn: boolean;
+  /** Is told when the last week that is shown stands there. */
+  readonly onAll: (shown: number) => void;
 }
 
 /** One week of the calendar, and those after it: as the plan stands, the next one when this one is there; then, one by one, with other plans. */
-function Weeks({ index, shown, boxes, isTurn }: WeekProps) {
+function Weeks({ index, shown, boxes, isTurn, onAll }: WeekProps) {
   const { data: plan } = usePlanQuery();
   const [tries, setTries] = useState(0);
   const ground = useMemo(() => ({ plan, tries }), [plan, tries]);
   const soon = useAsked(WEEK_SOON, index, ground);
   const better = useAsked(WEEK, isTurn ? index : null, ground);
+  const isLast = index + 1 === shown && soon.data !== null;
+  useEffect(() => {
+    if (isLast) onAll(shown);
+  }, [isLast, onAll, shown]);
   const across = boxes.length + 1;
   const error = soon.error ?? better.error;
   if (error)
@@ -82,7 +88,9 @@ function Weeks({ index, shown, boxes, isTurn }: WeekProps) {
   return (
     <>
       <Week week={week} boxes={boxes} isLooking={isTurn && !better.isOver} />
-      {index + 1 < shown && <Weeks index={index + 1} shown={shown} boxes={boxes} isTurn={isTurn && better.isOver} />}
+      {index + 1 < shown && (
+        <Weeks index={index + 1} shown={shown} boxes={boxes} isTurn={isTurn && better.isOver} onAll={onAll} />
+      )}
     </>
   );
 }
@@ -127,7 +135,8 @@ function Week({ week, boxes, isLooking }: { week: WeekAhead; boxes: readonly str
 /** What each week to come could still take in boxes of each kind, before anybody has ordered them. */
 export function Ahead() {
   const [shown, setShown] = useState(SOME_WEEKS);
-  const { data: plan } = usePlanQuery();
+  // Other plans are looked for once every week stands there as the plan is.
+  const [all, setAll] = useState(0);
   const { season, error, again } = useSeasonBook();
   if (!season) return <Waiting error={error} again={again} />;
   const kinds = [...season.book.boxes.values()].filter(({ complete }) => complete).map(({ box }) => box);
@@ -151,7 +160,7 @@ export function Ahead() {
             </TableRow>
           </TableHead>
           <TableBody>
-            <Weeks index={0} shown={shown} boxes={kinds.map(({ id }) => id)} isTurn={plan !== undefined} />
+            <Weeks index={0} shown={shown} boxes={kinds.map(({ id }) => id)} isTurn={all >= shown} onAll={setAll} />
           </TableBody>
         </Table>
       </TableContainer>
