@@ -20,7 +20,7 @@ describe('a column of a file of orders that holds no field', () => {
   it.each([
     ['Info', 'no nuts'],
     ['Info', 'peanuts'],
-    ['Extra', 'Mia has an EpiPen'],
+    ['Extra', 'Mia carries epinephrine'],
     ['Extra', 'vegan please'],
     ['Anything else?', 'gluten-free box if you can'],
     ['Anything else?', 'she is allergic to sesame'],

@@ -27,7 +27,7 @@ const HEADED =
 
 /** Words of allergies, diets and exclusions, as a cell is written. */
 const RULES_OUT =
-  /allerg|anaphyla|epi-?pen|intoler|sensitiv|diet|avoid|exclu|without|free\b|-free|must not|cannot|can['’]?t|does ?n['’]?t|do not|don['’]?t|\bnot?\b|\bnone of\b|\bskip\b|leave out|hold the|\bexcept\b|\bsans\b|\bw\/o\b|vegan|veget|halal|kosher|pareve|coeliac|celiac|diabet|keto|lactose|dairy|gluten|\bnuts?\b/i;
+  /allerg|anaphyla|\bepi-?p|epinephrine|adrenalin|intoler|sensitiv|diet|avoid|exclu|without|free\b|-free|must not|cannot|can['’]?t|does ?n['’]?t|do not|don['’]?t|\bnot?\b|\bnone of\b|\bskip\b|leave out|hold the|\bexcept\b|\bsans\b|\bw\/o\b|vegan|veget|halal|kosher|pareve|coeliac|celiac|diabet|keto|lactose|dairy|gluten|\bnuts?\b/i;
 
 /** An answer to a question that only the head of its column tells. */
 const YES_OR_NO = /^(?:no|n|none|not|yes|y|n\/a|-+)\.?$/i;
