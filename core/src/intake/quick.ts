@@ -264,7 +264,7 @@ const askMore = (reader: Reader, { from, to }: FoundBox): string | null => {
   const said = reader.line.said(from, to);
   return reader.ask(`more ${said.toLowerCase()}`, `“${said}” is more than is left of them: are these more boxes?`, [
     { value: 'more', label: 'Yes, more boxes' },
-    { value: 'none', label: 'No: I will write it again' },
+    { value: 'none', label: 'No, I’ll type it again' },
   ]);
 };
 

@@ -15,8 +15,8 @@ function verdictOf({ verdict, toDecide }: PromiseCheck, on: Day) {
       severity: 'warning',
       words:
         toDecide.length > 0
-          ? `There are probably hours enough for ${day}, but it is not to be promised as it is:`
-          : `It can probably be promised for ${day}: there are hours enough, but not as the plan stands.`,
+          ? `There is probably enough time for ${day}, but it is not to be promised as it is:`
+          : `It can probably be promised for ${day}: there is enough time, but the plan must change.`,
     } as const;
   if (verdict === 'not known' && toDecide.length > 0)
     return {

@@ -9,21 +9,24 @@ import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import { MOST_AHEAD, MOST_WEEKS, type WeekAhead } from '@usual-pantry/core/promise';
 import { sayCount, sayDay, sayMinutes, sayShortDay } from '@usual-pantry/core/quantity';
-import { useEffect, useMemo, useState } from 'react';
-import { usePlanQuery, WEEK, WEEK_SOON } from '../data/plan';
+import { useEffect, useState } from 'react';
+import { WEEK, WEEK_SOON } from '../data/plan';
 import { useAsked } from '../data/useAsked';
 import { useSeasonBook } from '../data/useSeason';
 import { Empty } from '../parts/Panel';
-import { sayRefusal, type Refusal } from '../parts/refusal';
 import { Waiting } from '../parts/Waiting';
 import { WorkingOut } from '../parts/WorkingOut';
+import { TryAgain, usePlanGround } from './TryAgain';
 
 const small = { typography: 'fine', color: 'text.secondary' } as const;
 /** So many weeks are shown at first, and so many more each time. */
 const SOME_WEEKS = 8;
 
-/** How many boxes; where more than that were not tried, that it may be more. */
-const sayMost = (most: number): string => `${String(most)}${most >= MOST_AHEAD ? ' or more' : ''}`;
+/** How many boxes; where more than that were not tried, or other plans not looked at, that it may be more. */
+const sayMost = (most: number, isFinal: boolean): string => {
+  if (most === 0) return isFinal ? 'none' : 'none yet';
+  return `${String(most)}${!isFinal || most >= MOST_AHEAD ? ' or more' : ''}`;
+};
 
 /** Why nothing is taken in a week, or what its hours are. */
 function sayHours({ benchMinutes, bookedMinutes, closures, handOver }: WeekAhead): string {
@@ -48,9 +51,7 @@ interface WeekProps {
 
 /** One week of the calendar, and those after it: as the plan stands, the next one when this one is there; then, one by one, with other plans. */
 function Weeks({ index, shown, boxes, isTurn, onAll }: WeekProps) {
-  const { data: plan } = usePlanQuery();
-  const [tries, setTries] = useState(0);
-  const ground = useMemo(() => ({ plan, tries }), [plan, tries]);
+  const { ground, again } = usePlanGround();
   const soon = useAsked(WEEK_SOON, index, ground);
   const better = useAsked(WEEK, isTurn ? index : null, ground);
   const isLast = index + 1 === shown && soon.data !== null;
@@ -63,14 +64,7 @@ function Weeks({ index, shown, boxes, isTurn, onAll }: WeekProps) {
     return (
       <TableRow>
         <TableCell colSpan={across} role="alert">
-          {sayRefusal(error as Refusal)}{' '}
-          <Button
-            onClick={() => {
-              setTries(tries + 1);
-            }}
-          >
-            Try again
-          </Button>
+          <TryAgain error={error} again={again} />
         </TableCell>
       </TableRow>
     );
@@ -109,7 +103,7 @@ function Week({ week, boxes, isLooking }: { week: WeekAhead; boxes: readonly str
         </Box>
         {isLooking && (
           <Box sx={small}>
-            <WorkingOut>Looking for room in other plans…</WorkingOut>
+            <WorkingOut>Looking for more room…</WorkingOut>
           </Box>
         )}
         {handOver !== null && handOver !== to && <Box sx={small}>for {sayDay(handOver)}</Box>}
@@ -122,8 +116,7 @@ function Week({ week, boxes, isLooking }: { week: WeekAhead; boxes: readonly str
             align="right"
             sx={{ typography: 'figures', color: most === 0 ? 'text.secondary' : 'inherit' }}
           >
-            {handOver === null ? 'closed' : most === 0 ? 'none' : sayMost(most)}
-            {handOver !== null && !week.isFinal && <Box sx={small}>at least</Box>}
+            {handOver === null ? 'closed' : sayMost(most, week.isFinal)}
             {isTight && <Box sx={small}>tight</Box>}
           </TableCell>
         );
@@ -165,9 +158,8 @@ export function Ahead() {
         </Table>
       </TableContainer>
       <Box sx={{ ...small, mt: 1, maxWidth: '90ch' }}>
-        Beside everything that is ordered: what one kind takes, another cannot have. At least so many fit into the plan
-        as it stands; with the season planned again it may be more, which is looked for one week after another. Tight: a
-        day would end after its hours.
+        Beside everything that is already ordered: what one kind takes, another cannot have. “Or more” fits into the
+        plan as it stands; more room is looked for one week after another. Tight: a day would run past its hours.
       </Box>
       {shown < MOST_WEEKS && (
         <Button

@@ -6,14 +6,15 @@ import type { PlanSummary } from '@usual-pantry/core/api';
 import { moreBoxes } from '@usual-pantry/core/order';
 import { gainOf, type Offer } from '@usual-pantry/core/promise';
 import { sayGrams, sayList, sayMinutes, sayMoney, sayShortDay } from '@usual-pantry/core/quantity';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { said } from '../data/notices';
-import { OFFERS, usePlanQuery } from '../data/plan';
+import { OFFERS } from '../data/plan';
 import { recordApi } from '../data/records';
 import { useAppDispatch } from '../data/store';
 import { useAsked } from '../data/useAsked';
 import { sayRefusal, type Refusal } from '../parts/refusal';
 import { WorkingOut } from '../parts/WorkingOut';
+import { TryAgain, usePlanGround } from './TryAgain';
 
 const nameOf = ({ boxes }: Offer): string =>
   boxes.map(({ count, boxName }, at) => `${String(count)} ${at === 0 ? 'more ' : ''}× ${boxName}`).join(' + ');
@@ -90,9 +91,7 @@ function OfferRow({ offer, currency }: { offer: Offer; currency: string }) {
 }
 
 function Found({ currency, onClose }: { currency: string; onClose: () => void }) {
-  const { data: plan } = usePlanQuery();
-  const [tries, setTries] = useState(0);
-  const ground = useMemo(() => ({ plan, tries }), [plan, tries]);
+  const { ground, again } = usePlanGround();
   const { data, error, isOver } = useAsked(OFFERS, 'offers', ground);
   if (!isOver)
     return (
@@ -103,14 +102,7 @@ function Found({ currency, onClose }: { currency: string; onClose: () => void })
   if (error)
     return (
       <Box role="alert">
-        {sayRefusal(error as Refusal)}{' '}
-        <Button
-          onClick={() => {
-            setTries(tries + 1);
-          }}
-        >
-          Try again
-        </Button>
+        <TryAgain error={error} again={again} />
       </Box>
     );
   if (!data || data.length === 0)
