@@ -1,4 +1,6 @@
 import type { Book } from '@usual-pantry/core/book';
+import { allergenCodes } from '@usual-pantry/core/ingredient';
+import { packBox } from '@usual-pantry/core/order';
 import { nutClass, nutClasses, type Plan } from '@usual-pantry/core/plan';
 import type { BenchDay } from '@usual-pantry/core/bench-day';
 
@@ -57,32 +59,30 @@ export function verifyBench(sheet: BenchDay, plan: Plan, day: string, book: Book
       wrong.push(`${day}: ${String(mostAtOnce(uses))} times ${name} at once, ${String(there)} are there`);
   }
 
-  // Without nuts before tree nuts before peanut, and nothing after what has an allergen that it lacks, without a clean-down between.
-  const containsOf = ({ recipeId, pieceId }: (typeof tasks)[number]) =>
-    book.recipes.get(recipeId ?? '')?.contains ?? book.pieces.get(pieceId ?? '')?.contains ?? [];
-  const chosen = new Set<string>([
-    'alcohol',
-    'alcohol-carrier',
-    'gelatin',
-    'honey',
-    'beeswax',
-    'shellac',
-    'carmine',
-    'meat',
-  ]);
-  const work = tasks.filter(({ kind }) => kind === 'make' || kind === 'finish');
+  // Without nuts before tree nuts before peanut, and nothing after what has an allergen that it lacks and that is minded, without a clean-down between.
+  const inBox = (pack: (typeof tasks)[number]['pack']) =>
+    pack ? (packBox(book, pack.boxId, pack)?.facts.contains ?? []) : undefined;
+  const containsOf = ({ recipeId, pieceId, pack }: (typeof tasks)[number]) =>
+    book.recipes.get(recipeId ?? '')?.contains ?? book.pieces.get(pieceId ?? '')?.contains ?? inBox(pack) ?? [];
+  const minded = new Set(plan.minded);
+  for (const code of allergenCodes)
+    if ((code === 'peanut' || nutClass([code]) === 'tree nuts') && !minded.has(code))
+      wrong.push(`${day}: ${code} is not cleaned off`);
+  const work = tasks.filter(({ kind }) => kind !== 'clean');
   const cleans = tasks.filter(({ kind }) => kind === 'clean');
   for (const one of work)
     for (const other of work) {
       const [left, lacks] = [containsOf(one), containsOf(other)];
-      const isWorse =
-        nutClasses.indexOf(nutClass(left)) !== nutClasses.indexOf(nutClass(lacks)) ||
-        left.some((code) => !chosen.has(code) && !lacks.includes(code));
-      if (one.from >= other.from - 1e-6 || !isWorse) continue;
-      if (nutClasses.indexOf(nutClass(left)) > nutClasses.indexOf(nutClass(lacks)))
+      if (one === other || one.from > other.from + 1e-6) continue;
+      const carried = left.filter((code) => minded.has(code) && !lacks.includes(code));
+      const isAtOnce = one.from + one.minutes > other.from + 1e-6;
+      if (one.from < other.from - 1e-6 && nutClasses.indexOf(nutClass(left)) > nutClasses.indexOf(nutClass(lacks)))
         wrong.push(`${day}: ${other.name} is begun after ${one.name}, which has more nuts`);
-      if (!cleans.some(({ from, minutes }) => from >= one.from - 1e-6 && from + minutes <= other.from + 1e-6))
-        wrong.push(`${day}: ${other.name} is begun after ${one.name} without cleaning`);
+      const isClean = cleans.some(
+        ({ from, minutes }) => from >= one.from - 1e-6 && from + minutes <= other.from + 1e-6,
+      );
+      if (carried.length > 0 && kitchen.cleanMinutes > 0 && (isAtOnce || !isClean))
+        wrong.push(`${day}: ${other.name} is begun after ${one.name} without cleaning off ${carried.join(', ')}`);
     }
 
   // What is made on the day is there, and has rested, before what uses it.

@@ -3,7 +3,14 @@ import type { Finding } from '../finding/index.js';
 import { allergenCodes } from '../ingredient/index.js';
 import { orderDraftSchema, orderStates } from '../order/index.js';
 import { mouldStages, pieceDraftSchema } from '../piece/index.js';
-import { decisionSchema, nutClasses, type HandOverDay, type LabelRun, type Plan } from '../plan/index.js';
+import {
+  decisionSchema,
+  nutClasses,
+  type HandOverDay,
+  type LabelRun,
+  type Plan,
+  type PlanWork,
+} from '../plan/index.js';
 import type { PlanJob, WhatIfAnswer } from '../programme/index.js';
 import { conventionsSchema } from '../quantity/index.js';
 import { schoolCodeSchema } from '../kitchen/index.js';
@@ -115,8 +122,9 @@ export const planRunsSchema = z
     made: z.array(madeRunSchema),
     finishings: z.array(finishingSchema),
     days: z.array(seasonDaySchema),
+    minded: z.array(z.enum(allergenCodes)),
   })
-  .meta({ id: 'PlanRuns' }) satisfies z.ZodType<Pick<Plan, 'runs' | 'made' | 'finishings' | 'days'>>;
+  .meta({ id: 'PlanRuns' }) satisfies z.ZodType<PlanWork>;
 export type PlanRuns = Answer<typeof planRunsSchema>;
 
 /** A day of the season in short. */

@@ -12,7 +12,7 @@ import {
 import { cleaningOf, cleanWords, equipmentOf, operationsOf } from './operations.js';
 import { toolsToClean } from './tools-to-clean.js';
 import { HELPER, MAKER, type Operation, type OperationWords } from './operation.js';
-import { beginsAt, type PlanWork, helperHours } from '../plan/index.js';
+import { beginsAt, type Minded, type PlanWork, helperHours } from '../plan/index.js';
 
 /** One stretch of somebody's hands on a day. */
 export interface BenchTask extends OperationWords {
@@ -136,9 +136,9 @@ function joined(tasks: readonly BenchTask[], plan: PlanWork, day: Day): BenchTas
 }
 
 /** The same, each clean-down with the pots, pans and tools that it is for. */
-const withTools = (tasks: readonly BenchTask[], book: Book): BenchTask[] =>
+const withTools = (tasks: readonly BenchTask[], minded: Minded, book: Book): BenchTask[] =>
   tasks.map((task) => {
-    const tools = task.kind === 'clean' ? toolsToClean(task, tasks, book) : [];
+    const tools = task.kind === 'clean' ? toolsToClean(task, tasks, minded, book) : [];
     return tools.length > 0 ? { ...task, code: `${task.code}: ${sayList(['the bench', ...tools])}` } : task;
   });
 
@@ -208,7 +208,7 @@ const restingOn = (plan: PlanWork, day: Day, book: Book): BenchDay['resting'] =>
 
 /**
  * Puts a day's work in order on the hands, burners, oven, pans and tools that there are: without nuts before tree nuts before peanut,
- * with a clean-down between, and before whatever lacks an allergen of what was there; components before what uses them; what rests gives the hands free for other work; packing when everything
+ * with a clean-down before whatever lacks an allergen of what was there and that the plan minds; components before what uses them; what rests gives the hands free for other work; packing when everything
  * is finished. Only the maker cooks, so that no two pots want hands in the same minute; a helper finishes and packs.
  * @param enough minutes within which it may end: no shorter order is looked for
  * @returns no tasks, and what is lacking, where nothing can be placed; more than a day can hold is not put in order
@@ -265,7 +265,7 @@ export function benchDay(plan: PlanWork, day: Day, book: Book, enough = 0): Benc
   // What is done of the day already lies before all that is still to be done.
   const done = plan.days.find((entry) => entry.day === day)?.doneMinutes ?? 0;
   const later = <T extends { readonly from: number }>(each: T): T => ({ ...each, from: each.from + done });
-  const tasks = withTools(joined(tasksOf(jobs, schedule), plan, day), book);
+  const tasks = withTools(joined(tasksOf(jobs, schedule), plan, day), new Set(plan.minded), book);
   const hands = bounds.resources.filter(({ key }) => key === MAKER || key === HELPER);
   const [busiest] = bounds.resources
     .filter(({ key, minutes }) => key !== MAKER && key !== HELPER && minutes > 0)

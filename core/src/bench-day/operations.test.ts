@@ -67,12 +67,32 @@ describe('a day of work', () => {
     expect(sheet.leastMinutes).toBe(sheet.spanMinutes);
   });
 
-  it('comes to what holds nuts last, after cleaning, and packs what has none before', () => {
-    const { sheet } = saturday({ plain: 5, nuts: 5 });
+  it('comes to what holds nuts last, and packs what has none before, with nothing to clean between', () => {
+    const { sheet, plan, book } = saturday({ plain: 5, nuts: 5 });
     const order = said(sheet).map((each) => each.replace(/^[\d.]+ maker /, ''));
-    expect(order.indexOf('Pack plain')).toBeLessThan(order.indexOf('Clean'));
-    expect(order.indexOf('Clean')).toBeLessThan(order.indexOf('nutty'));
+    expect(order.indexOf('Pack plain')).toBeLessThan(order.indexOf('nutty'));
     expect(order.at(-1)).toBe('Pack nuts');
+    expect(order).not.toContain('Clean');
+    expect(verifyBench(sheet, plan, DAY, book)).toEqual([]);
+  });
+
+  it('cleans before a box that must not take on what was packed before it', () => {
+    const nuts = ['pecan', 'hazelnut'].map((id) => ingredient(id, { contains: [id as 'pecan'] }));
+    const book = bookOf({
+      ingredients: nuts,
+      recipes: nuts.map(({ id }) => recipe(id, [line(id, 100)], { handsMinutes: 20 })),
+      pieces: nuts.map(({ id }) => rolled(`${id}-piece`, id)),
+      boxes: nuts.map(({ id }) => box(id, [`${id}-piece`], { packMinutes: 4 })),
+      kitchen: { ...kitchen, benchWeek: [{ weekday: 6, hours: 8, begins: null }], cleanMinutes: 10 },
+    });
+    const plan = planSeason(book, [order('a', { pecan: 2, hazelnut: 2 }, '2026-12-06')], TODAY);
+    const sheet = benchDay(plan, DAY, book);
+    expect(verifyBench(sheet, plan, DAY, book)).toEqual([]);
+    const packs = sheet.tasks.filter(({ kind }) => kind === 'pack');
+    const between = sheet.tasks.filter(
+      ({ kind, from }) => kind === 'clean' && from > (packs[0]?.from ?? 0) && from < (packs[1]?.from ?? 0),
+    );
+    expect(between).toHaveLength(1);
   });
 
   it('is cleaned between, tool by tool: what somebody lacks was in, and is used again', () => {
@@ -85,7 +105,8 @@ describe('a day of work', () => {
       boxes: [box('both', ['milky-piece', 'floury-piece'], { packMinutes: 4 })],
       kitchen: { ...kitchen, benchWeek: [{ weekday: 6, hours: 8, begins: null }], cleanMinutes: 10 },
     });
-    const plan = planSeason(book, [order('a', { both: 4 }, '2026-12-06')], TODAY);
+    const exclusions = ['milk', 'wheat'];
+    const plan = planSeason(book, [order('a', { both: 4 }, '2026-12-06', { exclusions })], TODAY);
     const cleans = benchDay(plan, DAY, book).tasks.flatMap(({ kind, code }) => (kind === 'clean' ? [code] : []));
     expect(cleans).toEqual([expect.stringMatching(/^off (milk|wheat): the bench and Pot$/)]);
   });

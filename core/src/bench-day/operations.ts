@@ -1,5 +1,5 @@
 import type { Book } from '../book/index.js';
-import { allergens, inLabelOrder, type Allergen } from '../ingredient/index.js';
+import { allergens, type Allergen } from '../ingredient/index.js';
 import { packBox, packedKey } from '../order/index.js';
 import type { KitchenDraft } from '../kitchen/index.js';
 import { sayCount, sayList, sayMinutes, type Day } from '../quantity/index.js';
@@ -7,7 +7,6 @@ import { sayBatches, type Stretch } from '../recipe/index.js';
 import type { Activity, ChangedOver, Changeover, Resource, Use } from '../schedule/index.js';
 import {
   byLowLevelCode,
-  allergensIn,
   cleanOff,
   nutClass,
   nutClasses,
@@ -15,6 +14,8 @@ import {
   type PlanWork,
   type ProductionRun,
   helperHours,
+  inPack,
+  type Minded,
   workByDay,
   type WorkOf,
 } from '../plan/index.js';
@@ -137,7 +138,7 @@ const packJobs = (plan: PlanWork, day: Day, book: Book, finishes: readonly Opera
           after,
         },
         words: plain('pack', `Pack ${pack.boxName}`, sayCount(count, 'box', 'boxes'), { pack }),
-        contains: facts?.pieces.flatMap(({ pieceId }) => book.pieces.get(pieceId)?.contains ?? []) ?? [],
+        contains: inPack(pack, book),
       }));
     });
 
@@ -146,16 +147,16 @@ const waitingFor = (job: Operation, before: Activity['after']): Operation => ({
   activity: { ...job.activity, after: [...job.activity.after, ...before] },
 });
 
-/** The kind of an activity, by which the bench is cleaned: the allergens in what is made or finished. */
-const withKind = (job: Operation): Operation => ({
+/** Gives an activity its kind, by which the bench is cleaned: what it has of the allergens that are cleaned off. */
+const withKind = (job: Operation, minded: Minded): Operation => ({
   ...job,
-  activity: { ...job.activity, kind: profileOf(job.contains) },
+  activity: { ...job.activity, kind: profileOf(job.contains, minded) },
 });
 
 /** What of some work something later lacks, in words. */
 const sayOff = (codes: readonly Allergen[]): string => sayList(codes.map((code) => allergens[code].name.toLowerCase()));
 
-/** Gives the clean-down between work of two kinds in one part of the day; none where the kitchen gives it no minutes. */
+/** Gives the clean-down between work of two kinds; none where the kitchen gives it no minutes. */
 export function cleaningOf({ kitchen }: Book): Changeover | undefined {
   if (kitchen.cleanMinutes === 0) return undefined;
   const known = new Map<string, boolean>();
@@ -163,7 +164,7 @@ export function cleaningOf({ kitchen }: Book): Changeover | undefined {
     const key = `${from} > ${to}`;
     const there = known.get(key);
     if (there !== undefined) return there;
-    const needed = nutClass(allergensIn(from)) === nutClass(allergensIn(to)) && cleanOff(from, to).length > 0;
+    const needed = cleanOff(from, to).length > 0;
     known.set(key, needed);
     return needed;
   };
@@ -175,57 +176,22 @@ export const cleanWords = ({ fromKind, toKind }: ChangedOver): OperationWords =>
   plain('clean', 'Clean', `off ${sayOff(cleanOff(fromKind, toKind))}`);
 
 /**
- * All of a day's work: without nuts before tree nuts before peanut, with a clean-down between, and by kinds between which {@link cleaningOf}
- * has it cleaned, so that nothing is made after what has an allergen that it lacks.
+ * Lists all of a day's work, packing among it: without nuts before tree nuts before peanut, and by kinds between which {@link cleaningOf} has it
+ * cleaned, so that nothing is made or packed after what has an allergen that it lacks and that the plan minds.
  */
 export function operationsOf(plan: PlanWork, day: Day, book: Book): Operation[] {
+  const minded = new Set(plan.minded);
   const makes = makeJobs(plan, day, book);
   const helped = helperHours(day, book.kitchen) > 0;
   const finishes = finishJobs(plan, day, book, makes, helped);
-  const work = [...makes, ...finishes].map(withKind);
-  const packs = packJobs(plan, day, book, finishes, helped);
-  const classes = nutClasses.filter((nuts) => work.some((job) => nutClass(job.contains) === nuts));
-  /** The part of the day to which something belongs; what holds more nuts than its part's work is packed at its end. */
-  const partOf = ({ contains }: Operation) =>
-    Math.max(
-      0,
-      classes.findLastIndex((each) => nutClasses.indexOf(each) <= nutClasses.indexOf(nutClass(contains))),
-    );
-  const parts = classes.map((_nuts, part) => [...work, ...packs].filter((job) => partOf(job) === part));
-  const worked = classes.map((_nuts, part) => work.filter((job) => partOf(job) === part));
-  const cleans = classes.slice(1).map((nuts, index): Operation => {
-    const before = worked.slice(0, index + 1).flat();
-    const off = inLabelOrder(
-      new Set(
-        before.flatMap((each) =>
-          worked
-            .slice(index + 1)
-            .flat()
-            .flatMap((later) => cleanOff(profileOf(each.contains), profileOf(later.contains))),
-        ),
-      ),
-    );
-    return {
-      activity: {
-        key: `clean ${nuts}`,
-        minutes: book.kitchen.cleanMinutes,
-        uses: [{ offset: 0, minutes: book.kitchen.cleanMinutes, anyOf: [MAKER] }],
-        after: [
-          ...keysOf(parts[index] ?? []),
-          ...(index > 0 ? [{ key: `clean ${classes[index] ?? ''}`, lag: 0 }] : []),
-        ],
-      },
-      words: plain('clean', 'Clean', `before ${nuts}${off.length > 0 ? `, off ${sayOff(off)}` : ''}`),
-      contains: [],
-    };
+  const jobs = [...makes, ...finishes, ...packJobs(plan, day, book, finishes, helped)].map((job) =>
+    withKind(job, minded),
+  );
+  const parts = nutClasses
+    .map((nuts) => jobs.filter(({ contains }) => nutClass(contains) === nuts))
+    .filter((part) => part.length > 0);
+  return parts.flatMap((part, index) => {
+    const before = keysOf(parts[index - 1] ?? []);
+    return part.map((job) => waitingFor(job, before));
   });
-  const inPart = (job: Operation): Operation => {
-    const clean = cleans[partOf(job) - 1];
-    return clean ? waitingFor(job, keysOf([clean])) : job;
-  };
-  const packed = packs.map((job) => {
-    const moreNuts = classes[partOf(job)] !== nutClass(job.contains);
-    return inPart(moreNuts ? waitingFor(job, keysOf(work.filter((each) => partOf(each) <= partOf(job)))) : job);
-  });
-  return [...work.map(inPart), ...cleans, ...packed];
 }

@@ -15,6 +15,7 @@ export { declaredIn, misnamedChocolate } from './declared.js';
 export {
   brokenBy,
   type Contents,
+  coveredBy,
   exclusionCodes,
   exclusionGroup,
   exclusionMeans,

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { distinct } from '../ingredient/index.js';
+import { allergenCodes, distinct } from '../ingredient/index.js';
 import { type Conventions, percentSchema, writingSchema } from '../quantity/index.js';
 import { daySchema, minorSchema, nameSchema, versionSchema } from '../record/index.js';
 import { coldPlaceSchema, humidityPercentSchema, roomCelsiusSchema } from '../room/index.js';
@@ -92,6 +92,9 @@ const mouldSchema = z
     count: ownedCount,
   })
   .meta({ id: 'Mould' });
+
+/** What the bench is cleaned for between two kinds of work. */
+export const cleanRules = ['what orders rule out', 'my list', 'everything'] as const;
 
 /** What a cup and a spoon mean where they are not said: by where the maker's recipes come from. */
 export const measureHabits = ['US', 'UK', 'Australia', 'metric'] as const;
@@ -287,8 +290,12 @@ export const kitchenDraftSchema = z
     overtimeMinutes: shortMinutes,
     /** Minutes of getting ready for each recipe on each day. */
     setUpMinutes: shortMinutes,
-    /** Minutes of cleaning between what has no nuts, tree nuts and peanut. */
+    /** Minutes of cleaning the bench and what was used on it, before something that must not take on what was there. */
     cleanMinutes: shortMinutes,
+    /** What the bench is cleaned for, beside tree nuts and peanuts. */
+    cleanFor: z.enum(cleanRules).default('what orders rule out'),
+    /** The maker's own list of what it is cleaned for. */
+    cleanList: distinct(z.enum(allergenCodes)).default([]),
     altitudeMetres: z
       .number('must be a number')
       .min(-450, 'is below any kitchen')

@@ -1,8 +1,9 @@
 import type { Book } from '../book/index.js';
 import type { BoxFacts } from '../box/index.js';
-import { packBox, packedKey } from '../order/index.js';
+import { benchDay, type BenchTask } from '../bench-day/index.js';
+import { packedKey } from '../order/index.js';
 import type { Allergen } from '../ingredient/index.js';
-import { allergensIn, profileOf, turnsOf, type LabelRun, type Plan } from '../plan/index.js';
+import { allergensIn, allMinded, inPack, profileOf, type LabelRun, type Plan } from '../plan/index.js';
 import type { Day } from '../quantity/index.js';
 import { oncePerPair } from '../record/index.js';
 
@@ -17,38 +18,106 @@ export interface CrossContact {
   readonly where: 'bench' | 'packing';
 }
 
-/** Something that is made or finished on a day, with its place in the turns of the day. */
+/** Something that is made, finished or packed on a day, with all its stretches of hands. */
 interface OnTheBench {
-  readonly noun: 'recipe' | 'piece';
-  readonly id: string;
+  readonly noun: 'recipe' | 'piece' | 'box';
+  /** Of a box, with what it is packed without. */
+  readonly key: string;
   readonly name: string;
   readonly contains: readonly Allergen[];
-  readonly turn: number;
-  readonly place: number;
+  readonly times: readonly { readonly from: number; readonly until: number }[];
 }
 
-/** All that is on the bench on each day. */
-const benchOf = oncePerPair((plan: Plan, book: Book): ReadonlyMap<Day, readonly OnTheBench[]> => {
-  const days = new Map<Day, Omit<OnTheBench, 'turn' | 'place'>[]>();
-  const add = (day: Day, thing: Omit<OnTheBench, 'turn' | 'place'>) => {
-    days.set(day, [...(days.get(day) ?? []), thing]);
+/** What is on the bench on a day, and when it is cleaned. */
+interface BenchOf {
+  readonly things: readonly OnTheBench[];
+  readonly cleans: readonly { readonly from: number; readonly until: number }[];
+}
+
+const ALL_DAY = [{ from: 0, until: Infinity }] as const;
+
+/** Finds all that is on the bench on a day, in the order in which the sheet of the day has it: what is made of it already, too. */
+function benchOn(plan: Plan, day: Day, book: Book): BenchOf {
+  const isOfDay = (run: Plan['runs'][number]) => run.day === day;
+  const whole = {
+    ...plan,
+    made: plan.made.filter((run) => run.day < day),
+    runs: [...plan.made.filter(isOfDay), ...plan.runs.filter(isOfDay)],
   };
-  for (const { day, recipeId: id, recipeName: name } of [...plan.made, ...plan.runs])
-    add(day, { noun: 'recipe', id, name, contains: book.recipes.get(id)?.contains ?? [] });
-  for (const { work, pieceId: id, pieceName: name } of plan.finishings)
-    for (const { day } of work) add(day, { noun: 'piece', id, name, contains: book.pieces.get(id)?.contains ?? [] });
-  return new Map(
-    [...days].map(([day, things]) => {
-      const turns = turnsOf(things.map(({ contains }) => profileOf(contains)));
-      const placed = things.map((thing): OnTheBench => {
-        const profile = profileOf(thing.contains);
-        const turn = turns.findIndex(({ profiles }) => profiles.includes(profile));
-        return { ...thing, turn, place: turns[turn]?.profiles.indexOf(profile) ?? 0 };
-      });
-      return [day, placed] as const;
-    }),
+  const { tasks } = benchDay(whole, day, book);
+  const found = new Map<string, OnTheBench>();
+  const add = (thing: OnTheBench) => {
+    const id = `${thing.noun} ${thing.key}`;
+    const times = [...(found.get(id)?.times ?? []), ...thing.times];
+    found.set(id, { ...thing, times });
+  };
+  // What takes nobody's hands stands in no sheet: it may be done at any time.
+  const timesOf = (isIts: (task: BenchTask) => boolean): OnTheBench['times'] => {
+    const its = tasks.filter(isIts).map(({ from, minutes }) => ({ from, until: from + minutes }));
+    return its.length > 0 ? its : ALL_DAY;
+  };
+  const recipes = new Map(whole.runs.map((run) => [run.recipeId, run.recipeName] as const));
+  for (const { recipeId, name } of tasks) if (recipeId !== null) recipes.set(recipeId, name);
+  for (const [id, name] of recipes)
+    add({
+      noun: 'recipe',
+      key: id,
+      name,
+      contains: book.recipes.get(id)?.contains ?? [],
+      times: timesOf((task) => task.recipeId === id),
+    });
+  const pieces = new Map(
+    plan.finishings.flatMap(({ work, pieceId, pieceName }) =>
+      work.some((each) => each.day === day) ? [[pieceId, pieceName] as const] : [],
+    ),
   );
-});
+  for (const [id, name] of pieces)
+    add({
+      noun: 'piece',
+      key: id,
+      name,
+      contains: book.pieces.get(id)?.contains ?? [],
+      times: timesOf((task) => task.pieceId === id),
+    });
+  for (const pack of plan.days.find((each) => each.day === day)?.packs ?? []) {
+    const key = runKey(pack);
+    add({
+      noun: 'box',
+      key,
+      name: pack.boxName,
+      contains: inPack(pack, book),
+      times: timesOf((task) => task.pack !== null && runKey(task.pack) === key),
+    });
+  }
+  const cleans = tasks.flatMap(({ kind, from, minutes }) =>
+    kind === 'clean' ? [{ from, until: from + minutes }] : [],
+  );
+  return { things: [...found.values()], cleans };
+}
+
+/** Boxes that are packed alike for one hand-over. */
+const runKey = (run: Pick<LabelRun, 'boxId' | 'handOver'> & Parameters<typeof packedKey>[1]): string =>
+  `${packedKey(run.boxId, run)} ${run.handOver}`;
+
+/** Keeps the days of a plan, each laid out when it is first asked for. */
+const benchOf = oncePerPair((_plan: Plan, _book: Book) => new Map<Day, BenchOf>());
+
+function onBench(plan: Plan, day: Day, book: Book): BenchOf {
+  const days = benchOf(plan, book);
+  const bench = days.get(day) ?? benchOn(plan, day, book);
+  days.set(day, bench);
+  return bench;
+}
+
+/** Tells whether something is there before, or while, something else is worked on, with no clean-down between. */
+const isCarried = (from: OnTheBench, into: OnTheBench, { cleans }: BenchOf): boolean =>
+  from.times.some((one) =>
+    into.times.some(
+      (other) =>
+        one.from < other.until - 1e-6 &&
+        !cleans.some((clean) => clean.from >= one.until - 1e-6 && clean.until <= other.from + 1e-6),
+    ),
+  );
 
 /** Every recipe of the pieces, through all components. */
 function recipesOf(facts: BoxFacts, book: Book): Set<string> {
@@ -63,42 +132,37 @@ function recipesOf(facts: BoxFacts, book: Book): Set<string> {
 }
 
 /**
- * What the kitchen itself may bring into a box: what else is on the bench on the days on which its parts are made, finished and packed, and is
- * not cleaned off between. Where clean-downs are planned, things of one turn of a day can pass on only what was made before them in it, and
- * that they hold themselves (see the turns of a day); where none are, anything of the day may come into anything. At the packing only
- * boxes with the same nuts lie beside each other.
+ * Finds what the kitchen itself may bring into a box: what else is worked on before it, or at the same time, on the days on which its parts are
+ * made, finished and packed, with no clean-down between in the sheet of that day. A day that could not be put in order is taken as one in which
+ * everything may come into everything.
  *
- * An advice, and no declaration: it never takes anything off what the box contains. Common practice, no source.
+ * An advice, and no declaration: it never takes anything off what the box contains. A kitchen is taken as clean when its day begins. Common
+ * practice, no source.
  * @returns each allergen with every way, the earliest first; none that the box contains
  */
 export function crossContact(run: LabelRun, facts: BoxFacts, plan: Plan, book: Book): CrossContact[] {
   const recipes = recipesOf(facts, book);
-  const isOurs = ({ noun, id }: OnTheBench) => (noun === 'recipe' ? recipes : facts.pieceIds).has(id);
+  const own = runKey(run);
+  const isOurs = ({ noun, key }: OnTheBench) =>
+    noun === 'recipe' ? recipes.has(key) : noun === 'piece' ? facts.pieceIds.has(key) : key === own;
   const found = new Map<string, CrossContact>();
-  const add = (each: CrossContact) => {
-    if (!facts.contains.includes(each.allergen)) found.set(Object.values(each).join('|'), each);
-  };
-  const cleans = book.kitchen.cleanMinutes > 0;
-  const bench = benchOf(plan, book);
-  for (const { day, packs } of plan.days) {
-    const things = bench.get(day) ?? [];
-    for (const own of things.filter(isOurs))
-      for (const other of things) {
-        const before = other.turn === own.turn && other.place <= own.place;
-        if (other === own || (cleans && !before)) continue;
-        for (const allergen of allergensIn(profileOf(other.contains)))
-          if (!own.contains.includes(allergen))
-            add({ allergen, day, from: other.name, into: own.name, where: 'bench' });
+  const days = new Set([
+    ...[...plan.made, ...plan.runs].flatMap((each) => (recipes.has(each.recipeId) ? [each.day] : [])),
+    ...plan.finishings.flatMap(({ pieceId, work }) => (facts.pieceIds.has(pieceId) ? work.map(({ day }) => day) : [])),
+    ...plan.days.flatMap(({ day, packs }) => (packs.some((pack) => runKey(pack) === own) ? [day] : [])),
+  ]);
+  for (const day of [...days].sort()) {
+    const bench = onBench(plan, day, book);
+    for (const into of bench.things.filter(isOurs))
+      for (const from of bench.things) {
+        if (from === into || !isCarried(from, into, bench)) continue;
+        for (const allergen of allergensIn(profileOf(from.contains, allMinded))) {
+          if (into.contains.includes(allergen) || facts.contains.includes(allergen)) continue;
+          const where = into.noun === 'box' ? 'packing' : 'bench';
+          const way = { allergen, day, from: from.name, into: into.name, where } as const;
+          found.set(Object.values(way).join('|'), way);
+        }
       }
-    const own = packs.find(
-      (pack) => pack.handOver === run.handOver && packedKey(pack.boxId, pack) === packedKey(run.boxId, run),
-    );
-    for (const pack of own ? packs : []) {
-      if (cleans && pack.nuts !== own?.nuts) continue;
-      const other = packBox(book, pack.boxId, pack)?.facts;
-      for (const allergen of allergensIn(profileOf(other?.contains ?? [])))
-        add({ allergen, day, from: pack.boxName, into: run.boxName, where: 'packing' });
-    }
   }
   return [...found.values()];
 }

@@ -1,7 +1,15 @@
-import { allergens, inLabelOrder, type Allergen } from '../ingredient/index.js';
-import { groupBy } from '../record/index.js';
+import type { Book } from '../book/index.js';
+import {
+  allergenCodes,
+  allergens,
+  coveredBy,
+  inLabelOrder,
+  namedExclusion,
+  ofFamily,
+  type Allergen,
+} from '../ingredient/index.js';
 
-/** In this order things are made within a day, with a clean-down between. Common practice, no source. */
+/** In this order things are made and packed within a day. Common practice, no source. */
 export const nutClasses = ['no nuts', 'tree nuts', 'peanut'] as const;
 export type NutClass = (typeof nutClasses)[number];
 
@@ -11,17 +19,49 @@ export function nutClass(contains: readonly Allergen[]): NutClass {
   return contains.some((code) => allergens[code].family === 'tree nuts') ? 'tree nuts' : 'no nuts';
 }
 
-/** What a clean-down takes off: allergens, not what some do without by choice. */
-const toCleanOff = (contains: readonly Allergen[]): Allergen[] =>
-  inLabelOrder(new Set(contains)).filter((code) => !['alcohol', 'animal'].includes(allergens[code].family));
+/** Says which allergens the bench is cleaned off for, before something that lacks them. */
+export type Minded = ReadonlySet<Allergen>;
 
-/** The allergens of something as one text: things with the same profile are made in any order without a clean-down. */
-export const profileOf = (contains: readonly Allergen[]): string => toCleanOff(contains).join(' ');
+/** Some do without these by choice: a trace of them is no danger. */
+const byChoice: ReadonlySet<Allergen> = new Set(ofFamily('alcohol', 'animal'));
+
+/** Nuts and peanuts are always cleaned off, whatever the kitchen's rule. Common practice, no source. */
+const alwaysMinded: readonly Allergen[] = [...ofFamily('tree nuts'), 'peanut'];
+
+/** Every allergen: the strict rule. */
+export const allMinded: Minded = new Set(allergenCodes.filter((code) => !byChoice.has(code)));
+
+/** Gives the allergens that an exclusion is about: those it stands for, or those of the one ingredient that it names. */
+function allergensOfExclusion(exclusion: string, { ingredients }: Pick<Book, 'ingredients'>): readonly Allergen[] {
+  const named = namedExclusion(exclusion);
+  if (!named) return coveredBy(exclusion);
+  return named.noun === 'ingredient' ? (ingredients.get(named.id)?.contains ?? []) : [];
+}
+
+/**
+ * Gives the allergens for which the bench is cleaned between two kinds of work: tree nuts and peanuts always, and by the kitchen's rule what
+ * somebody's order rules out, what stands in the maker's own list, or everything. What is not cleaned off is said on the label.
+ * @param exclusions codes that open orders rule out
+ * @example mindedOf(book, ['gluten']) // tree nuts, peanuts, wheat, barley, rye and oats
+ */
+export function mindedOf(book: Pick<Book, 'ingredients' | 'kitchen'>, exclusions: Iterable<string>): Minded {
+  const { cleanFor, cleanList } = book.kitchen;
+  if (cleanFor === 'everything') return allMinded;
+  const asked = [...new Set(exclusions)].flatMap((each) => allergensOfExclusion(each, book));
+  const more = cleanFor === 'my list' ? cleanList : asked;
+  return new Set([...alwaysMinded, ...more].filter((code) => allMinded.has(code)));
+}
+
+/** Writes the allergens of something that are cleaned off as one text: things with the same one are made in any order without a clean-down. */
+export const profileOf = (contains: readonly Allergen[], minded: Minded): string =>
+  inLabelOrder(new Set(contains))
+    .filter((code) => minded.has(code))
+    .join(' ');
 
 /** The allergens of a profile. */
 export const allergensIn = (profile: string): Allergen[] => (profile === '' ? [] : (profile.split(' ') as Allergen[]));
 
-/** Allergens of one profile that another lacks: they are cleaned off between. */
+/** Gives the allergens of one profile that another lacks: they are cleaned off between. */
 export const cleanOff = (from: string, to: string): Allergen[] => {
   if (from === to) return [];
   const there = allergensIn(to);
@@ -46,10 +86,15 @@ function isWithin(one: string, other: string): boolean {
 /** Of more profiles than this the best order is not looked for by trying each. */
 const MOST_TRIED = 12;
 
-/** What goes before what, by position: things with fewer allergens before those that have them too. */
+const classAt = (profile: string): number => nutClasses.indexOf(nutClass(allergensIn(profile)));
+
+/** What goes before what, by position: what has fewer nuts first, and things with fewer allergens before those that have them too. */
 const beforeOf = (profiles: readonly string[]): number[] =>
   profiles.map((profile) =>
-    profiles.reduce((mask, other, at) => (other !== profile && isWithin(other, profile) ? mask | (1 << at) : mask), 0),
+    profiles.reduce((mask, other, at) => {
+      const isBefore = classAt(other) < classAt(profile) || (other !== profile && isWithin(other, profile));
+      return isBefore ? mask | (1 << at) : mask;
+    }, 0),
   );
 
 /** An order with the fewest clean-downs, by trying each that puts less before more. */
@@ -75,11 +120,14 @@ function bestOrder(profiles: readonly string[]): string[] {
 
 /** An order that puts less before more, going on without a clean-down where that is possible. */
 function greedyOrder(profiles: readonly string[]): string[] {
-  const left = [...profiles].sort((a, b) => allergensIn(a).length - allergensIn(b).length || (a < b ? -1 : 1));
+  const left = [...profiles].sort(
+    (a, b) => classAt(a) - classAt(b) || allergensIn(a).length - allergensIn(b).length || (a < b ? -1 : 1),
+  );
   const order: string[] = [];
   while (left.length > 0) {
     const last = order.at(-1);
-    const able = left.filter((each) => left.every((other) => other === each || !isWithin(other, each)));
+    const here = left.filter((each) => classAt(each) === classAt(left[0] ?? ''));
+    const able = here.filter((each) => here.every((other) => other === each || !isWithin(other, each)));
     const next = able.find((each) => last !== undefined && isWithin(last, each)) ?? able[0] ?? left[0] ?? '';
     left.splice(left.indexOf(next), 1);
     order.push(next);
@@ -87,28 +135,19 @@ function greedyOrder(profiles: readonly string[]): string[] {
   return order;
 }
 
-/** What can be made one after another without a clean-down. */
-export interface Turn {
-  readonly nuts: NutClass;
-  readonly profiles: readonly string[];
-}
-
 /**
- * The turns of a day: without nuts before tree nuts before peanut, within these the fewest, with a clean-down between two of them. Within a
- * turn each thing has all the allergens of what was made before it, so that nothing gets an allergen that it lacks.
- * @param profiles of all that is made and finished on the day
+ * Puts a day in turns: without nuts before tree nuts before peanut, within these the fewest, with a clean-down between two of them. Within a
+ * turn each thing has all that is cleaned off for of what was made before it, so that nothing gets an allergen that it lacks.
+ * @param profiles of all that is made, finished and packed on the day, see {@link profileOf}
+ * @returns what can be made one after another without a clean-down, turn by turn
  */
-export function turnsOf(profiles: readonly string[]): Turn[] {
-  const byNuts = groupBy([...new Set(profiles)], (profile) => nutClass(allergensIn(profile)));
-  const turns: { nuts: NutClass; profiles: string[] }[] = [];
-  for (const nuts of nutClasses) {
-    const here = byNuts.get(nuts) ?? [];
-    const order = here.length > MOST_TRIED ? greedyOrder(here) : bestOrder(here.sort());
-    order.forEach((profile, at) => {
-      const open = turns.at(-1);
-      if (open && at > 0 && isWithin(order[at - 1] ?? '', profile)) open.profiles.push(profile);
-      else turns.push({ nuts, profiles: [profile] });
-    });
+export function turnsOf(profiles: readonly string[]): string[][] {
+  const here = [...new Set(profiles)].sort();
+  const turns: string[][] = [];
+  for (const profile of here.length > MOST_TRIED ? greedyOrder(here) : bestOrder(here)) {
+    const open = turns.at(-1);
+    if (open && isWithin(open.at(-1) ?? '', profile)) open.push(profile);
+    else turns.push([profile]);
   }
   return turns;
 }
@@ -116,14 +155,16 @@ export function turnsOf(profiles: readonly string[]): Turn[] {
 /** Clean-downs of a day: one between two turns. */
 export const cleanDownsOf = (profiles: readonly string[]): number => Math.max(0, turnsOf(profiles).length - 1);
 
-/** A rule of the turns of one nut class, for a model: so many of these profiles on one day make so many turns. */
+/** A rule of the turns of a day, for a model: so many of these profiles on one day make so many turns. */
 export interface TurnRule {
   readonly profiles: readonly string[];
   /** The turns that all of them together make. */
   readonly turns: number;
 }
 
-const LARGEST_RULE = 5;
+/** Rules are looked for among sets of so many profiles; of smaller ones where there are many to choose from. */
+const largestRule = (profiles: number): number =>
+  profiles <= 10 ? profiles : profiles <= 14 ? 5 : profiles <= 22 ? 4 : profiles <= 40 ? 3 : 2;
 
 /** Subsets of a list with at most so many in each. */
 function* subsets<T>(list: readonly T[], most: number, from = 0, chosen: readonly T[] = []): Generator<readonly T[]> {
@@ -135,7 +176,7 @@ function* subsets<T>(list: readonly T[], most: number, from = 0, chosen: readonl
 /**
  * Rules by which a model counts turns: sets of profiles none of which goes on from another, each in a turn of its own; and larger sets that
  * make more turns than that.
- * @param profiles of one nut class
+ * @param profiles of all that may be on the day
  */
 export function turnRules(profiles: readonly string[]): readonly TurnRule[] {
   const sorted = [...profiles].sort();
@@ -159,7 +200,7 @@ function rulesOf(profiles: readonly string[]): TurnRule[] {
       const missing = rule.profiles.filter((profile) => !set.includes(profile)).length;
       return Math.max(most, apart(rule.profiles) ? rule.turns - missing : missing === 0 ? rule.turns : 0);
     }, 1);
-  const all = [...subsets(profiles, LARGEST_RULE)].sort((a, b) => b.length - a.length);
+  const all = [...subsets(profiles, largestRule(profiles.length))].sort((a, b) => b.length - a.length);
   // The widest first: what follows from them needs no rule of its own.
   for (const set of all.filter(apart)) if (set.length > known(set)) rules.push({ profiles: set, turns: set.length });
   for (const set of all.filter((each) => !apart(each)).reverse()) {

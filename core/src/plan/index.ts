@@ -1,7 +1,10 @@
 export { type Breach, breachesOf, newBreaches, NOTICED } from './breaches.js';
 export {
   allergensIn,
+  allMinded,
   cleanOff,
+  type Minded,
+  mindedOf,
   nutClass,
   type NutClass,
   nutClasses,
@@ -48,7 +51,7 @@ export { doneOn, finishedWith, madeRunsOf, triedOf } from './made-runs.js';
 export { followsGuide, guideOf, moveRun, whyNotTo, whyThen } from './move.js';
 export { bodyWindow, type FinishWork, toFinishOf, usableWindow } from './needs.js';
 export type { Netted } from './netting.js';
-export { bookPacking, type Pack, type Packing } from './packing.js';
+export { bookPacking, inPack, type Pack, type Packing } from './packing.js';
 export { planSeason, seasonNeeds } from './plan.js';
 export { type MadeRun, type ProductionRun, sharedGrams } from './run.js';
 export type { HandOver, HandOverDay } from './hand-over.js';

@@ -1,6 +1,7 @@
 import type { Book } from '../book/index.js';
 import type { BoxFacts } from '../box/index.js';
-import { packingOf, type PackedAs } from '../order/index.js';
+import type { Allergen } from '../ingredient/index.js';
+import { packBox, packingOf, type PackedAs } from '../order/index.js';
 import { addDays, type Day } from '../quantity/index.js';
 import type { BoxDemand } from './demand.js';
 import { pieceKey } from './guide.js';
@@ -18,6 +19,11 @@ export interface Pack extends PackedAs {
   /** By the nuts in what is packed: it belongs to that part of the day. */
   readonly nuts: NutClass;
 }
+
+/** Gives the allergens in boxes that are packed, through all their pieces. */
+export const inPack = (pack: Pick<Pack, 'boxId'> & PackedAs, book: Book): Allergen[] =>
+  packBox(book, pack.boxId, pack)?.facts.pieces.flatMap(({ pieceId }) => book.pieces.get(pieceId)?.contains ?? []) ??
+  [];
 
 /**
  * The last bench day before a hand-over, or on it where nothing must be finished earlier; otherwise the day before.

@@ -7,9 +7,11 @@ import {
   isOpen,
   isTooFarAhead,
   packingOf,
+  ruledOutOf,
   type OrderFiled,
 } from '../order/index.js';
 import { pieceCosts } from '../money/index.js';
+import { inLabelOrder } from '../ingredient/index.js';
 import { addDays, type Day } from '../quantity/index.js';
 import { oncePerPair } from '../record/index.js';
 import { ordersByDay, ordersOfDay, splitPacked, type DayOrders } from './by-day.js';
@@ -17,6 +19,7 @@ import { boxDemand, pieceDemand, piecesWanted, type BoxDemand, type PieceDemand 
 import { pieceKey, withoutMade, type Guide } from './guide.js';
 import { madeRunsOf, triedOf } from './made-runs.js';
 import { netDemand } from './netting.js';
+import { mindedOf } from './clean-downs.js';
 import { explodeDemand } from './explode.js';
 import { stageKey } from './finish-days.js';
 import { bookPacking, packingStarts } from './packing.js';
@@ -110,6 +113,10 @@ export function seasonNeeds(
   const handedOver = orders.filter(({ state, handOver }) => state === 'handed over' && handOver.on >= first);
   const late: LateOrder[] = [];
   const asked = ordersByDay(orders.filter(isOpen), whole);
+  const minded = mindedOf(
+    whole,
+    asked.flatMap((day) => day.orders.flatMap((order) => order.lines.flatMap((line) => ruledOutOf(order, line)))),
+  );
   // What is too far ahead is neither made nor bought for yet.
   let open = asked.filter(({ day }) => !isTooFarAhead(day, today));
   for (;;) {
@@ -126,7 +133,7 @@ export function seasonNeeds(
     const leaving = leftOutNow(unpacked, { demand, outside: netted.outside }, whole);
     if (leaving.length === 0) {
       const all = boxes === toPack ? demand : pieceDemand(boxes, book);
-      return { asked, late, boxes, demand: all, toPack, netted, book };
+      return { asked, late, boxes, demand: all, toPack, netted, book, minded };
     }
     // What would be late only since its boxes take several days to pack is packed on one, however long that day then is.
     const spread = leaving.filter(({ order }) => starts.has(order.handOver.on));
@@ -171,7 +178,7 @@ const handOversOf = oncePerPair((book: Book, { day, orders }: DayOrders): HandOv
  */
 export function planSeason(whole: Book, orders: readonly OrderFiled[], today: Day, guide?: Guide): Plan {
   const needs = seasonNeeds(orders, whole, today, guide ?? null);
-  const { asked: askedDays, late, boxes, demand, toPack, netted, book } = needs;
+  const { asked: askedDays, late, boxes, demand, toPack, netted, book, minded } = needs;
   const asked = askedDays.flatMap((day) => day.orders);
   const packing = bookPacking(toPack, netted.finishings, book, today);
   const decided = guide ? withoutMade(guide, triedOf(madeRunsOf(netted)), book) : null;
@@ -192,9 +199,15 @@ export function planSeason(whole: Book, orders: readonly OrderFiled[], today: Da
     finishings,
     shopping,
     shoppingCostMinor: shopping.reduce((sum, line) => sum + line.costMinor, 0),
-    days: seasonDays(askedDays, { made, runs, finishings, packing, doneMinutes: netted.doneMinutes }, whole, today),
+    days: seasonDays(
+      askedDays,
+      { made, runs, finishings, packing, doneMinutes: netted.doneMinutes, minded },
+      whole,
+      today,
+    ),
     handOvers: askedDays.map((day) => handOversOf(whole, day)),
     labels: labelRuns(boxes, madeOn, book),
+    minded: inLabelOrder(minded),
     leftOverGrams: [...made, ...runs].reduce((sum, each) => sum + each.leftOverGrams, 0),
     findings: [],
   };

@@ -16,8 +16,8 @@ import type { DayOrders } from './by-day.js';
 import type { HandOver } from './hand-over.js';
 import type { MadeRun, ProductionRun } from './run.js';
 import type { Finishing, FinishWork } from './needs.js';
-import { cleanDownsOf, profileOf } from './clean-downs.js';
-import type { Pack, Packing } from './packing.js';
+import { cleanDownsOf, profileOf, type Minded } from './clean-downs.js';
+import { inPack, type Pack, type Packing } from './packing.js';
 import { helperHours, isHumid, makerHours } from './windows.js';
 import { workByDay, type WorkOf } from './work-days.js';
 
@@ -74,12 +74,15 @@ function readyMinutesOf(
   begun: readonly ProductionRun[],
   worked: readonly WorkOf<ProductionRun>[],
   finishings: readonly Pick<Finishing, 'pieceId'>[],
+  packs: readonly Pack[],
+  minded: Minded,
   book: Book,
 ): number {
   const { setUpMinutes, cleanMinutes } = book.kitchen;
   const profiles = [
-    ...worked.map(({ facts }) => profileOf(facts.contains)),
-    ...finishings.map(({ pieceId }) => profileOf(book.pieces.get(pieceId)?.contains ?? [])),
+    ...worked.map(({ facts }) => profileOf(facts.contains, minded)),
+    ...finishings.map(({ pieceId }) => profileOf(book.pieces.get(pieceId)?.contains ?? [], minded)),
+    ...packs.map((pack) => profileOf(inPack(pack, book), minded)),
   ];
   return begun.length * setUpMinutes + cleanDownsOf(profiles) * cleanMinutes;
 }
@@ -95,6 +98,8 @@ interface Work {
   readonly packing: Packing;
   /** What today's batches, those made already, have taken. */
   readonly doneMinutes: number;
+  /** What the bench is cleaned for. */
+  readonly minded: Minded;
 }
 
 /** What is done of finishings on each day. */
@@ -106,7 +111,7 @@ function finishWorkByDay(finishings: readonly Finishing[]): Map<Day, { pieceId: 
 /** One entry a day from today to the last hand-over. */
 export function seasonDays(
   orders: readonly DayOrders[],
-  { made, runs, finishings, packing, doneMinutes }: Work,
+  { made, runs, finishings, packing, doneMinutes, minded }: Work,
   book: Book,
   today: Day,
 ): SeasonDay[] {
@@ -128,7 +133,14 @@ export function seasonDays(
     // What is made already is done, but for what goes on after a night.
     const workHere = [...(worked.get(day) ?? []), ...(goesOn.get(day) ?? []).filter(({ run }) => run.day < day)];
     const finishingsHere = finished.get(day) ?? [];
-    const readyMinutes = readyMinutesOf(begunHere, workHere, finishingsHere, book);
+    const readyMinutes = readyMinutesOf(
+      begunHere,
+      workHere,
+      finishingsHere,
+      packing.packs.get(day) ?? [],
+      minded,
+      book,
+    );
     const shareable =
       (packing.minutes.get(day) ?? 0) + finishingsHere.reduce((sum, { work }) => sum + work.handsMinutes, 0);
     const done = day === today ? doneMinutes : 0;

@@ -1,4 +1,5 @@
 import type { Finding } from '../finding/index.js';
+import type { Allergen } from '../ingredient/index.js';
 import type { OrderFiled, PackedAs } from '../order/index.js';
 import type { PieceFacts } from '../piece/index.js';
 import type { Day } from '../quantity/index.js';
@@ -27,7 +28,7 @@ export interface LateOrder {
 }
 
 /** The part of a plan that says what is done on which day. */
-export type PlanWork = Pick<Plan, 'runs' | 'made' | 'finishings' | 'days'>;
+export type PlanWork = Pick<Plan, 'runs' | 'made' | 'finishings' | 'days' | 'minded'>;
 
 /** The season worked out from the orders. */
 export interface Plan {
@@ -51,5 +52,7 @@ export interface Plan {
   readonly handOvers: readonly HandOverDay[];
   readonly labels: readonly LabelRun[];
   readonly leftOverGrams: number;
+  /** The allergens for which the bench is cleaned; see {@link mindedOf}. */
+  readonly minded: readonly Allergen[];
   readonly findings: readonly Finding[];
 }

@@ -9,6 +9,7 @@ import {
   type FinishDay,
   type PieceDemand,
   type Guide,
+  type Minded,
   type Netted,
   type Packing,
   type Plan,
@@ -39,6 +40,8 @@ export interface ProgrammeInput {
   readonly book: Book;
   readonly today: Day;
   readonly packing: Packing;
+  /** What the bench is cleaned for. */
+  readonly minded: Minded;
   /** What was decided before: pins hold, and days that need not move are kept. */
   readonly before: Guide | null;
   /** Whether pieces are counted whole; without it the model is a little easier, and what it says is nearly the same. */

@@ -6,7 +6,7 @@ import { leastMinutesOf, workingMinutesOf, type RecipeFacts, type Stretch } from
 import type { Term } from '../solver/index.js';
 import { equipmentKey, ownedOf } from '../bench-day/index.js';
 import {
-  allergensIn,
+  inPack,
   nutClass,
   nutClasses,
   profileOf,
@@ -145,12 +145,12 @@ function addCleaning(
   finished: readonly Serve[],
 ): Term[] {
   const { input, model, rate } = draft;
-  const { book, netted } = input;
+  const { book, netted, minded, packing } = input;
   const { kitchen } = book;
   if (kitchen.cleanMinutes <= 0) return [];
   const present = new Map<string, number>();
   const thereOf = (contains: readonly Allergen[]): number => {
-    const profile = profileOf(contains);
+    const profile = profileOf(contains, minded);
     const known = present.get(profile);
     if (known !== undefined) return known;
     const there = model.choice(`${profile || 'nothing'} ${day}`, 0);
@@ -158,7 +158,7 @@ function addCleaning(
     return there;
   };
   for (const { facts, make } of work) model.atMost('there', [[make, 1], [thereOf(facts.contains), -1]], 0); // prettier-ignore
-  for (const [, same] of groupBy(finished, ({ facts }) => profileOf(facts.contains))) {
+  for (const [, same] of groupBy(finished, ({ facts }) => profileOf(facts.contains, minded))) {
     const count = same.reduce((sum, { demand: of }) => sum + of.count, 0);
     const [first] = same;
     if (first && count > 0)
@@ -166,17 +166,15 @@ function addCleaning(
   }
   // What is made already is finished, and goes on, on its day, whatever is decided.
   for (const contains of fixedOn(netted, day, book)) model.atLeast('there', [[thereOf(contains), 1]], 1);
-  const turns = nutClasses.flatMap((nuts): Term[] => {
-    const profiles = [...present.keys()].filter((profile) => nutClass(allergensIn(profile)) === nuts);
-    if (profiles.length === 0) return [];
-    const column = model.column(`turns ${nuts} ${day}`, 0);
-    for (const profile of profiles) model.atLeast('turn', [[column, 1], [present.get(profile) ?? 0, -1]], 0); // prettier-ignore
-    for (const { profiles: set, turns: count } of turnRules(profiles))
-      model.atLeast('turns', [[column, 1], ...set.map((profile): Term => [present.get(profile) ?? 0, -1])], count - set.length); // prettier-ignore
-    return [[column, -1]];
-  });
+  // So is what is packed.
+  for (const pack of packing.packs.get(day) ?? []) model.atLeast('there', [[thereOf(inPack(pack, book)), 1]], 1);
+  if (present.size === 0) return [];
+  const turns = model.column(`turns ${day}`, 0);
+  for (const there of present.values()) model.atLeast('turn', [[turns, 1], [there, -1]], 0); // prettier-ignore
+  for (const { profiles: set, turns: count } of turnRules([...present.keys()]))
+    model.atLeast('turns', [[turns, 1], ...set.map((profile): Term => [present.get(profile) ?? 0, -1])], count - set.length); // prettier-ignore
   const clean = model.column(`clean ${day}`, kitchen.cleanMinutes * rate * weights.cleaning);
-  model.atLeast('clean-downs', [[clean, 1], ...turns], -1);
+  model.atLeast('clean-downs', [[clean, 1], [turns, -1]], -1); // prettier-ignore
   return [[clean, kitchen.cleanMinutes]];
 }
 

@@ -70,12 +70,19 @@ describe('the model of a season', () => {
     expect((await solved(more, { pieces: slow, ...helped })).status).toBe('impossible');
   });
 
-  it('cleans between what has no nuts and what has, and fills the hours with it', async () => {
+  it('cleans before what lacks an allergen that is minded, and fills the hours with it', async () => {
     const day = { benchWeek: [{ weekday: 6, hours: 1, begins: null }], overtimeMinutes: 0, setUpMinutes: 0 };
     const orders = [order('a', { both: 4 }, '2026-11-29')];
     // 40 + 20 minutes fill the hour; with cleaning they do not fit.
     expect((await solved(orders, kitchenWith({ ...day, cleanMinutes: 0 }))).status).toBe('best');
-    expect((await solved(orders, kitchenWith({ ...day, cleanMinutes: 10 }))).status).toBe('impossible');
+    const cleaned = kitchenWith({ ...day, cleanMinutes: 10 });
+    // What has no nuts goes first, and leaves nothing behind that the other lacks.
+    expect((await solved(orders, cleaned)).status).toBe('best');
+    const almonds = {
+      ingredients: [...pantry.ingredients, ingredient('almond', { contains: ['almond'] })],
+      recipes: [recipe('fudge', [line('almond', 100)], { handsMinutes: 40 }), ...pantry.recipes.slice(1)],
+    };
+    expect((await solved(orders, { ...cleaned, ...almonds })).status).toBe('impossible');
   });
 
   it('fills no more cavities a day than there are, less what breaks', async () => {

@@ -24,13 +24,14 @@ export interface ProgrammeQuestion {
 
 /** What the open orders want beyond what is made already, what was decided of that, and the minutes that packing takes by day. */
 export function programmeInput({ book: whole, orders, today, before = null }: ProgrammeQuestion): ProgrammeInput {
-  const { toPack, netted, book } = seasonNeeds(orders, whole, today, before);
+  const { toPack, netted, book, minded } = seasonNeeds(orders, whole, today, before);
   return {
     demand: netted.demand,
     netted,
     book,
     today,
     packing: bookPacking(toPack, netted.finishings, book, today),
+    minded,
     before: before && withoutMade(before, triedOf(madeRunsOf(netted)), book),
   };
 }
@@ -40,7 +41,8 @@ export function besideInput({ book: whole, orders, today }: ProgrammeQuestion, b
   const packed: Bookings = new Map(
     beside.days.map(({ day, packs }) => [day, packs.reduce((sum, { minutes }) => sum + minutes, 0)]),
   );
-  const { toPack, netted, book } = seasonNeeds(orders, { ...whole, batches: [] }, today, null, packed);
+  const { toPack, netted, book, minded } = seasonNeeds(orders, { ...whole, batches: [] }, today, null, packed);
   const packing = bookPacking(toPack, [], book, today, packed);
-  return { demand: netted.demand, netted, book, today, packing, before: null, beside, loose: true };
+  const all = new Set([...minded, ...beside.minded]);
+  return { demand: netted.demand, netted, book, today, packing, minded: all, before: null, beside, loose: true };
 }

@@ -127,8 +127,8 @@ export class PlanController {
   @ApiOperation({ summary: 'What is made, finished and packed on which day, and what it is for' })
   @Answers(planRunsSchema)
   async runs(): Promise<PlanRuns> {
-    const { runs, made, finishings, days } = (await this.books.plan()).plan;
-    return { runs, made, finishings, days };
+    const { runs, made, finishings, days, minded } = (await this.books.plan()).plan;
+    return { runs, made, finishings, days, minded: [...minded] };
   }
 
   @Get('plan/hand-overs')
