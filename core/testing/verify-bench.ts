@@ -1,6 +1,6 @@
 import type { Book } from '@usual-pantry/core/book';
-import { allergenCodes } from '@usual-pantry/core/ingredient';
-import { packBox } from '@usual-pantry/core/order';
+import { allergenCodes, allergens } from '@usual-pantry/core/ingredient';
+import { packBox, packedKey } from '@usual-pantry/core/order';
 import { nutClass, nutClasses, type Plan } from '@usual-pantry/core/plan';
 import type { BenchDay } from '@usual-pantry/core/bench-day';
 
@@ -64,17 +64,31 @@ export function verifyBench(sheet: BenchDay, plan: Plan, day: string, book: Book
     pack ? (packBox(book, pack.boxId, pack)?.facts.contains ?? []) : undefined;
   const containsOf = ({ recipeId, pieceId, pack }: (typeof tasks)[number]) =>
     book.recipes.get(recipeId ?? '')?.contains ?? book.pieces.get(pieceId ?? '')?.contains ?? inBox(pack) ?? [];
-  const minded = new Set(plan.minded);
-  for (const code of allergenCodes)
-    if ((code === 'peanut' || nutClass([code]) === 'tree nuts') && !minded.has(code))
-      wrong.push(`${day}: ${code} is not cleaned off`);
+  const mindsOf = (task: (typeof tasks)[number]): string[] => {
+    const { recipeId, pieceId, pack } = task;
+    const ids = [
+      `recipe ${recipeId ?? ''}`,
+      `piece ${pieceId ?? ''}`,
+      pack ? `box ${packedKey(pack.boxId, pack)}` : '',
+    ];
+    const asked = plan.minded.flatMap(({ noun, id, minds }) => (ids.includes(`${noun} ${id}`) ? minds : []));
+    const inIt = containsOf(task);
+    const nuts = allergenCodes.filter((code) => allergens[code].family === 'tree nuts');
+    const more = {
+      everything: allergenCodes.filter((code) => !['alcohol', 'animal'].includes(allergens[code].family)),
+      'my list': kitchen.cleanList,
+      'what orders rule out': [],
+    }[kitchen.cleanFor];
+    return [...asked, ...more, 'peanut', ...(inIt.some((code) => nuts.includes(code)) ? [] : nuts)];
+  };
   const work = tasks.filter(({ kind }) => kind !== 'clean');
   const cleans = tasks.filter(({ kind }) => kind === 'clean');
   for (const one of work)
     for (const other of work) {
       const [left, lacks] = [containsOf(one), containsOf(other)];
       if (one === other || one.from > other.from + 1e-6) continue;
-      const carried = left.filter((code) => minded.has(code) && !lacks.includes(code));
+      const minds = mindsOf(other);
+      const carried = left.filter((code) => minds.includes(code) && !lacks.includes(code));
       const isAtOnce = one.from + one.minutes > other.from + 1e-6;
       if (one.from < other.from - 1e-6 && nutClasses.indexOf(nutClass(left)) > nutClasses.indexOf(nutClass(lacks)))
         wrong.push(`${day}: ${other.name} is begun after ${one.name}, which has more nuts`);

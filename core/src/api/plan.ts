@@ -115,6 +115,10 @@ const seasonDaySchema = z
   })
   .meta({ id: 'SeasonDay' });
 
+const mindedSchema = z
+  .strictObject({ noun: z.enum(['recipe', 'piece', 'box']), id: z.string(), minds: z.array(z.enum(allergenCodes)) })
+  .meta({ id: 'Minded' });
+
 /** The part of a plan that the bench needs: what is made and finished on which day, and what is packed. */
 export const planRunsSchema = z
   .strictObject({
@@ -122,7 +126,7 @@ export const planRunsSchema = z
     made: z.array(madeRunSchema),
     finishings: z.array(finishingSchema),
     days: z.array(seasonDaySchema),
-    minded: z.array(z.enum(allergenCodes)),
+    minded: z.array(mindedSchema),
   })
   .meta({ id: 'PlanRuns' }) satisfies z.ZodType<PlanWork>;
 export type PlanRuns = Answer<typeof planRunsSchema>;

@@ -12,7 +12,7 @@ import {
 import { cleaningOf, cleanWords, equipmentOf, operationsOf } from './operations.js';
 import { toolsToClean } from './tools-to-clean.js';
 import { HELPER, MAKER, type Operation, type OperationWords } from './operation.js';
-import { beginsAt, type Minded, type PlanWork, helperHours } from '../plan/index.js';
+import { beginsAt, type Kinds, kindsOf, type PlanWork, helperHours } from '../plan/index.js';
 
 /** One stretch of somebody's hands on a day. */
 export interface BenchTask extends OperationWords {
@@ -136,9 +136,9 @@ function joined(tasks: readonly BenchTask[], plan: PlanWork, day: Day): BenchTas
 }
 
 /** The same, each clean-down with the pots, pans and tools that it is for. */
-const withTools = (tasks: readonly BenchTask[], minded: Minded, book: Book): BenchTask[] =>
+const withTools = (tasks: readonly BenchTask[], kinds: Kinds, book: Book): BenchTask[] =>
   tasks.map((task) => {
-    const tools = task.kind === 'clean' ? toolsToClean(task, tasks, minded, book) : [];
+    const tools = task.kind === 'clean' ? toolsToClean(task, tasks, kinds, book) : [];
     return tools.length > 0 ? { ...task, code: `${task.code}: ${sayList(['the bench', ...tools])}` } : task;
   });
 
@@ -265,7 +265,7 @@ export function benchDay(plan: PlanWork, day: Day, book: Book, enough = 0): Benc
   // What is done of the day already lies before all that is still to be done.
   const done = plan.days.find((entry) => entry.day === day)?.doneMinutes ?? 0;
   const later = <T extends { readonly from: number }>(each: T): T => ({ ...each, from: each.from + done });
-  const tasks = withTools(joined(tasksOf(jobs, schedule), plan, day), new Set(plan.minded), book);
+  const tasks = withTools(joined(tasksOf(jobs, schedule), plan, day), kindsOf(plan.minded, book), book);
   const hands = bounds.resources.filter(({ key }) => key === MAKER || key === HELPER);
   const [busiest] = bounds.resources
     .filter(({ key, minutes }) => key !== MAKER && key !== HELPER && minutes > 0)

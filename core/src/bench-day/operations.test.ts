@@ -77,7 +77,7 @@ describe('a day of work', () => {
   });
 
   it('cleans before a box that must not take on what was packed before it', () => {
-    const nuts = ['pecan', 'hazelnut'].map((id) => ingredient(id, { contains: [id as 'pecan'] }));
+    const nuts = ['pecan', 'peanut'].map((id) => ingredient(id, { contains: [id as 'pecan'] }));
     const book = bookOf({
       ingredients: nuts,
       recipes: nuts.map(({ id }) => recipe(id, [line(id, 100)], { handsMinutes: 20 })),
@@ -85,7 +85,7 @@ describe('a day of work', () => {
       boxes: nuts.map(({ id }) => box(id, [`${id}-piece`], { packMinutes: 4 })),
       kitchen: { ...kitchen, benchWeek: [{ weekday: 6, hours: 8, begins: null }], cleanMinutes: 10 },
     });
-    const plan = planSeason(book, [order('a', { pecan: 2, hazelnut: 2 }, '2026-12-06')], TODAY);
+    const plan = planSeason(book, [order('a', { pecan: 2, peanut: 2 }, '2026-12-06')], TODAY);
     const sheet = benchDay(plan, DAY, book);
     expect(verifyBench(sheet, plan, DAY, book)).toEqual([]);
     const packs = sheet.tasks.filter(({ kind }) => kind === 'pack');

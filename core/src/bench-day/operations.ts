@@ -10,12 +10,13 @@ import {
   cleanOff,
   nutClass,
   nutClasses,
-  profileOf,
+  turnsOf,
+  kindsOf,
+  type Kinds,
   type PlanWork,
   type ProductionRun,
   helperHours,
   inPack,
-  type Minded,
   workByDay,
   type WorkOf,
 } from '../plan/index.js';
@@ -147,11 +148,11 @@ const waitingFor = (job: Operation, before: Activity['after']): Operation => ({
   activity: { ...job.activity, after: [...job.activity.after, ...before] },
 });
 
-/** Gives an activity its kind, by which the bench is cleaned: what it has of the allergens that are cleaned off. */
-const withKind = (job: Operation, minded: Minded): Operation => ({
-  ...job,
-  activity: { ...job.activity, kind: profileOf(job.contains, minded) },
-});
+/** Tells the kind of an activity, by which the bench is cleaned. */
+function kindOfJob({ words: { recipeId, pieceId, pack }, contains }: Operation, kinds: Kinds): string {
+  if (pack) return kinds.pack(pack, contains);
+  return recipeId === null ? kinds.piece(pieceId ?? '') : kinds.recipe(recipeId);
+}
 
 /** What of some work something later lacks, in words. */
 const sayOff = (codes: readonly Allergen[]): string => sayList(codes.map((code) => allergens[code].name.toLowerCase()));
@@ -176,22 +177,29 @@ export const cleanWords = ({ fromKind, toKind }: ChangedOver): OperationWords =>
   plain('clean', 'Clean', `off ${sayOff(cleanOff(fromKind, toKind))}`);
 
 /**
- * Lists all of a day's work, packing among it: without nuts before tree nuts before peanut, and by kinds between which {@link cleaningOf} has it
- * cleaned, so that nothing is made or packed after what has an allergen that it lacks and that the plan minds.
+ * Lists all of a day's work, packing among it: without nuts before tree nuts before peanut, and within these in an order that needs the fewest
+ * clean-downs; each with its kind, between which {@link cleaningOf} has the bench cleaned.
  */
 export function operationsOf(plan: PlanWork, day: Day, book: Book): Operation[] {
-  const minded = new Set(plan.minded);
+  const kinds = kindsOf(plan.minded, book);
   const makes = makeJobs(plan, day, book);
   const helped = helperHours(day, book.kitchen) > 0;
   const finishes = finishJobs(plan, day, book, makes, helped);
-  const jobs = [...makes, ...finishes, ...packJobs(plan, day, book, finishes, helped)].map((job) =>
-    withKind(job, minded),
+  const jobs = [...makes, ...finishes, ...packJobs(plan, day, book, finishes, helped)].map(
+    (job): Operation & { readonly kind: string } => ({ ...job, kind: kindOfJob(job, kinds) }),
   );
+  const turns = turnsOf(jobs.map(({ kind }) => kind)).flat();
+  const places = new Map(turns.map((kind, place) => [kind, place] as const));
   const parts = nutClasses
     .map((nuts) => jobs.filter(({ contains }) => nutClass(contains) === nuts))
     .filter((part) => part.length > 0);
   return parts.flatMap((part, index) => {
     const before = keysOf(parts[index - 1] ?? []);
-    return part.map((job) => waitingFor(job, before));
+    return [...part]
+      .sort((one, other) => (places.get(one.kind) ?? 0) - (places.get(other.kind) ?? 0))
+      .map(({ kind, ...job }) => {
+        const waiting = waitingFor(job, before);
+        return { ...waiting, activity: { ...waiting.activity, kind } };
+      });
   });
 }

@@ -1,5 +1,5 @@
 import type { Book } from '../book/index.js';
-import { cleanOff, profileOf, type Minded } from '../plan/index.js';
+import { cleanOff, type Kinds } from '../plan/index.js';
 import type { RecipeFacts } from '../recipe/index.js';
 import type { OperationWords } from './operation.js';
 
@@ -15,17 +15,17 @@ const toolsOf = ({ recipe }: RecipeFacts): ReadonlySet<string> =>
  * The pots, pans and tools that a clean-down is for: what was used since the last one for something with an allergen that something made in it later
  * lacks. Bench, hands, scale and cloths are cleaned at each of them: a kitchen has one of these.
  * @param tasks all of the day
- * @param minded what is cleaned off
+ * @param kinds by which it is cleaned
  * @returns names, in the order of their use
  */
-export function toolsToClean(clean: Timed, tasks: readonly Timed[], minded: Minded, book: Book): string[] {
+export function toolsToClean(clean: Timed, tasks: readonly Timed[], kinds: Kinds, book: Book): string[] {
   const since = Math.max(
     0,
     ...tasks.flatMap(({ kind, from }) => (kind === 'clean' && from < clean.from ? [from] : [])),
   );
   const made = tasks.flatMap(({ recipeId, from }) => {
     const facts = book.recipes.get(recipeId ?? '');
-    return facts ? [{ from, tools: toolsOf(facts), profile: profileOf(facts.contains, minded) }] : [];
+    return facts ? [{ from, tools: toolsOf(facts), kind: kinds.recipe(recipeId ?? '') }] : [];
   });
   const before = made.filter(({ from }) => from >= since && from < clean.from);
   const later = made.filter(({ from }) => from > clean.from);
@@ -34,7 +34,7 @@ export function toolsToClean(clean: Timed, tasks: readonly Timed[], minded: Mind
     before.some(
       (one) =>
         one.tools.has(tool) &&
-        later.some((other) => other.tools.has(tool) && cleanOff(one.profile, other.profile).length > 0),
+        later.some((other) => other.tools.has(tool) && cleanOff(one.kind, other.kind).length > 0),
     ),
   );
 }

@@ -20,6 +20,7 @@ export {
   type Pan,
   type SchoolCode,
   schoolCodes,
+  cleanRules,
   schoolNames,
   schoolCodeSchema,
   usualDay,

@@ -3,7 +3,7 @@ import type { BoxFacts } from '../box/index.js';
 import { benchDay, type BenchTask } from '../bench-day/index.js';
 import { packedKey } from '../order/index.js';
 import type { Allergen } from '../ingredient/index.js';
-import { allergensIn, allMinded, inPack, profileOf, type LabelRun, type Plan } from '../plan/index.js';
+import { inPack, trueAllergens, type LabelRun, type Plan } from '../plan/index.js';
 import type { Day } from '../quantity/index.js';
 import { oncePerPair } from '../record/index.js';
 
@@ -156,7 +156,7 @@ export function crossContact(run: LabelRun, facts: BoxFacts, plan: Plan, book: B
     for (const into of bench.things.filter(isOurs))
       for (const from of bench.things) {
         if (from === into || !isCarried(from, into, bench)) continue;
-        for (const allergen of allergensIn(profileOf(from.contains, allMinded))) {
+        for (const allergen of trueAllergens(from.contains)) {
           if (into.contains.includes(allergen) || facts.contains.includes(allergen)) continue;
           const where = into.noun === 'box' ? 'packing' : 'bench';
           const way = { allergen, day, from: from.name, into: into.name, where } as const;

@@ -1,14 +1,16 @@
 export { type Breach, breachesOf, newBreaches, NOTICED } from './breaches.js';
 export {
-  allergensIn,
-  allMinded,
   cleanOff,
   type Minded,
+  mindedByEither,
   mindedOf,
+  kindOf,
+  kindsOf,
+  type Kinds,
+  trueAllergens,
   nutClass,
   type NutClass,
   nutClasses,
-  profileOf,
   turnRules,
   turnsOf,
 } from './clean-downs.js';

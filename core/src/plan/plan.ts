@@ -7,11 +7,9 @@ import {
   isOpen,
   isTooFarAhead,
   packingOf,
-  ruledOutOf,
   type OrderFiled,
 } from '../order/index.js';
 import { pieceCosts } from '../money/index.js';
-import { inLabelOrder } from '../ingredient/index.js';
 import { addDays, type Day } from '../quantity/index.js';
 import { oncePerPair } from '../record/index.js';
 import { ordersByDay, ordersOfDay, splitPacked, type DayOrders } from './by-day.js';
@@ -19,7 +17,7 @@ import { boxDemand, pieceDemand, piecesWanted, type BoxDemand, type PieceDemand 
 import { pieceKey, withoutMade, type Guide } from './guide.js';
 import { madeRunsOf, triedOf } from './made-runs.js';
 import { netDemand } from './netting.js';
-import { mindedOf } from './clean-downs.js';
+import { kindsOf, mindedOf } from './clean-downs.js';
 import { explodeDemand } from './explode.js';
 import { stageKey } from './finish-days.js';
 import { bookPacking, packingStarts } from './packing.js';
@@ -114,8 +112,8 @@ export function seasonNeeds(
   const late: LateOrder[] = [];
   const asked = ordersByDay(orders.filter(isOpen), whole);
   const minded = mindedOf(
+    asked.flatMap((day) => day.orders),
     whole,
-    asked.flatMap((day) => day.orders.flatMap((order) => order.lines.flatMap((line) => ruledOutOf(order, line)))),
   );
   // What is too far ahead is neither made nor bought for yet.
   let open = asked.filter(({ day }) => !isTooFarAhead(day, today));
@@ -201,13 +199,13 @@ export function planSeason(whole: Book, orders: readonly OrderFiled[], today: Da
     shoppingCostMinor: shopping.reduce((sum, line) => sum + line.costMinor, 0),
     days: seasonDays(
       askedDays,
-      { made, runs, finishings, packing, doneMinutes: netted.doneMinutes, minded },
+      { made, runs, finishings, packing, doneMinutes: netted.doneMinutes, kinds: kindsOf(minded, whole) },
       whole,
       today,
     ),
     handOvers: askedDays.map((day) => handOversOf(whole, day)),
     labels: labelRuns(boxes, madeOn, book),
-    minded: inLabelOrder(minded),
+    minded,
     leftOverGrams: [...made, ...runs].reduce((sum, each) => sum + each.leftOverGrams, 0),
     findings: [],
   };

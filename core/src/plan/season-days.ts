@@ -16,7 +16,7 @@ import type { DayOrders } from './by-day.js';
 import type { HandOver } from './hand-over.js';
 import type { MadeRun, ProductionRun } from './run.js';
 import type { Finishing, FinishWork } from './needs.js';
-import { cleanDownsOf, profileOf, type Minded } from './clean-downs.js';
+import { cleanDownsOf, type Kinds } from './clean-downs.js';
 import { inPack, type Pack, type Packing } from './packing.js';
 import { helperHours, isHumid, makerHours } from './windows.js';
 import { workByDay, type WorkOf } from './work-days.js';
@@ -75,16 +75,16 @@ function readyMinutesOf(
   worked: readonly WorkOf<ProductionRun>[],
   finishings: readonly Pick<Finishing, 'pieceId'>[],
   packs: readonly Pack[],
-  minded: Minded,
+  of: Kinds,
   book: Book,
 ): number {
   const { setUpMinutes, cleanMinutes } = book.kitchen;
-  const profiles = [
-    ...worked.map(({ facts }) => profileOf(facts.contains, minded)),
-    ...finishings.map(({ pieceId }) => profileOf(book.pieces.get(pieceId)?.contains ?? [], minded)),
-    ...packs.map((pack) => profileOf(inPack(pack, book), minded)),
+  const kinds = [
+    ...worked.map(({ run }) => of.recipe(run.recipeId)),
+    ...finishings.map(({ pieceId }) => of.piece(pieceId)),
+    ...packs.map((pack) => of.pack(pack, inPack(pack, book))),
   ];
-  return begun.length * setUpMinutes + cleanDownsOf(profiles) * cleanMinutes;
+  return begun.length * setUpMinutes + cleanDownsOf(kinds) * cleanMinutes;
 }
 
 /** At most this many days are drawn, however far away the last hand-over is. */
@@ -98,8 +98,8 @@ interface Work {
   readonly packing: Packing;
   /** What today's batches, those made already, have taken. */
   readonly doneMinutes: number;
-  /** What the bench is cleaned for. */
-  readonly minded: Minded;
+  /** By which the bench is cleaned. */
+  readonly kinds: Kinds;
 }
 
 /** What is done of finishings on each day. */
@@ -111,7 +111,7 @@ function finishWorkByDay(finishings: readonly Finishing[]): Map<Day, { pieceId: 
 /** One entry a day from today to the last hand-over. */
 export function seasonDays(
   orders: readonly DayOrders[],
-  { made, runs, finishings, packing, doneMinutes, minded }: Work,
+  { made, runs, finishings, packing, doneMinutes, kinds }: Work,
   book: Book,
   today: Day,
 ): SeasonDay[] {
@@ -133,14 +133,7 @@ export function seasonDays(
     // What is made already is done, but for what goes on after a night.
     const workHere = [...(worked.get(day) ?? []), ...(goesOn.get(day) ?? []).filter(({ run }) => run.day < day)];
     const finishingsHere = finished.get(day) ?? [];
-    const readyMinutes = readyMinutesOf(
-      begunHere,
-      workHere,
-      finishingsHere,
-      packing.packs.get(day) ?? [],
-      minded,
-      book,
-    );
+    const readyMinutes = readyMinutesOf(begunHere, workHere, finishingsHere, packing.packs.get(day) ?? [], kinds, book);
     const shareable =
       (packing.minutes.get(day) ?? 0) + finishingsHere.reduce((sum, { work }) => sum + work.handsMinutes, 0);
     const done = day === today ? doneMinutes : 0;

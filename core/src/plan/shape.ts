@@ -1,8 +1,8 @@
 import type { Finding } from '../finding/index.js';
-import type { Allergen } from '../ingredient/index.js';
 import type { OrderFiled, PackedAs } from '../order/index.js';
 import type { PieceFacts } from '../piece/index.js';
 import type { Day } from '../quantity/index.js';
+import type { Minded } from './clean-downs.js';
 import type { MadeRun } from './run.js';
 import type { ProductionRun } from './run.js';
 import type { Finishing } from './needs.js';
@@ -52,7 +52,7 @@ export interface Plan {
   readonly handOvers: readonly HandOverDay[];
   readonly labels: readonly LabelRun[];
   readonly leftOverGrams: number;
-  /** The allergens for which the bench is cleaned; see {@link mindedOf}. */
-  readonly minded: readonly Allergen[];
+  /** What must not get into what, since orders rule it out; see {@link mindedOf}. */
+  readonly minded: readonly Minded[];
   readonly findings: readonly Finding[];
 }

@@ -9,7 +9,7 @@ import {
   type FinishDay,
   type PieceDemand,
   type Guide,
-  type Minded,
+  type Kinds,
   type Netted,
   type Packing,
   type Plan,
@@ -40,8 +40,8 @@ export interface ProgrammeInput {
   readonly book: Book;
   readonly today: Day;
   readonly packing: Packing;
-  /** What the bench is cleaned for. */
-  readonly minded: Minded;
+  /** By which the bench is cleaned. */
+  readonly kinds: Kinds;
   /** What was decided before: pins hold, and days that need not move are kept. */
   readonly before: Guide | null;
   /** Whether pieces are counted whole; without it the model is a little easier, and what it says is nearly the same. */

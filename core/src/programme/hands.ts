@@ -7,9 +7,9 @@ import type { Term } from '../solver/index.js';
 import { equipmentKey, ownedOf } from '../bench-day/index.js';
 import {
   inPack,
+  type Kinds,
   nutClass,
   nutClasses,
-  profileOf,
   turnRules,
   type NutClass,
   type Netted,
@@ -115,10 +115,12 @@ function addParts(draft: ProgrammeBuilder, day: Day, parts: readonly Part[], cle
 
 /** Batches that are made already and go on on a day. */
 function goingOn(netted: Netted, on: Day, book: Book) {
-  return [...netted.supplies.values()].flat().flatMap(({ facts, day, batches }) =>
-    workDays(facts, day, book.kitchen)
-      .slice(1)
-      .flatMap((work) => (work.day === on ? [{ facts, minutes: work.handsMinutes * batches.length }] : [])),
+  return [...netted.supplies].flatMap(([id, supplies]) =>
+    supplies.flatMap(({ facts, day, batches }) =>
+      workDays(facts, day, book.kitchen)
+        .slice(1)
+        .flatMap((work) => (work.day === on ? [{ id, minutes: work.handsMinutes * batches.length }] : [])),
+    ),
   );
 }
 
@@ -126,17 +128,17 @@ function goingOn(netted: Netted, on: Day, book: Book) {
 const goingOnMinutes = (netted: Netted, on: Day, book: Book): number =>
   goingOn(netted, on, book).reduce((sum, { minutes }) => sum + minutes, 0);
 
-/** Allergens of what is made already and is finished, or goes on, on a day. */
-const fixedOn = (netted: Netted, on: Day, book: Book): (readonly Allergen[])[] => [
+/** Kinds of what is made already and is finished, or goes on, on a day. */
+const fixedOn = (netted: Netted, on: Day, kinds: Kinds, book: Book): string[] => [
   ...netted.finishings.flatMap(({ work, pieceId }) =>
-    work.some(({ day }) => day === on) ? [book.pieces.get(pieceId)?.contains ?? []] : [],
+    work.some(({ day }) => day === on) ? [kinds.piece(pieceId)] : [],
   ),
-  ...goingOn(netted, on, book).map(({ facts }) => facts.contains),
+  ...goingOn(netted, on, book).map(({ id }) => kinds.recipe(id)),
 ];
 
 /**
- * Clean-downs of a day as a column: whenever something would be made after what has an allergen that it lacks. Each set of allergens that
- * may be there has a choice; how many turns they make together is said by the rules of {@link turnRules}.
+ * Clean-downs of a day as a column: whenever something would be made or packed after what leaves an allergen behind that it minds. Each kind
+ * that may be there has a choice; how many turns they make together is said by the rules of {@link turnRules}.
  */
 function addCleaning(
   draft: ProgrammeBuilder,
@@ -145,34 +147,33 @@ function addCleaning(
   finished: readonly Serve[],
 ): Term[] {
   const { input, model, rate } = draft;
-  const { book, netted, minded, packing } = input;
+  const { book, netted, kinds, packing } = input;
   const { kitchen } = book;
   if (kitchen.cleanMinutes <= 0) return [];
   const present = new Map<string, number>();
-  const thereOf = (contains: readonly Allergen[]): number => {
-    const profile = profileOf(contains, minded);
-    const known = present.get(profile);
+  const thereOf = (kind: string): number => {
+    const known = present.get(kind);
     if (known !== undefined) return known;
-    const there = model.choice(`${profile || 'nothing'} ${day}`, 0);
-    present.set(profile, there);
+    const there = model.choice(`${kind} ${day}`, 0);
+    present.set(kind, there);
     return there;
   };
-  for (const { facts, make } of work) model.atMost('there', [[make, 1], [thereOf(facts.contains), -1]], 0); // prettier-ignore
-  for (const [, same] of groupBy(finished, ({ facts }) => profileOf(facts.contains, minded))) {
+  for (const { id, make } of work) model.atMost('there', [[make, 1], [thereOf(kinds.recipe(id)), -1]], 0); // prettier-ignore
+  for (const [kind, same] of groupBy(finished, ({ facts }) => kinds.piece(facts.piece.id))) {
     const count = same.reduce((sum, { demand: of }) => sum + of.count, 0);
-    const [first] = same;
-    if (first && count > 0)
-      model.atMost('there', [...same.map(({ column }): Term => [column, 1]), [thereOf(first.facts.contains), -count]], 0); // prettier-ignore
+    if (count > 0)
+      model.atMost('there', [...same.map(({ column }): Term => [column, 1]), [thereOf(kind), -count]], 0); // prettier-ignore
   }
   // What is made already is finished, and goes on, on its day, whatever is decided.
-  for (const contains of fixedOn(netted, day, book)) model.atLeast('there', [[thereOf(contains), 1]], 1);
+  for (const kind of fixedOn(netted, day, kinds, book)) model.atLeast('there', [[thereOf(kind), 1]], 1);
   // So is what is packed.
-  for (const pack of packing.packs.get(day) ?? []) model.atLeast('there', [[thereOf(inPack(pack, book)), 1]], 1);
+  for (const pack of packing.packs.get(day) ?? [])
+    model.atLeast('there', [[thereOf(kinds.pack(pack, inPack(pack, book))), 1]], 1);
   if (present.size === 0) return [];
   const turns = model.column(`turns ${day}`, 0);
   for (const there of present.values()) model.atLeast('turn', [[turns, 1], [there, -1]], 0); // prettier-ignore
-  for (const { profiles: set, turns: count } of turnRules([...present.keys()]))
-    model.atLeast('turns', [[turns, 1], ...set.map((profile): Term => [present.get(profile) ?? 0, -1])], count - set.length); // prettier-ignore
+  for (const { kinds: set, turns: count } of turnRules([...present.keys()]))
+    model.atLeast('turns', [[turns, 1], ...set.map((kind): Term => [present.get(kind) ?? 0, -1])], count - set.length); // prettier-ignore
   const clean = model.column(`clean ${day}`, kitchen.cleanMinutes * rate * weights.cleaning);
   model.atLeast('clean-downs', [[clean, 1], [turns, -1]], -1); // prettier-ignore
   return [[clean, kitchen.cleanMinutes]];

@@ -2,6 +2,8 @@ import type { Book } from '../book/index.js';
 import type { OrderFiled } from '../order/index.js';
 import type { Day } from '../quantity/index.js';
 import {
+  kindsOf,
+  mindedByEither,
   withoutMade,
   type Guide,
   madeRunsOf,
@@ -31,7 +33,7 @@ export function programmeInput({ book: whole, orders, today, before = null }: Pr
     book,
     today,
     packing: bookPacking(toPack, netted.finishings, book, today),
-    minded,
+    kinds: kindsOf(minded, whole),
     before: before && withoutMade(before, triedOf(madeRunsOf(netted)), book),
   };
 }
@@ -43,6 +45,6 @@ export function besideInput({ book: whole, orders, today }: ProgrammeQuestion, b
   );
   const { toPack, netted, book, minded } = seasonNeeds(orders, { ...whole, batches: [] }, today, null, packed);
   const packing = bookPacking(toPack, [], book, today, packed);
-  const all = new Set([...minded, ...beside.minded]);
-  return { demand: netted.demand, netted, book, today, packing, minded: all, before: null, beside, loose: true };
+  const kinds = kindsOf(mindedByEither(minded, beside.minded), whole);
+  return { demand: netted.demand, netted, book, today, packing, kinds, before: null, beside, loose: true };
 }

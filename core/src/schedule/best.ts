@@ -42,7 +42,7 @@ export interface BestSchedule extends Schedule {
 }
 
 /**
- * A short schedule: the best of several orders (longest way to the end first, most work first, as given), then of orders in which one
+ * Finds a short schedule with few changeovers: the best of several orders (longest way to the end first, most work first, as given), then of orders in which one
  * activity goes to another place, kept when it is no longer. The same project always gives the same schedule.
  * @param rounds how many changed orders are tried; none are when a lower bound is reached
  * @param enough a span that is short enough: nothing shorter is looked for
@@ -57,11 +57,13 @@ export function bestSchedule(project: Project, rounds = 200, enough = 0): BestSc
   const tail = ({ key }: Activity) => tails.get(key) ?? 0;
   const work = ({ uses }: Activity) => uses.reduce((sum, { minutes }) => sum + minutes, 0);
   let order = given;
+  /** What a changeover takes of somebody's hands weighs as much as a day that ends later. */
+  const costOf = ({ span, changeovers }: Schedule) => span + changeovers.length * (project.changeover?.minutes ?? 0);
   let best = placeInOrder(given, project);
   for (const weight of [tail, work]) {
     const tried = byWeight(activities, weight);
     const schedule = placeInOrder(tried, project);
-    if (schedule && schedule.span < (best?.span ?? Infinity) - 1e-6) [best, order] = [schedule, tried];
+    if (schedule && costOf(schedule) < (best ? costOf(best) : Infinity) - 1e-6) [best, order] = [schedule, tried];
   }
   if (!best) return null;
   const random = xoroshiro128plus(1);
@@ -77,9 +79,9 @@ export function bestSchedule(project: Project, rounds = 200, enough = 0): BestSc
     }
     const sorted = predecessorsFirst(tried);
     const schedule = placeInOrder(sorted, project);
-    if (!schedule || schedule.span > at.span + 1e-6) continue;
+    if (!schedule || costOf(schedule) > costOf(at) + 1e-6) continue;
     [at, order] = [schedule, sorted];
-    if (at.span < best.span - 1e-6) best = at;
+    if (costOf(at) < costOf(best) - 1e-6) best = at;
   }
   return { ...best, bounds };
 }

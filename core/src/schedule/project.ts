@@ -36,7 +36,7 @@ export interface Changeover {
   /** Who changes over. */
   readonly by: string;
   readonly minutes: number;
-  /** Whether the bench must be changed over from one kind to the other. Whatever need not be changed over twice need not be at once. */
+  /** Tells whether the bench must be changed over before the other kind, once the one was there; also when other work lay between. */
   readonly isNeeded: (from: string, to: string) => boolean;
 }
 

@@ -100,34 +100,54 @@ class Bench {
   }
 
   /**
-   * What must be changed over for some work, before it and before what comes after it.
+   * Finds a place for a changeover right before a strip.
+   * @returns the changeover, or the minute up to which the strip has to wait for one
+   */
+  private before(strip: Strip, fromKind: string, others: readonly Strip[]): ChangedOver | number {
+    const { minutes } = this.changeover;
+    const begin = strip.from - minutes;
+    let free = begin < -EPSILON ? 0 : begin;
+    for (const other of others)
+      if (other.from < strip.from - EPSILON && other.until > begin + EPSILON) free = Math.max(free, other.until);
+    free = this.by.freeAt(free, minutes);
+    if (free > begin + EPSILON) return free + minutes;
+    return { from: begin, until: strip.from, fromKind, toKind: strip.kind };
+  }
+
+  /**
+   * Finds what must be changed over for some work: before it, for what was done since the last changeover, and before what comes after it.
    * @returns the minute up to which it has to wait, when that is not possible
    */
-  fit({ from, until, kind }: Strip): { readonly waits: number } | { readonly needed: readonly ChangedOver[] } {
-    const { minutes, isNeeded } = this.changeover;
+  fit(strip: Strip): { readonly waits: number } | { readonly needed: readonly ChangedOver[] } {
+    const { isNeeded } = this.changeover;
+    const { from, until, kind } = strip;
     let over = Infinity;
-    let last: Strip | undefined;
-    let next: Strip | undefined;
-    for (const strip of this.strips) {
-      const overlaps = strip.from < until - EPSILON && strip.until > from + EPSILON;
-      if (overlaps && strip.kind !== kind) over = Math.min(over, strip.until);
-      if (strip.until <= from + EPSILON && !(last && last.until >= strip.until)) last = strip;
-      if (strip.from >= until - EPSILON && !(next && next.from <= strip.from)) next = strip;
+    let spoiling: string | undefined;
+    let spoilt: Strip | undefined;
+    for (const other of this.strips) {
+      if (other.until <= from + EPSILON) {
+        if (isNeeded(other.kind, kind) && !this.isClean(other.until, from)) spoiling = other.kind;
+      } else if (other.from >= until - EPSILON) {
+        const isFirst = !spoilt || other.from < spoilt.from;
+        if (isFirst && isNeeded(kind, other.kind) && !this.isClean(until, other.from)) spoilt = other;
+      } else if (isNeeded(other.kind, kind) || isNeeded(kind, other.kind)) over = Math.min(over, other.until);
     }
+    // Nothing is worked on at a bench that is being changed over.
+    for (const each of this.changeovers)
+      if (each.from < until - EPSILON && each.until > from + EPSILON) over = Math.min(over, each.until);
     if (over < Infinity) return { waits: over };
     const needed: ChangedOver[] = [];
-    const place = (at: number, since: number, fromKind: string, toKind: string): number => {
-      if (!isNeeded(fromKind, toKind) || this.isClean(since, at)) return at;
-      const begin = at - minutes;
-      if (begin < since - EPSILON) return since + minutes;
-      const free = this.by.freeAt(begin, minutes);
-      if (free <= begin + EPSILON) needed.push({ from: begin, until: at, fromKind, toKind });
-      return Math.max(at, free + minutes);
-    };
-    const waits = last ? place(from, last.until, last.kind, kind) : from;
-    if (waits > from + EPSILON) return { waits };
-    // What comes after stays where it is: there must be time to change over before it.
-    if (next && place(next.from, until, kind, next.kind) > next.from + EPSILON) return { waits: next.until };
+    if (spoiling !== undefined) {
+      const found = this.before(strip, spoiling, this.strips);
+      if (typeof found === 'number') return { waits: found };
+      needed.push(found);
+    }
+    if (spoilt) {
+      // What comes after stays where it is: there must be time to change over before it.
+      const found = this.before(spoilt, kind, [...this.strips.filter((other) => other !== spoilt), strip]);
+      if (typeof found === 'number') return { waits: spoilt.until };
+      needed.push(found);
+    }
     return { needed };
   }
 

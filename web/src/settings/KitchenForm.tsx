@@ -11,6 +11,7 @@ import { useSeasonBook } from '../data/useSeason';
 import { MoneyInput, NumberInput, TextInput, LengthInput } from '../parts/fields';
 import { Panel } from '../parts/Panel';
 import { BenchWeek } from './BenchWeek';
+import { CleaningFields } from './CleaningFields';
 import { DayChanges } from './DayChanges';
 import { Equipment } from './Equipment';
 import { HeatFields } from './HeatFields';
@@ -104,8 +105,8 @@ export function KitchenForm({ kitchen }: { kitchen: Kitchen }) {
           <Box sx={{ ...grid, mt: 2 }}>
             <NumberInput name="overtimeMinutes" label="A day can run over by" unit="min" />
             <NumberInput name="setUpMinutes" label="Getting ready for a recipe" unit="min" />
-            <NumberInput name="cleanMinutes" label="Cleaning before nuts" unit="min" />
           </Box>
+          <CleaningFields />
         </Panel>
         <div>
           <Button type="submit" variant="contained">
