@@ -1,7 +1,9 @@
-import { closest, singular } from '../reading/index.js';
+import damerauLevenshtein from 'damerau-levenshtein';
+import { closest, numberWords, readNumber, singular } from '../reading/index.js';
+import { isUsual } from './customer.js';
 import { dietWords, substanceWords } from './lexicon.js';
 import type { Named } from './shelf.js';
-import type { TypedLine } from './tokens.js';
+import type { Token, TypedLine } from './tokens.js';
 
 /** Boxes that a typed text asks for at one place. */
 export interface FoundBox {
@@ -23,39 +25,14 @@ export interface FoundBox {
   readonly plural: boolean;
   /** What was taken for granted. */
   readonly remarks: readonly string[];
+  /** Whether a name was only guessed at, since its spelling is another. */
+  readonly guessed: boolean;
 }
 
-const numberWords: ReadonlyMap<string, number> = new Map(
-  Object.entries({
-    a: 1,
-    an: 1,
-    one: 1,
-    another: 1,
-    two: 2,
-    three: 3,
-    four: 4,
-    five: 5,
-    six: 6,
-    seven: 7,
-    eight: 8,
-    nine: 9,
-    ten: 10,
-    eleven: 11,
-    twelve: 12,
-    fifteen: 15,
-    twenty: 20,
-    couple: 2,
-    pair: 2,
-    half: 0.5,
-    quarter: 0.25,
-  }),
-);
-const fractions: ReadonlyMap<string, number> = new Map(
-  Object.entries({ '½': 0.5, '¼': 0.25, '¾': 0.75, '⅓': 1 / 3, '⅔': 2 / 3, '⅛': 1 / 8 }),
-);
-const DOZENS = new Set(['dozen', 'doz', 'dz', 'dzn']);
 /** Words for a number that nobody said. */
 const SOME = new Set(['few', 'some', 'several', 'lot', 'load', 'handful', 'bunch']);
+/** Words that stand before a number of things. */
+const quantity = new Set(['qty', 'quantity', 'qnty']);
 const MOST = 500;
 
 /** What boxes are called whatever they hold: no name of a box by itself. */
@@ -71,49 +48,81 @@ const ends = /^(?:for|to|on|at|by|from|with|please|pls|and|in|is|are|x|thanks)$/
 interface Number {
   readonly value: number;
   readonly to: number;
+  /** Whether the words leave open how many: `2 or 3`. */
+  readonly open: boolean;
 }
 
-/** `and a half`, `and a quarter`, behind a number; null when it is not there. */
-function partAfter(line: TypedLine, index: number): Number | null {
-  if (line.at(index)?.word !== 'and') return null;
-  const at = /^(?:an?|one)$/.test(line.at(index + 1)?.word ?? '') ? index + 2 : index + 1;
-  const value = numberWords.get(line.at(at)?.word ?? '');
-  return value !== undefined && value < 1 ? { value, to: at + 1 } : null;
+/** Words that are near to a number and are none. */
+const noNumbers = new Set([
+  'for',
+  'give',
+  'fine',
+  'once',
+  'mix',
+  'fix',
+  'then',
+  'here',
+  'there',
+  'these',
+  'tree',
+  'live',
+]);
+
+/** Tells whether a word may be a number, perhaps misspelled: `tow`, `odzen`. */
+const isNearNumber = ({ word, one }: Token): boolean =>
+  one.length > 2 &&
+  !noNumbers.has(word) &&
+  numberWords.some((each) => each.length > 2 && damerauLevenshtein(one, each).steps <= 1);
+
+/** Tells whether words that nothing has read stand right before a place and may say another number: `two nad a half`, `half a odzen`. */
+function followsNumber(line: TypedLine, index: number): boolean {
+  let isNext = true;
+  for (let at = index - 1; at >= index - 5; at--) {
+    const token = line.at(at);
+    if (token?.kind === 'mark' && !line.isParting(at)) continue;
+    if (!token || !line.isFree(at)) return false;
+    if (token.kind === 'number' || isNearNumber(token)) return true;
+    if (/^(?:and|of|an?|the|x)$/.test(token.word) || quantity.has(token.word)) continue;
+    if (isNext && token.kind === 'word' && !isUsual(token.word) && !/^\p{Lu}/u.test(token.text)) return true;
+    isNext = false;
+  }
+  return false;
 }
 
-/** `1/2`; null when it is not there. */
-function ratioAt(line: TypedLine, index: number): Number | null {
-  if (line.at(index)?.kind !== 'number' || line.at(index + 1)?.text !== '/' || !line.isFree(index)) return null;
-  const [above, below] = [Number(line.at(index)?.text), Number(line.at(index + 2)?.text)];
-  return above > 0 && below > 0 ? { value: above / below, to: index + 3 } : null;
+/** Tells whether a number stands a few words behind a name and counts nothing else: `mug apir x 25`. */
+function precedesNumber(line: TypedLine, index: number, isNamed: (index: number) => boolean): boolean {
+  for (let at = index; at < index + 4; at++) {
+    const token = line.at(at);
+    if (!token || line.isParting(at) || line.readingOf(at) !== null) return false;
+    if (token.kind !== 'number') continue;
+    for (let next = at + 1; next < at + 4 && !line.isParting(next); next++) if (isNamed(next)) return false;
+    return true;
+  }
+  return false;
 }
 
-/** `3`, `½`, `1 1/2`, `two and a half`, `a couple`; null when no number begins here. */
-function numberAt(line: TypedLine, index: number): Number | null {
+/**
+ * Reads a number as it is read everywhere, by the tokens of a line: `3`, `x3`, `qty 3`, `½`, `two and a half dozen`, `a couple`; null when none
+ * begins here. What is read already, and names of boxes, end it.
+ */
+function numberAt(line: TypedLine, index: number, isName: (index: number) => boolean): Number | null {
   const token = line.at(index);
-  if (!token || !line.isFree(index)) return null;
-  if (token.kind === 'number') {
-    const fraction = fractions.get(token.text);
-    if (fraction !== undefined) return { value: fraction, to: index + 1 };
-    const value = Number(token.text.replace(',', '.'));
-    const ratio = ratioAt(line, index);
-    if (ratio) return ratio;
-    const mixed = ratioAt(line, index + 1);
-    if (mixed && mixed.value < 1 && Number.isInteger(value)) return { value: value + mixed.value, to: mixed.to };
-    const part = partAfter(line, index + 1);
-    if (part) return { value: value + part.value, to: part.to };
-    const more = fractions.get(line.at(index + 1)?.text ?? '');
-    return more === undefined ? { value, to: index + 1 } : { value: value + more, to: index + 2 };
-  }
-  const value = numberWords.get(token.word);
-  if (value === undefined) return null;
-  if (value >= 1) {
-    const part = partAfter(line, index + 1);
-    if (part) return { value: value + part.value, to: part.to };
-  }
-  // `a couple of`, `a half dozen`
-  const next = numberWords.get(line.at(index + 1)?.word ?? '');
-  return /^an?$/.test(token.word) && next !== undefined ? { value: next, to: index + 2 } : { value, to: index + 1 };
+  if (!token || !line.isFree(index) || isName(index)) return null;
+  const next = line.at(index + 1);
+  const isSign = (token.word === 'x' && next?.kind === 'number' && !next.apart) || quantity.has(token.word);
+  if (isSign) return numberAt(line, line.at(index + 1)?.text === ':' ? index + 2 : index + 1, isName);
+  if (token.word === 'another') return { value: 1, to: index + 1, open: false };
+  let end = index + 1;
+  while (line.at(end)?.kind === 'mark' || (line.isFree(end) && !isName(end))) end++;
+  const read = readNumber(line.text.slice(token.from, line.at(end - 1)?.to).toLowerCase());
+  if (!read) return null;
+  let to = index;
+  while (to < end && (line.at(to)?.to ?? Infinity) <= token.from + read.length) to++;
+  // A point behind `doz` is its own.
+  if (line.at(to - 1)?.word === 'of') to--;
+  if (to <= index) return null;
+  const open = read.upTo !== null || read.either.length > 0 || followsNumber(line, index);
+  return { value: read.value, to, open };
 }
 
 interface Counted {
@@ -140,31 +149,19 @@ function countAt(line: TypedLine, index: number, isName: (index: number) => bool
   const some = /^(?:a|quite)$/.test(line.at(index)?.word ?? '') ? index + 1 : index;
   if (SOME.has(line.at(some)?.one ?? '') && line.isFree(some))
     return { to: pastOf(line, some + 1), count: null, vague: true, ofThem: false, share: null, article: false };
-  const isDozen = (at: number) => DOZENS.has(line.at(at)?.one ?? '') && line.isFree(at) && !isName(at);
-  const number = isDozen(index) ? { value: 1, to: index } : numberAt(line, index);
+  const number = numberAt(line, index, isName);
   if (!number) return null;
-  let { value, to } = number;
+  const { value, open } = number;
+  let { to } = number;
   if (/^[x×*]$/.test(line.at(to)?.word ?? '')) to++;
-  const dozen = value < 1 && line.at(to)?.word === 'a' ? to + 1 : to;
-  if (isDozen(dozen)) {
-    value *= 12;
-    to = dozen + 1;
-    // `a dozen and a half`
-    const part = partAfter(line, to);
-    if (part) {
-      value += part.value * 12;
-      to = isDozen(part.to) ? part.to + 1 : part.to;
-    }
-    if (line.at(to)?.text === '.' && !line.isParting(to)) to++;
-  }
   const of = pastOf(line, to);
-  const whole = Math.abs(value - Math.round(value)) < 1e-9 && value >= 1 && value <= MOST;
+  const whole = !open && Math.abs(value - Math.round(value)) < 1e-9 && value >= 1 && value <= MOST;
   return {
     to: of,
     count: whole ? Math.round(value) : null,
     vague: !whole,
     ofThem: of > to + 1 || (of > to && pointing.test(line.at(of)?.word ?? '')),
-    share: value > 0 && value < 1 ? value : null,
+    share: !open && value > 0 && value < 1 ? value : null,
     article: line.at(index)?.kind === 'word' && to === index + 1 && value <= 1,
   };
 }
@@ -230,10 +227,10 @@ function walk(line: TypedLine, index: number, { box, all, telling }: Indexed): W
     if (word !== null && (matched > 0 || walked > 0 || !fillers.has(word))) {
       place = all.indexOf(word, place + 1);
       walked++;
+      plural ||= token.word !== token.one && token.one === word;
       if (telling.includes(word) && !isSparing(word)) own++;
       if (telling.includes(word)) {
         matched++;
-        plural ||= token.word !== token.one && token.one === word;
         if (token.one !== word && token.word !== word) mended.push(`“${token.text}” was read as “${word}”.`);
       }
       to = at + 1;
@@ -257,6 +254,7 @@ interface FoundName {
   readonly remarks: readonly string[];
   /** Whether the words can hardly be anything else: all of a name, or two words of it. */
   readonly sure: boolean;
+  readonly guessed: boolean;
 }
 
 /** The boxes whose name begins at a token: those of whose name there is most. A part that several share says none of them. */
@@ -282,8 +280,9 @@ function nameAt(line: TypedLine, index: number, shelf: readonly Indexed[]): Foun
     to: best.to,
     boxes,
     plural: best.plural,
-    remarks: [...best.mended, ...(taken ? [`“${line.said(index, best.to)}” was taken as ${best.box.name}.`] : [])],
-    sure: best.share === 1 || best.matched >= 2,
+    remarks: [...(taken ? [`“${line.said(index, best.to)}” was taken as ${best.box.name}.`] : [])],
+    sure: best.mended.length === 0 && (best.share === 1 || best.matched >= 2),
+    guessed: best.mended.length > 0,
   };
 }
 
@@ -310,18 +309,21 @@ export function isFullName(line: TypedLine, from: number, to: number, boxes: rea
   return indexOf(boxes).some(({ all }) => all.join(' ') === said);
 }
 
-/** `sampler x 2`, `sampler (2)`, `sampler: 2`, `sampler 2`. */
+/** Reads a number behind a name: `sampler x 2`, `sampler (2)`, `sampler: 2`, `sampler qty 2`, `sampler 2`. */
 function countBehind(line: TypedLine, index: number): { count: number; to: number } | null {
   const sign = line.at(index)?.word ?? '';
-  const isSign = /^[x×*(:]$/.test(sign);
-  const at = isSign ? index + 1 : index;
+  const isSign = /^[x×*(:]$/.test(sign) || quantity.has(sign);
+  const opens = sign === '(';
+  let at = isSign ? index + 1 : index;
+  // `sampler (x2)`, `sampler, qty: 2`
+  while (isSign && (/^[x×*:]$/.test(line.at(at)?.word ?? '') || quantity.has(line.at(at)?.word ?? ''))) at++;
   const token = line.at(at);
   if (token?.kind !== 'number' || !line.isFree(at) || !/^\d{1,3}$/.test(token.text)) return null;
   const closes = line.at(at + 1)?.text === ')';
   const isLast = line.at(at + 1) === undefined || line.isParting(at + 1);
-  if (sign === '(' ? !closes : !isSign && !isLast) return null;
+  if (opens ? !closes : !isSign && !isLast) return null;
   const count = Number(token.text);
-  return count >= 1 && count <= MOST ? { count, to: sign === '(' ? at + 2 : at + 1 } : null;
+  return count >= 1 && count <= MOST ? { count, to: opens ? at + 2 : at + 1 } : null;
 }
 
 /** Passes over what rules something out between a number and what it counts: `2 nut-free boxes`. */
@@ -345,8 +347,12 @@ export function findBoxes(line: TypedLine, boxes: readonly Named[]): FoundBox[] 
   const found: FoundBox[] = [];
   for (let index = 0; index < line.length; index++) {
     if (!line.isFree(index)) continue;
-    const each = isName(index) ? named(line, index, null, nameFrom) : boxAt(line, index, isName, nameFrom);
+    let each = isName(index) ? named(line, index, null, nameFrom) : boxAt(line, index, isName, nameFrom);
     if (!each) continue;
+    // What follows right behind words that name no box may belong to their number: `two nad a half dozen table boxes`.
+    const before = found.at(-1);
+    if (before?.boxes.length === 0 && !before.ofThem && before.to === each.from)
+      each = { ...each, count: null, vague: true, share: null, refers: 'no' };
     found.push(each);
     for (let at = each.from; at < each.to; at++) if (line.isFree(at)) line.claim(at, at + 1, 'box');
     index = each.to - 1;
@@ -366,17 +372,20 @@ function named(
   const name = nameFrom(index);
   if (!name) return null;
   const behind = counted ? null : countBehind(line, name.to);
+  const isOpen =
+    !counted && !behind && (followsNumber(line, from) || precedesNumber(line, name.to, (at) => nameFrom(at) !== null));
   return {
     from,
     to: behind?.to ?? name.to,
     boxes: name.boxes,
     count: counted ? counted.count : (behind?.count ?? null),
-    vague: counted?.vague ?? false,
+    vague: counted?.vague ?? isOpen,
     ofThem: counted?.ofThem ?? false,
     share: counted?.share ?? null,
-    refers: counted || behind ? 'no' : referring.test(line.at(index - 1)?.word ?? '') ? 'surely' : 'perhaps',
+    refers: counted || behind || isOpen ? 'no' : referring.test(line.at(index - 1)?.word ?? '') ? 'surely' : 'perhaps',
     plural: name.plural || pluralContainer,
     remarks: name.remarks,
+    guessed: name.guessed,
   };
 }
 
@@ -406,6 +415,7 @@ function boxAt(
     refers: 'no' as const,
     plural: false,
     remarks: [],
+    guessed: false,
   };
   if (at > start) return { ...none, to: at };
   if (/^(?:them|those|these|which)$/.test(line.at(counted.to)?.word ?? ''))

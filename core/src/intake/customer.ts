@@ -39,6 +39,10 @@ const weighty = wordsOf(
 
 const isCourtesy = (word: string): boolean => courtesies.has(word) && !weighty.has(word);
 
+/** Tells whether a word often stands in an order and says nothing of how much there is. */
+export const isUsual = (word: string): boolean =>
+  courtesies.has(word) || relations.has(word) || calling.has(word) || notNames.has(word) || weighty.has(word);
+
 /** A polite word, misspelled or not. */
 function isPolite(word: string): boolean {
   if (isCourtesy(word)) return true;

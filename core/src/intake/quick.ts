@@ -3,7 +3,7 @@ import { lineKey, type OrderDraft } from '../order/index.js';
 import { sayDay, type Day } from '../quantity/index.js';
 import { findBoxes, isFullName, sureNames, type FoundBox } from './boxes.js';
 import { claimCourtesies, findCandidates, trimmed } from './customer.js';
-import { dayNames, findDays, type DayOrder } from './day.js';
+import { dayNames, findDays, type DayOrder, type FoundDay } from './day.js';
 import { findExclusions, mentionAt, type FoundExclusion } from './exclusions.js';
 import { wordsOfNames, type Shelf } from './shelf.js';
 import { findContact, findTimes } from './times.js';
@@ -122,7 +122,6 @@ const keywords: readonly string[] = [
   'coeliac',
   'celiac',
   'excluding',
-  ...dayNames,
   ...waySpellings,
 ];
 
@@ -161,9 +160,47 @@ const range = (from: number, to: number): number[] => Array.from({ length: to - 
 const sayFully = (day: Day, today: Day): string =>
   day.slice(0, 4) === today.slice(0, 4) ? sayDay(day) : `${sayDay(day)} ${day.slice(0, 4)}`;
 
+/** The answer that words are no day. */
+const NO_DAY = 'no day';
+
+/** Finds misspelled words that are near to a day: `20 Decemer`. Where another day is said, only those that stand beside it. */
+function nearDay({ line, shelf, today, order }: Reader, days: readonly FoundDay[]): FoundDay | undefined {
+  const names = wordsOfNames(shelf);
+  const meant = line.guesses(dayNames, ({ word, one }) => !names.has(word) && !names.has(one), true);
+  if (meant.size === 0) return undefined;
+  return line
+    .readAs(meant, () => findDays(line, today, order))
+    .find(
+      ({ from, to }) =>
+        range(from, to).some((index) => meant.has(index)) &&
+        (days.length === 0 || days.some((day) => day.from < to && day.to > from)),
+    );
+}
+
+/** Asks whether words are the day that they are near to. @returns undefined when they are no day */
+function guessDay(reader: Reader, { from, to, choices }: FoundDay): Day | null | undefined {
+  const { line, today } = reader;
+  const words = line.said(from, to);
+  const answer = reader.ask(
+    `day ${words}`,
+    `“${words}”: is that a day?`,
+    [
+      ...choices.map((value) => ({ value, label: sayFully(value, today) })),
+      { value: NO_DAY, label: 'No, something else' },
+    ],
+    words,
+  );
+  if (answer === NO_DAY) return undefined;
+  line.claim(from, to, 'day');
+  return answer;
+}
+
 function readDays(reader: Reader): Day | null {
   const { line, today, order } = reader;
   const days = findDays(line, today, order);
+  const near = nearDay(reader, days);
+  const guess = near && guessDay(reader, near);
+  if (guess !== undefined) return guess;
   for (const { from, to } of days) line.claim(from, to, 'day');
   const [first, ...others] = days;
   if (!first) return null;
@@ -199,6 +236,9 @@ function readWays(reader: Reader): { way: Way | null; place: string } {
 /** Numbers that are offered where none is said. */
 const OFFERED = [1, 2, 3, 4, 5, 6, 8, 10, 12];
 
+/** The answer that words are no box. */
+const NO_BOX = 'no box';
+
 /** Which box and how many of it, by the words or by an answer. */
 function decideBox(reader: Reader, found: FoundBox): Asked | null {
   const { line, shelf } = reader;
@@ -206,16 +246,23 @@ function decideBox(reader: Reader, found: FoundBox): Asked | null {
   const before = [...new Set(reader.asked.map(({ boxId }) => boxId))];
   const referred = found.boxes.length === 0 && found.ofThem ? shelf.boxes.filter(({ id }) => before.includes(id)) : [];
   const choices = found.boxes.length > 0 ? found.boxes : referred.length > 0 ? referred : shelf.boxes;
-  const sure = choices.length === 1 && (found.boxes.length === 1 || referred.length === 1);
+  const sure = choices.length === 1 && !found.guessed && (found.boxes.length === 1 || referred.length === 1);
   const boxId = sure
     ? (choices[0]?.id ?? null)
     : reader.ask(
         `box ${said.toLowerCase()}`,
-        `Which box is “${said}”?`,
-        choices.map(({ id, name }) => ({ value: id, label: name })),
+        found.guessed
+          ? `“${said}”: did you mean ${choices.map(({ name }) => name).join(' or ')}?`
+          : `Which box is “${said}”?`,
+        [
+          ...choices.map(({ id, name }) => ({ value: id, label: name })),
+          ...(found.guessed ? [{ value: NO_BOX, label: 'Something else' }] : []),
+        ],
         said,
       );
-  if (boxId === null) return null;
+  // What is no box after all is free for another reading.
+  if (boxId === NO_BOX) line.release(found.from, found.to);
+  if (boxId === null || boxId === NO_BOX) return null;
   if (sure) reader.remarks.push(...found.remarks);
   let { count } = found;
   const part = found.share === null || !found.ofThem ? 0 : found.share * countOf(reader, boxId);

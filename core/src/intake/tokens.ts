@@ -211,15 +211,39 @@ export class TypedLine {
     return runs;
   }
 
-  /** Puts words right that are misspelled, where only one of the known words is near. @returns what was read as what */
+  /** Finds words that are misspelled, where only one of the known words is near. @returns what each may be, by its place */
+  guesses(known: readonly string[], mayBe: (token: Token) => boolean, anyFirst = false): Map<number, string> {
+    return new Map(
+      this.tokens.flatMap((token, index): [number, string][] => {
+        if (token.kind !== 'word' || !this.isFree(index) || !mayBe(token)) return [];
+        const meant = closest(token.word, known, anyFirst);
+        return meant === null || meant === token.word ? [] : [[index, meant]];
+      }),
+    );
+  }
+
+  /** Reads the line with other words in the place of some of its own, which then stand there again. */
+  readAs<Result>(words: ReadonlyMap<number, string>, read: () => Result): Result {
+    const own = this.tokens.map(({ word, one }) => ({ word, one }));
+    this.spell(words);
+    try {
+      return read();
+    } finally {
+      this.tokens.forEach((token, index) => Object.assign(token, own[index]));
+    }
+  }
+
+  private spell(words: ReadonlyMap<number, string>): void {
+    for (const [index, word] of words) {
+      const token = this.tokens[index];
+      if (token) Object.assign(token, { word, one: singular(word) });
+    }
+  }
+
+  /** Puts words right that are misspelled. @returns what was read as what */
   mend(known: readonly string[], mayBe: (token: Token) => boolean): string[] {
-    return this.tokens.flatMap((token, index) => {
-      if (token.kind !== 'word' || !this.isFree(index) || !mayBe(token)) return [];
-      const meant = closest(token.word, known);
-      if (meant === null || meant === token.word) return [];
-      token.word = meant;
-      token.one = singular(meant);
-      return [`“${token.text}” was read as “${meant}”.`];
-    });
+    const meant = this.guesses(known, mayBe);
+    this.spell(meant);
+    return [...meant].map(([index, word]) => `“${this.tokens[index]?.text ?? ''}” was read as “${word}”.`);
   }
 }

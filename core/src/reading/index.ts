@@ -13,7 +13,7 @@ export { type PantryItem, pantryItems, readIngredientLines, type ReadLine } from
 export { indexNames, matchName, nameWords, singular, synonymWords } from './names.js';
 export { readHolds } from './pack.js';
 export { type OwnRecipe, ownRecipeSchema, type RecipeText, type TextStep } from './recipe-text.js';
-export { typedNumber } from './number.js';
+export { numberWords, readNumber, typedNumber } from './number.js';
 export { closest } from './spelling.js';
 export { type FoundStarters, searchStarters, type Starter, starterCalled, startersNamed } from './starters.js';
 export { type ReadStep, readSteps, stepOf } from './steps.js';

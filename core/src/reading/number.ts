@@ -71,6 +71,14 @@ const partWords: Readonly<Record<string, number>> = {
   fifth: 5,
   eighth: 8,
 };
+/** Words that numbers are said in, in the singular. */
+export const numberWords: readonly string[] = [
+  ...Object.keys(units),
+  ...Object.keys(tens),
+  ...Object.keys(partWords),
+  'dozen',
+  'couple',
+];
 const UNIT_WORD = Object.keys(units).join('|');
 const TEN_WORD = Object.keys(tens).join('|');
 const PART_WORD = '(half|halves|thirds?|quarters?|fourths?|fifths?|eighths?)';
@@ -159,15 +167,8 @@ function inWords(text: string): Plain | null {
   return unit === undefined ? null : { value: units[unit.toLowerCase()] ?? 0, length: unit.length };
 }
 
-/** A spoken amount: `half a`, `three quarters of a`, `two and a half`, `a couple of`, `half a dozen`, `a`. */
+/** Reads a spoken amount: `half a`, `three quarters of a`, `two and a half`, `a couple of`, `a`. */
 function spoken(text: string): Plain | null {
-  const dozen =
-    /^(half(?: of)?(?: an?)?|an?|one|\d+|two|three|four|five|six|ten)? ?(?:dozen|doz\.?|dz\.?)\b(?: of)?/i.exec(text);
-  if (dozen) {
-    const word = (dozen[1] ?? '1').toLowerCase();
-    const count = word.startsWith('half') ? 0.5 : /^an?$/.test(word) ? 1 : (units[word] ?? Number(word));
-    return { value: 12 * count, length: dozen[0].length };
-  }
   const couple = /^(?:a )?(?:couple|pair)(?: of)?\b/i.exec(text)?.[0];
   if (couple !== undefined) return { value: 2, length: couple.length };
   const first =
@@ -193,14 +194,30 @@ function spoken(text: string): Plain | null {
   return bare?.[1] === undefined ? null : { value: 1 / partOf(bare[1]), length: bare[0].length };
 }
 
-/** One number without a range. */
-function single(text: string): Plain | null {
+const DOZEN = /^[ -]?(?:an? )?(?:dozens?|doz\.?|dzn?\.?)(?![a-z])(?: of\b)?/i;
+const DOZEN_AND_PART = new RegExp(
+  `^,? and (?:an? |one )?${PART_WORD}(?: (?:of )?(?:an? )?(?:dozen|doz\\.?|dzn?\\.?))?(?![a-z])(?: of\\b)?`,
+  'i',
+);
+
+/** Reads one number that is no count of dozens. */
+function simple(text: string): Plain | null {
   // `1 quarter cup`, `3 quarters of a cup`.
   const parted = PARTED.exec(text);
   if (parted?.[1] !== undefined && parted[2] !== undefined)
     return { value: Number(parted[1]) / partOf(parted[2]), length: parted[0].trimEnd().length };
-  const dozens = /^\d+ ?(?:dozen|doz\.?|dz\.?)\b/i.test(text) ? spoken(text) : null;
-  return dozens ?? inFigures(text) ?? spoken(text);
+  return inFigures(text) ?? spoken(text);
+}
+
+/** Reads one number without a range: `3`, `a dozen`, `two and a half dozen`, `a dozen and a half`. */
+function single(text: string): Plain | null {
+  const number = /^(?:do?z)/i.test(text) && DOZEN.test(text) ? { value: 1, length: 0 } : simple(text);
+  const dozen = number && DOZEN.exec(text.slice(number.length));
+  if (!dozen) return number;
+  const length = number.length + dozen[0].length;
+  const part = DOZEN_AND_PART.exec(text.slice(length));
+  if (part?.[1] === undefined) return { value: 12 * number.value, length };
+  return { value: 12 * (number.value + 1 / partOf(part[1])), length: length + part[0].length };
 }
 
 const RANGE = /^(?:\s*(?:-|–|—|‑)\s*|\s+(?:to|or|bis)\s+)/i;
