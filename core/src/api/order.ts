@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { besideUses, orderFields, type OrderFileAnswer } from '../format/index.js';
 import { messageFates, shopMessageSchema, type Receipt } from '../intake/index.js';
-import { orderSchema, orderStates } from '../order/index.js';
+import { orderSchema, orderStates, payWays } from '../order/index.js';
 import { idSchema, versionSchema } from '../record/index.js';
 import type { Answer } from './answer.js';
 
@@ -53,6 +53,24 @@ export const orderStatesSchema = z
   })
   .meta({ id: 'OrderStates' });
 export type OrderStates = z.output<typeof orderStatesSchema>;
+
+/** Orders that are handed over at once, and whether all that is due of them was paid then. */
+export const handedOverSchema = z
+  .strictObject({
+    orders: z
+      .array(z.strictObject({ id: idSchema, version: versionSchema }))
+      .min(1)
+      .max(500),
+    paid: z.boolean(),
+    way: z.enum(payWays).default('cash'),
+  })
+  .meta({ id: 'HandedOver' });
+export type HandedOver = z.output<typeof handedOverSchema>;
+
+/** Orders of which all that is due was paid. */
+export const ordersPaidSchema = handedOverSchema.omit({ paid: true }).meta({ id: 'OrdersPaid' });
+export type OrdersPaid = z.output<typeof ordersPaidSchema>;
+
 /** Orders as they are stored now. */
 export const ordersSchema = z.array(orderSchema).meta({ id: 'Orders' });
 

@@ -1,7 +1,16 @@
 import { memoize } from 'es-toolkit/function';
 import Papa from 'papaparse';
 import { exclusionName, namedExclusion, type NamedThings } from '../ingredient/index.js';
-import { lineKey, orderDraftSchema, orderStates, unsaidOf, type OrderDraft, type OrderFiled } from '../order/index.js';
+import {
+  isSettled,
+  lineKey,
+  orderDraftSchema,
+  orderStates,
+  unsaidOf,
+  withPayment,
+  type OrderDraft,
+  type OrderFiled,
+} from '../order/index.js';
 import { sayDay, type Day, minorDigits, minorPerUnit } from '../quantity/index.js';
 import { indexNames, matchName } from '../reading/index.js';
 import { readDay, type DayOrder, idOfKey, type Shelf, readWay, wishesIn, wishList } from '../intake/index.js';
@@ -21,6 +30,7 @@ export const orderFields = [
   'exclusions',
   'only this box',
   'deposit',
+  'paid',
   'state',
   'notes',
 ] as const;
@@ -40,7 +50,8 @@ const guesses: Readonly<Record<OrderField, RegExp>> = {
   place: /place|where|address/i,
   'only this box': /only this box/i,
   exclusions: /exclu|without|allerg|diet|not contain|avoid|intoleran|must not/i,
-  deposit: /deposit|paid|advance/i,
+  deposit: /deposit|advance/i,
+  paid: /paid|payment/i,
   state: /state|status/i,
   notes: /note|remark|comment|message/i,
 };
@@ -83,7 +94,13 @@ interface ReadRow {
   readonly key: string;
   readonly reference: string;
   readonly line: OrderDraft['lines'][number];
-  readonly draft: Omit<OrderDraft, 'lines' | 'agreed' | 'leftOut' | 'standIns' | 'labelSchool' | 'history' | 'words'>;
+  readonly draft: Omit<
+    OrderDraft,
+    'lines' | 'agreed' | 'leftOut' | 'standIns' | 'labelSchool' | 'history' | 'words' | 'payments'
+  > & {
+    /** What is paid beside the deposit. */
+    readonly paid: number | 'all';
+  };
 }
 
 /** Everything that an import rests on. */
@@ -109,6 +126,14 @@ function readDeposit(text: string, currency: string): number {
   const isGroup = behind.length === 3 && (sign === ',' || minorDigits(currency) < 3);
   if (isGroup || behind.length > minorDigits(currency)) return NaN;
   return Math.round(Number(plain.replace(',', '.')) * minorPerUnit(currency));
+}
+
+/** What is paid: an amount, or all of it; null for what is neither. */
+function readPaid(text: string, currency: string): number | 'all' | null {
+  if (/^(?:y|yes|all|true|x|paid|full|paid in full|in full|✓)$/i.test(text)) return 'all';
+  if (/^(?:n|no|none|false|unpaid|-)$/i.test(text)) return 0;
+  const amount = readDeposit(text, currency);
+  return amount >= 0 ? amount : null;
 }
 
 /** Readers of cells: what is written the same in many rows is read once. */
@@ -177,9 +202,11 @@ function readRow(
   const deposit = readDeposit(cell('deposit'), currency);
   if (!(deposit >= 0)) problems.push(`“${cell('deposit')}” is no amount: write it as 12.50`);
   const stateText = cell('state').toLowerCase() || 'asked';
-  const state = orderStates.find((each) => each === stateText);
+  const paid = stateText === 'paid' ? 'all' : readPaid(cell('paid'), currency);
+  if (paid === null) problems.push(`“${cell('paid')}” is no amount: write it as 12.50, or yes for all of it`);
+  const state = orderStates.find((each) => each === (stateText === 'paid' ? 'confirmed' : stateText));
   if (!state) problems.push(`“${stateText}” is no state of an order`);
-  if (problems.length > 0 || !found || day === null || !way || !state) return problems.join('; ');
+  if (problems.length > 0 || !found || day === null || !way || !state || paid === null) return problems.join('; ');
   const reference = cell('reference');
   const exclusions = [
     ...new Set([...listed.codes, ...customer.codes, ...noted.codes, ...more.flatMap(({ codes }) => codes)]),
@@ -196,10 +223,24 @@ function readRow(
       exclusions,
       state,
       depositMinor: deposit,
+      paid,
       notes: cell('notes'),
     },
   };
 }
+
+/** What a file says is paid beside the deposit; nothing that it does not say takes a payment away. */
+function withPaid<Order extends Pick<OrderDraft, 'depositMinor' | 'payments'>>(
+  order: Order,
+  paid: number | 'all',
+  today: Day,
+): Order {
+  if (paid === 'all') return isSettled(order) ? order : withPayment(order, paymentOn(today, null));
+  const there = order.payments.reduce((sum, { minor }) => sum + (minor ?? 0), 0);
+  return paid === 0 || paid === there ? order : withPayment(order, paymentOn(today, paid - there));
+}
+
+const paymentOn = (on: Day, minor: number | null) => ({ on, minor, way: 'other' as const, note: '' });
 
 /** What rows of one order must agree on: the first that says something says it, and another that says something else is refused. */
 function agreedDraft(group: readonly ReadRow[]): ReadRow['draft'] | string {
@@ -223,19 +264,30 @@ function agreedDraft(group: readonly ReadRow[]): ReadRow['draft'] | string {
     exclusions: [...new Set(group.flatMap((row) => row.draft.exclusions))],
     state: one<OrderDraft['state'] | ''>('states', ({ state }) => state, '') || ('asked' as const),
     depositMinor: one('deposits', ({ depositMinor }) => depositMinor, 0),
+    paid: one<number | 'all'>('payments', ({ paid }) => paid, 0),
     notes: [...new Set(group.map(({ draft: { notes } }) => notes).filter(Boolean))].join('; '),
   };
   return problems.length > 0 ? problems.join('; ') : draft;
 }
 
 /** The part of an order that a file can say, in one text, to be compared. */
-const contentOf = ({ customer, handOver, exclusions, state, depositMinor, notes, lines }: OrderDraft): string =>
+const contentOf = ({
+  customer,
+  handOver,
+  exclusions,
+  state,
+  depositMinor,
+  payments,
+  notes,
+  lines,
+}: OrderDraft): string =>
   JSON.stringify([
     customer,
     handOver,
     [...exclusions].sort(),
     state,
     depositMinor,
+    payments,
     notes,
     lines.map((line) => [lineKey(line), line.count] as const).sort(([a], [b]) => (a < b ? -1 : 1)),
   ]);
@@ -300,9 +352,11 @@ export function planImport(
     // A file that was written here names the orders by their own ids.
     const id = byId.has(first.reference) ? first.reference : idOfKey('csv', key);
     const before = byId.get(id);
+    const { paid, ...said } = agreed;
+    const kept = withPaid({ depositMinor: 0, ...unsaidOf(before) }, paid, settings.today);
     const parsed = orderDraftSchema.safeParse({
-      ...agreed,
-      ...unsaidOf(before),
+      ...kept,
+      ...said,
       lines: [...lines.values()].map((line) => ({
         ...line,
         edition: before?.lines.find(({ boxId }) => boxId === line.boxId)?.edition ?? null,
@@ -369,6 +423,11 @@ export const ordersCsv = (
         exclusions: sayList(order.exclusions, names),
         'only this box': sayList(without, names),
         deposit: (order.depositMinor / minorPerUnit(currency)).toFixed(minorDigits(currency)),
+        paid: isSettled(order)
+          ? 'yes'
+          : (order.payments.reduce((sum, { minor }) => sum + (minor ?? 0), 0) / minorPerUnit(currency)).toFixed(
+              minorDigits(currency),
+            ),
         state: order.state,
         notes: order.notes,
       })),

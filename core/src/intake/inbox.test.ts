@@ -49,7 +49,7 @@ describe('a message of the shop', () => {
       planMessage(message(2, 1, more), stored && { revision: 1, version: stored.version, stored }, shelf, TODAY).draft
         ?.state;
     expect(state({})).toBe('confirmed');
-    expect(state({ paidMinor: 500 })).toBe('paid');
+    expect(state({ paidMinor: 500 })).toBe('confirmed');
     expect(state({ cancelled: true })).toBe('cancelled');
     const packed = { ...order('Ada', { table: 1 }, '2026-12-05', { state: 'packed' }), version: 3 };
     expect(state({ paidMinor: 500 }, packed)).toBe('packed');

@@ -72,10 +72,10 @@ export type MessagePlan =
 /** The id that an order of the shop is stored under: the same for every message about it. */
 export const shopOrderId = (reference: string): string => idOfKey('shop', reference);
 
-const stateOf = ({ cancelled, paidMinor }: ShopMessage['order'], before: OrderDraft | null): OrderDraft['state'] => {
+const stateOf = ({ cancelled }: ShopMessage['order'], before: OrderDraft | null): OrderDraft['state'] => {
   if (cancelled) return 'cancelled';
   const made = before?.state === 'packed' || before?.state === 'handed over';
-  return made ? before.state : paidMinor > 0 ? 'paid' : 'confirmed';
+  return made ? before.state : 'confirmed';
 };
 
 /**

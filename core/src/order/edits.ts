@@ -134,5 +134,6 @@ export const unsaidOf = (before: OrderDraft | null | undefined) => ({
   labelSchool: before?.labelSchool ?? null,
   standIns: before?.standIns ?? [],
   history: before?.history ?? [],
+  payments: before?.payments ?? [],
   words: before?.words ?? '',
 });

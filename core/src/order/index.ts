@@ -9,6 +9,7 @@ export {
   findingsWhenever,
   handOverOutOfReach,
 } from './findings.js';
+export { dueOf, isSettled, moneyOf, payDue, receivedOf, sayOwed, withPayment, type OrderMoney } from './payments.js';
 export { isTooFarAhead, whyNoHandOver, whyTooFarAhead } from './horizon.js';
 export { moreBoxes } from './more-boxes.js';
 export { ordersYearLater } from './year-later.js';
@@ -17,7 +18,6 @@ export {
   boxFor,
   changesOf,
   contentsFor,
-  dueOf,
   isOpen,
   packBox,
   packedAs,
@@ -42,4 +42,8 @@ export {
   orderSchema,
   type OrderState,
   orderStates,
+  type Payment,
+  paymentSchema,
+  type PayWay,
+  payWays,
 } from './schema.js';

@@ -54,7 +54,7 @@ describe('a confirmed order', () => {
       lines: [{ edition: null }],
       history: [{ state: 'asked', at: AT }],
     });
-    const confirmed = filedOrder({ ...asked, state: 'paid' }, asked, book.boxes, AT);
+    const confirmed = filedOrder({ ...asked, state: 'packed' }, asked, book.boxes, AT);
     expect(confirmed.lines[0]?.edition).toBe(2);
     expect(filedOrder({ ...confirmed, state: 'asked' }, confirmed, book.boxes, AT).lines[0]?.edition).toBeNull();
     expect(swapBox(confirmed, { boxId: 'night', without: [] }, 'other').lines[0]?.edition).toBeNull();

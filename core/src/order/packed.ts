@@ -85,12 +85,6 @@ export function unitPrice(order: Wishes, line: Line, book: Book): number {
 export const priceOfOrder = (order: Wishes, book: Book): number =>
   order.lines.reduce((sum, line) => sum + unitPrice(order, line, book) * line.count, 0);
 
-/** What is still to be paid of an order, minor units: the price of its boxes less the deposit; nothing once it is paid. */
-export function dueOf(order: Wishes & Pick<OrderDraft, 'state' | 'depositMinor'>, book: Book): number {
-  if (order.state !== 'asked' && order.state !== 'confirmed') return 0;
-  return Math.max(0, priceOfOrder(order, book) - order.depositMinor);
-}
-
 /** In what way a box is packed; boxes that are packed alike are made and labelled as one. */
 export interface PackedAs {
   /** The number that it was sold under; null for the box as it is now. */

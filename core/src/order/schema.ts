@@ -4,7 +4,33 @@ import { schoolCodeSchema } from '../kitchen/index.js';
 import { daySchema, filedShape, idSchema, minorSchema, nameSchema, noteSchema, storedShape } from '../record/index.js';
 
 /** States of an order, in the order in which they follow each other. */
-export const orderStates = ['asked', 'confirmed', 'paid', 'packed', 'handed over', 'cancelled'] as const;
+export const orderStates = ['asked', 'confirmed', 'packed', 'handed over', 'cancelled'] as const;
+
+/** States that a history may tell of: once, that an order was paid was one of them. */
+const pastStates = [...orderStates, 'paid'] as const;
+
+/** How money changes hands. */
+export const payWays = ['cash', 'card', 'transfer', 'other'] as const;
+export type PayWay = (typeof payWays)[number];
+
+const MOST_PAID = 100_000_000;
+
+/** Money that came in for an order, or was given back. */
+export const paymentSchema = z
+  .strictObject({
+    on: daySchema,
+    /** Minor units, below zero for what was given back; null for all that was due, where the amount was not noted. */
+    minor: z
+      .int('must be an amount')
+      .min(-MOST_PAID, 'is absurdly much')
+      .max(MOST_PAID, 'is absurdly much')
+      .refine((value) => value !== 0, 'must not be nothing')
+      .nullable(),
+    way: z.enum(payWays).default('other'),
+    note: z.string().trim().max(120).default(''),
+  })
+  .meta({ id: 'Payment' });
+export type Payment = z.infer<typeof paymentSchema>;
 
 /** A group or a substance, or one ingredient or piece as `ingredient:plum-brandy`. */
 export const exclusionSchema = z
@@ -65,10 +91,13 @@ export const orderDraftSchema = z
     state: z.enum(orderStates).default('asked'),
     /** When it came into which state, the first one first. */
     history: z
-      .array(z.strictObject({ state: z.enum(orderStates), at: z.iso.datetime() }))
+      .array(z.strictObject({ state: z.enum(pastStates), at: z.iso.datetime() }))
       .max(200)
       .default([]),
+    /** What was paid when it was ordered. */
     depositMinor: minorSchema.default(0),
+    /** What was paid since, the first one first. */
+    payments: z.array(paymentSchema).max(100).default([]),
     notes: noteSchema,
     /** The words in which it was asked for, where it was read from them. */
     words: z.string().max(4000, 'must be 4,000 characters or fewer').default(''),

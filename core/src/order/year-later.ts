@@ -18,6 +18,7 @@ export const ordersYearLater = (orders: readonly OrderFiled[], today: Day): Orde
         id: `${order.id} again ${on}`,
         state: 'asked',
         depositMinor: 0,
+        payments: [],
         history: [],
         agreed: [],
         leftOut: [],

@@ -76,13 +76,29 @@ function placesOfToday(kitchen: Record<string, unknown>): Record<string, unknown
   return { ...rest, coldPlaces: fridgeLitres > 0 ? [{ name: 'Fridge', kind: 'fridge', litres: fridgeLitres }] : [] };
 }
 
+/** An order of which its state says that it was paid. */
+function paidOfToday(order: unknown): unknown {
+  if (!isObject(order) || 'payments' in order) return order;
+  const { state, history, handOver } = order;
+  const past = Array.isArray(history) ? history.filter(isObject) : [];
+  const noted = past.findLast((each) => each.state === 'paid');
+  const wasPaid = state === 'paid' || state === 'handed over' || (noted !== undefined && state !== 'cancelled');
+  const on = typeof noted?.at === 'string' ? noted.at.slice(0, 10) : isObject(handOver) ? handOver.on : undefined;
+  return {
+    ...order,
+    ...(state === 'paid' && { state: 'confirmed' }),
+    ...(wasPaid && { payments: [{ on, minor: null }] }),
+  };
+}
+
 /** What a file of an earlier version calls by another word, in the words of today. */
 function inWordsOfToday(value: unknown): unknown {
   if (!isObject(value)) return value;
-  const { messages, kitchen } = value;
+  const { messages, kitchen, orders } = value;
   return {
     ...value,
     ...(isObject(kitchen) && { kitchen: placesOfToday(kitchen) }),
+    ...(Array.isArray(orders) && { orders: orders.map(paidOfToday) }),
     ...(Array.isArray(messages) && {
       messages: messages.map((each: unknown) =>
         isObject(each) && each.fate === 'to settle' ? { ...each, fate: 'to decide' } : each,
@@ -140,6 +156,7 @@ export function moveSeason(file: SeasonFile, today: Day): SeasonFile {
     orders: file.orders.map((order) => ({
       ...order,
       handOver: { ...order.handOver, on: move(order.handOver.on) },
+      payments: order.payments.map((each) => ({ ...each, on: move(each.on) })),
     })),
     recipeVersions: file.recipeVersions.map((each) => ({ ...each, replacedOn: move(each.replacedOn) })),
     messages: file.messages.map((each) => {

@@ -65,6 +65,19 @@ it('a file of an earlier version is read in the words of today', () => {
   ]);
 });
 
+it('an order that was in the state of being paid has that as a payment', () => {
+  const file = demo();
+  const [one, other] = file.orders as { state: string; payments?: unknown; history?: unknown }[];
+  if (!one || !other) throw new Error('no orders');
+  Object.assign(one, { state: 'paid', history: [{ state: 'paid', at: '2026-11-20T10:00:00Z' }] });
+  delete one.payments;
+  Object.assign(other, { state: 'packed', history: [] });
+  delete other.payments;
+  const read = readSeasonFile(file).file?.orders;
+  expect(read?.[0]).toMatchObject({ state: 'confirmed', payments: [{ on: '2026-11-20', minor: null }] });
+  expect(read?.[1]).toMatchObject({ state: 'packed', payments: [] });
+});
+
 describe('a wrong file', () => {
   it('names the path of every wrong value', () => {
     const file = demo();

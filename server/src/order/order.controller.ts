@@ -1,6 +1,14 @@
 import { Body, Controller, HttpCode, Post } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
-import { ordersSchema, orderStatesSchema, type OrderStates } from '@usual-pantry/core/api';
+import {
+  handedOverSchema,
+  ordersPaidSchema,
+  ordersSchema,
+  orderStatesSchema,
+  type HandedOver,
+  type OrdersPaid,
+  type OrderStates,
+} from '@usual-pantry/core/api';
 import { exclusionSchema, orderDraftSchema, orderSchema, orderStates, type OrderDraft } from '@usual-pantry/core/order';
 import { daySchema } from '@usual-pantry/core/record';
 import { z } from 'zod';
@@ -34,5 +42,23 @@ export class OrderController extends recordController<OrderDraft, OrderRow>({
   @Answers(ordersSchema)
   changeStates(@Body({ schema: orderStatesSchema }) { orders, state }: OrderStates) {
     return this.records.updateAll(orders, (order) => ({ ...order, state }));
+  }
+
+  @Post('handed-over')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'Notes that orders were handed over, and paid if so, all of them or none' })
+  @Takes(handedOverSchema)
+  @Answers(ordersSchema)
+  handOver(@Body({ schema: handedOverSchema }) body: HandedOver) {
+    return this.records.handOver(body);
+  }
+
+  @Post('paid')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'Notes that all that is due of orders was paid, all of them or none' })
+  @Takes(ordersPaidSchema)
+  @Answers(ordersSchema)
+  pay(@Body({ schema: ordersPaidSchema }) body: OrdersPaid) {
+    return this.records.pay(body);
   }
 }

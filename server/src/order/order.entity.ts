@@ -18,6 +18,7 @@ export class OrderRow {
   @Column('text') state: OrderDraft['state'];
   @Column('simple-json') history: OrderDraft['history'];
   @Column('integer') depositMinor: number;
+  @Column('simple-json') payments: OrderDraft['payments'];
   @Column('text') notes: string;
   @Column('text') words: string;
   @OneToMany(() => OrderLineRow, (line) => line.order) lines: Relation<OrderLineRow>[];

@@ -32,6 +32,7 @@ export const orderMapping: Mapping<OrderDraft, OrderRow> = {
     state,
     history,
     depositMinor,
+    payments,
     notes,
     words,
   }) => ({
@@ -47,6 +48,7 @@ export const orderMapping: Mapping<OrderDraft, OrderRow> = {
     state,
     history,
     depositMinor,
+    payments,
     notes,
     words,
   }),
@@ -62,6 +64,7 @@ export const orderMapping: Mapping<OrderDraft, OrderRow> = {
     state: row.state,
     history: row.history,
     depositMinor: row.depositMinor,
+    payments: row.payments,
     notes: row.notes,
     words: row.words,
   }),

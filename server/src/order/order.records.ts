@@ -1,5 +1,6 @@
 import { Injectable } from '@nestjs/common';
-import { filedOrder, wrongInOrder, wrongInOrderEdit, type OrderDraft } from '@usual-pantry/core/order';
+import type { HandedOver, OrdersPaid } from '@usual-pantry/core/api';
+import { filedOrder, payDue, wrongInOrder, wrongInOrderEdit, type OrderDraft } from '@usual-pantry/core/order';
 import type { Known, WrongValue } from '@usual-pantry/core/record';
 import type { EntityManager } from 'typeorm';
 import { BookService } from '../book/book.service.js';
@@ -55,6 +56,23 @@ export class OrderRecords extends Records<OrderDraft, OrderRow> {
       },
       { part: this.part },
     );
+  }
+
+  /** Brings orders to be handed over, and notes what was due of them as paid today where it was. */
+  async handOver({ orders, paid, way }: HandedOver): Promise<Stored<OrderDraft>[]> {
+    const book = await this.book.stored();
+    const today = this.clock.today();
+    return this.updateAll(orders, (order) => ({
+      ...(paid ? payDue(order, book, today, way) : order),
+      state: 'handed over',
+    }));
+  }
+
+  /** Notes what is due of orders as paid today. */
+  async pay({ orders, way }: OrdersPaid): Promise<Stored<OrderDraft>[]> {
+    const book = await this.book.stored();
+    const today = this.clock.today();
+    return this.updateAll(orders, (order) => payDue(order, book, today, way));
   }
 
   nameOf(draft: OrderDraft): string {

@@ -68,6 +68,7 @@ const order = {
   agreed: [],
   leftOut: [],
   standIns: [],
+  payments: [],
   labelSchool: null,
   words: '',
   history: [],

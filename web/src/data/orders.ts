@@ -1,4 +1,4 @@
-import type { Customers, InboxAnswer, OrderStates, TestMessage } from '@usual-pantry/core/api';
+import type { Customers, HandedOver, InboxAnswer, OrdersPaid, OrderStates, TestMessage } from '@usual-pantry/core/api';
 import type { OrderFileAnswer, OrderFileRequest } from '@usual-pantry/core/format';
 import type { Receipt } from '@usual-pantry/core/intake';
 import type { Order, OrderState } from '@usual-pantry/core/order';
@@ -43,6 +43,14 @@ export const orderApi = api.injectEndpoints({
       query: ({ label, ...body }) => ({ url: 'orders/states', method: 'POST', body, label }),
       invalidatesTags: unlessRefused(ALL_ORDERS),
     }),
+    handOver: build.mutation<Order[], HandedOver & { label: string }>({
+      query: ({ label, ...body }) => ({ url: 'orders/handed-over', method: 'POST', body, label }),
+      invalidatesTags: unlessRefused(ALL_ORDERS),
+    }),
+    payOrders: build.mutation<Order[], OrdersPaid & { label: string }>({
+      query: ({ label, ...body }) => ({ url: 'orders/paid', method: 'POST', body, label }),
+      invalidatesTags: unlessRefused(ALL_ORDERS),
+    }),
     lastSeason: build.query<string, void>({
       query: () => ({ url: 'order-file/last-season', responseHandler: 'text' }),
     }),
@@ -74,6 +82,9 @@ export const {
   useOrderQuery,
   useCustomersQuery,
   useChangeStatesMutation,
+  useHandOverMutation,
+  usePayOrdersMutation,
+  useLazyOrdersQuery,
   useLazyLastSeasonQuery,
   useCheckOrderFileMutation,
   useTakeOrderFileMutation,

@@ -5,7 +5,7 @@ import Link from '@mui/material/Link';
 import Typography from '@mui/material/Typography';
 import { packedKey, sayBreach } from '@usual-pantry/core/order';
 import type { HandOver } from '@usual-pantry/core/plan';
-import { sayCount, sayDay, sayMoney } from '@usual-pantry/core/quantity';
+import { sayCount, sayDay, sayMoney, type Day } from '@usual-pantry/core/quantity';
 import { Link as RouterLink } from 'react-router';
 import { Icon } from '../parts/Icon';
 import { FIGURES } from '../parts/theme';
@@ -15,12 +15,13 @@ import { useNames } from '../data/useSeason';
 import { Waiting } from '../parts/Waiting';
 import { sayExclusion, sayPacked } from '../parts/packedWords';
 import { useHandOversQuery } from '../data/plan';
+import { HandOverButtons } from './HandOverButtons';
 import { useBookQuery } from '../data/book';
 
 const ways = ['stall', 'pick-up', 'courier'] as const;
 
 /** One order on the list, with a box to tick on paper. */
-function Line({ order, currency }: { order: HandOver; currency: string }) {
+function Line({ order, day, currency }: { order: HandOver; day: Day; currency: string }) {
   const names = useNames();
   return (
     <Box
@@ -48,8 +49,11 @@ function Line({ order, currency }: { order: HandOver; currency: string }) {
           </div>
         ))}
       </Box>
-      <Box sx={{ fontFamily: FIGURES, fontWeight: 650, whiteSpace: 'nowrap' }}>
-        {order.dueMinor > 0 ? `${sayMoney(order.dueMinor, currency)} due` : 'paid'}
+      <Box sx={{ textAlign: 'right' }}>
+        <Box sx={{ fontFamily: FIGURES, fontWeight: 650, whiteSpace: 'nowrap' }}>
+          {order.dueMinor > 0 ? `${sayMoney(order.dueMinor, currency)} due` : 'paid'}
+        </Box>
+        <HandOverButtons day={day} orders={[order]} currency={currency} />
       </Box>
     </Box>
   );
@@ -83,6 +87,7 @@ export function HandOvers() {
       <Box sx={{ display: 'grid', gap: 2 }}>
         {days.map(({ day, orders: all }) => (
           <Panel key={day} title={sayDay(day)}>
+            {all.length > 1 && <HandOverButtons day={day} orders={all} currency={currency} />}
             {ways.map((way) => {
               const orders = all.filter((each) => each.way === way);
               if (orders.length === 0) return null;
@@ -91,7 +96,7 @@ export function HandOvers() {
                   <Typography variant="h3">{way}</Typography>
                   <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none' }}>
                     {orders.map((order) => (
-                      <Line key={order.orderId} order={order} currency={currency} />
+                      <Line key={order.orderId} order={order} day={day} currency={currency} />
                     ))}
                   </Box>
                 </Box>

@@ -17,6 +17,7 @@ import { RecordFrame } from '../records/RecordFrame';
 import { useRemoval } from '../records/useRemoval';
 import { useRecordForm } from '../records/useRecordForm';
 import type { SeasonBook } from '../data/useSeason';
+import { Payments } from './Payments';
 import { freshOrder } from './freshOrder';
 import { OrderSummary } from './OrderSummary';
 import { sayMoment } from '../parts/words';
@@ -126,7 +127,7 @@ function Deposit({ season }: { season: SeasonBook }) {
   const asked = parsed.success ? percentOfMinor(priceOfOrder(parsed.data, season.book), depositPercent) : 0;
   return (
     <Box>
-      <MoneyInput name="depositMinor" label="Deposit" currency={currency} />
+      <MoneyInput name="depositMinor" label="Deposit paid" currency={currency} />
       {asked > 0 && (
         <Button
           size="small"
@@ -195,6 +196,7 @@ const OrderFields = memo(function OrderFields({ season, isNew }: { season: Seaso
         />
       </Box>
       <OwnStandIns season={season} />
+      {!isNew && <Payments season={season} />}
       <TextInput name="notes" label="Notes" multiline />
     </>
   );

@@ -17,7 +17,6 @@ import { useFindingsQuery } from '../data/plan';
 const tones: Record<OrderState, 'text-primary' | 'success-main' | 'primary-main' | 'warning-main'> = {
   asked: 'warning-main',
   confirmed: 'primary-main',
-  paid: 'success-main',
   packed: 'success-main',
   'handed over': 'text-primary',
   cancelled: 'text-primary',

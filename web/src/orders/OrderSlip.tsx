@@ -9,10 +9,9 @@ import {
   boxFor,
   breachesOf,
   changesOf,
-  dueOf,
+  moneyOf,
   lineKey,
   packedAs,
-  priceOfOrder,
   ruledOutOf,
   unitPrice,
   type Order,
@@ -85,12 +84,11 @@ export function OrderSlip({ id }: { id: string }) {
   if (!order) return <Waiting error={error} again={refetch} />;
   const { kitchen } = season.data;
   const money = (minor: number) => sayMoney(minor, kitchen.currency);
-  const price = priceOfOrder(order, season.book);
-  const due = dueOf(order, season.book);
+  const { price, paid, due, over } = moneyOf(order, season.book);
   const sums: [string, number][] = [
     ['Together', price],
-    ['Paid', price - due],
-    ['Still to pay', due],
+    ['Paid', paid],
+    over > 0 ? ['To be given back', over] : ['Still to pay', due],
   ];
   return (
     <Box sx={{ maxWidth: 640 }}>

@@ -4,7 +4,8 @@ import {
   afterWayOut,
   boxFor,
   changesOf,
-  dueOf,
+  moneyOf,
+  sayOwed,
   findingsOfOrder,
   isOpen,
   lineKey,
@@ -44,7 +45,7 @@ export function OrderSummary({ season, order }: { season: SeasonBook; order: Ord
   const price = priceOfOrder(wishes, book);
   const grams = boxes.reduce((sum, { facts, line }) => sum + facts.weightGrams * line.count, 0);
   const pieces = boxes.reduce((sum, { facts, line }) => sum + facts.pieceCount * line.count, 0);
-  const due = parsed.success ? dueOf(parsed.data, book) : price;
+  const owed = parsed.success ? moneyOf(parsed.data, book) : { due: price, over: 0 };
   const runs = labels?.filter(
     (run) =>
       order !== null &&
@@ -85,7 +86,7 @@ export function OrderSummary({ season, order }: { season: SeasonBook; order: Ord
         <FigureList>
           <Figure name="Price">
             {money(price)}
-            {due < price && `, ${money(due)} still to pay`}
+            {`, ${sayOwed(owed, parsed.success && parsed.data.state === 'cancelled', data.kitchen.currency)}`}
           </Figure>
           <Figure name="Pieces, weight">
             {pieces} · {sayGrams(grams)}

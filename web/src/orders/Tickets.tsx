@@ -56,7 +56,7 @@ function Ticket({ order, currency }: { order: DayProps['day']['orders'][number];
         {[
           order.way,
           order.place,
-          order.dueMinor > 0 ? `${order.state}, ${sayMoney(order.dueMinor, currency)} due` : 'paid',
+          `${order.state}, ${order.dueMinor > 0 ? `${sayMoney(order.dueMinor, currency)} due` : 'paid'}`,
         ]
           .filter(Boolean)
           .join(' · ')}

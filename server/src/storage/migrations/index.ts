@@ -15,6 +15,7 @@ import { AtTheBench1764180000000 } from './1764180000000-at-the-bench.js';
 import { AnySize1764190000000 } from './1764190000000-any-size.js';
 import { RealKitchen1764200000000 } from './1764200000000-real-kitchen.js';
 import { Keeping1764210000000 } from './1764210000000-keeping.js';
+import { Payments1764220000000 } from './1764220000000-payments.js';
 import { FirstTables1764000000000 } from './1764000000000-first-tables.js';
 
 /** Every migration, the oldest first. Never change one that has been released: add another. */
@@ -37,4 +38,5 @@ export const migrations = [
   AnySize1764190000000,
   RealKitchen1764200000000,
   Keeping1764210000000,
+  Payments1764220000000,
 ];
