@@ -110,8 +110,6 @@ export const labelRunStateSchema = labelRunSchema
     /** Printed ones that said something else than the label says now. */
     changed: z.number(),
     lastPrintedAt: z.string().nullable(),
-    /** Whether its oldest piece is still to be made. */
-    planned: z.boolean(),
   })
   .meta({ id: 'LabelRunState' });
 export const labelRunStatesSchema = z.array(labelRunStateSchema).meta({ id: 'LabelRunStates' });

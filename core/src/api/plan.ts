@@ -270,6 +270,7 @@ export const labelRunSchema = z
     count: z.number(),
     madeOn: z.string(),
     bestBefore: z.string(),
+    planned: z.boolean(),
     ...packedShape,
   })
   .meta({ id: 'LabelRun' }) satisfies z.ZodType<LabelRun>;

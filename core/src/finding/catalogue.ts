@@ -457,6 +457,14 @@ export const catalogue = {
     (name, { day, plannedFrom }: { day: Day; plannedFrom: Day }) =>
       `${name} is to be handed over on ${sayFarDay(day)}, more than a year away. Is the year right? If so, it will be planned from ${sayFarDay(plannedFrom)} on.`,
   ),
+  'packed-not-made': kind(
+    'decide',
+    'order',
+    ['order packed that is not noted as made', 'orders packed that are not noted as made'],
+    [],
+    (name, { pieces }: { pieces: readonly string[] }) =>
+      `${name} is packed, but ${sayList(pieces)} ${pieces.length === 1 ? 'is' : 'are'} noted nowhere as made. Is it packed already? Then note the batches, so that the stock is right.`,
+  ),
   'order-box-empty': kind(
     'stop',
     'order',

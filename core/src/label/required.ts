@@ -65,19 +65,24 @@ function nameField({ facts, used }: RequiredFacts): RequiredField {
   return field('name', 'Name of the food', 'there', box.foodName, source, wayOut);
 }
 
-/** The made-on day is planned as long as it has not come. */
+/** The made-on day is planned as long as it has not come, or nothing is noted as made on it. */
 function datesField({ facts, dates, today }: RequiredFacts): RequiredField {
   const source = 'Worked out from the shortest life in the box';
   if (!dates) return field('dates', 'Dates', 'missing', 'This label is for no hand-over, so it has no dates.', source);
   const { madeOn, bestBefore } = dates;
+  const isPlanned = madeOn > today || dates.planned === true;
   const basis = facts.keeps
     ? `${facts.keeps.pieceName} keeps ${String(facts.keeps.days)} days`
     : 'nothing in it has a life';
-  const made = madeOn > today ? `To be made ${sayDay(madeOn)} (planned)` : `Made ${sayDay(madeOn)}`;
+  const made = !isPlanned
+    ? `Made ${sayDay(madeOn)}`
+    : madeOn > today
+      ? `To be made ${sayDay(madeOn)} (planned)`
+      : `Planned for ${sayDay(madeOn)}, not noted as made yet`;
   return field(
     'dates',
     'Dates',
-    madeOn > today ? 'check' : 'there',
+    isPlanned ? 'check' : 'there',
     `${made}, best before ${sayDay(bestBefore)}: ${basis}.`,
     source,
   );

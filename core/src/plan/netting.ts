@@ -33,6 +33,8 @@ export interface Netted {
   readonly supplies: ReadonlyMap<string, readonly Supply[]>;
   /** {@link pieceKey} -> the earliest day on which a body of it was made. */
   readonly madeOn: ReadonlyMap<string, Day>;
+  /** {@link pieceKey} of what is packed or handed over though no batch of it is noted as made. */
+  readonly unmade: ReadonlySet<string>;
   /** Minutes that today's batches, those made already, have taken. */
   readonly doneMinutes: number;
   readonly findings: readonly Finding[];
@@ -169,10 +171,13 @@ export function netDemand(
     }
   }
   // What was packed without a word about its batches was made when it was decided.
+  const unmade = new Set<string>();
   for (const each of done) {
     const key = pieceKey(each.pieceId, each.day);
-    if (!madeOn.has(key)) for (const { day } of guide?.pieces[key] ?? []) wasMade(key, day);
+    if (madeOn.has(key)) continue;
+    unmade.add(key);
+    for (const { day } of guide?.pieces[key] ?? []) wasMade(key, day);
   }
   const doneMinutes = minutesDone(supplies, today, book);
-  return { ...stillToMake(open, rests, book, today), finishings, parts, supplies, madeOn, doneMinutes };
+  return { ...stillToMake(open, rests, book, today), finishings, parts, supplies, madeOn, unmade, doneMinutes };
 }

@@ -6,7 +6,7 @@ import { addDays, sayDay, type Day } from '../quantity/index.js';
 import { sayBatches } from '../recipe/index.js';
 import { groupBy, oncePer, oncePerPair } from '../record/index.js';
 import { piecesWanted } from './demand.js';
-import type { Guide } from './guide.js';
+import { pieceKey, type Guide } from './guide.js';
 import { poolShort } from './pool.js';
 import type { ProductionRun } from './run.js';
 import { moveAway, PLAN_AGAIN } from './move-away.js';
@@ -39,6 +39,21 @@ function dayFindings(plan: Plan, book: Book, today: Day): Finding[] {
     ];
   });
 }
+
+/** Orders that are packed though pieces of them are noted nowhere as made. */
+export const unmadeFindings = (orders: readonly OrderFiled[], unmade: ReadonlySet<string>, book: Book): Finding[] =>
+  unmade.size === 0
+    ? []
+    : orders.flatMap((order) => {
+        if (order.state !== 'packed') return [];
+        const missing = [...piecesWanted(book, order).keys()].filter(({ piece }) =>
+          unmade.has(pieceKey(piece.id, order.handOver.on)),
+        );
+        if (missing.length === 0) return [];
+        const about: Subject<'order'> = { noun: 'order', id: order.id, name: order.customer.name };
+        const pieces = missing.map(({ piece }) => piece.name);
+        return [finding('packed-not-made', about, { pieces }, { waysOut: [openWayOut(about, 'Open the order')] })];
+      });
 
 /** How far ahead a later day for an order is looked for. */
 const SEARCH_DAYS = 42;

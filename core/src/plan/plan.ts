@@ -21,7 +21,7 @@ import { kindsOf, mindedOf } from './clean-downs.js';
 import { explodeDemand } from './explode.js';
 import { stageKey } from './finish-days.js';
 import { bookPacking, packingStarts } from './packing.js';
-import { planFindings } from './plan-findings.js';
+import { planFindings, unmadeFindings } from './plan-findings.js';
 import type { HandOverDay } from './hand-over.js';
 import type { LabelRun, LateOrder, Plan } from './shape.js';
 import { handOverOf, seasonDays } from './season-days.js';
@@ -29,7 +29,12 @@ import { shoppingList } from '../shopping/index.js';
 import type { Bookings } from './windows.js';
 
 /** Equal labels for each box and hand-over day: made on its oldest piece's day, best before its first piece ends. */
-export function labelRuns(boxes: readonly BoxDemand[], madeOn: ReadonlyMap<string, Day>, book: Book): LabelRun[] {
+export function labelRuns(
+  boxes: readonly BoxDemand[],
+  madeOn: ReadonlyMap<string, Day>,
+  unmade: ReadonlySet<string>,
+  book: Book,
+): LabelRun[] {
   return boxes.flatMap((box) => {
     const { day, boxId, facts, count } = box;
     if (!facts) return [];
@@ -45,7 +50,8 @@ export function labelRuns(boxes: readonly BoxDemand[], madeOn: ReadonlyMap<strin
     }
     if (oldest === undefined || first === undefined) return [];
     const run = { boxId, boxName: facts.box.name, ...packingOf(box), handOver: day, count };
-    return [{ ...run, madeOn: oldest, bestBefore: first }];
+    const planned = facts.pieces.some(({ pieceId }) => unmade.has(pieceKey(pieceId, day)));
+    return [{ ...run, madeOn: oldest, bestBefore: first, planned }];
   });
 }
 
@@ -204,7 +210,7 @@ export function planSeason(whole: Book, orders: readonly OrderFiled[], today: Da
       today,
     ),
     handOvers: askedDays.map((day) => handOversOf(whole, day)),
-    labels: labelRuns(boxes, madeOn, book),
+    labels: labelRuns(boxes, madeOn, new Set([...netted.unmade, ...netted.demand.map(keyOf)]), book),
     minded,
     leftOverGrams: [...made, ...runs].reduce((sum, each) => sum + each.leftOverGrams, 0),
     findings: [],
@@ -221,6 +227,7 @@ export function planSeason(whole: Book, orders: readonly OrderFiled[], today: Da
       ]),
       ...netted.findings,
       ...planFindings(plan, asked, late, decided, book, today),
+      ...unmadeFindings(asked, netted.unmade, book),
     ]),
   };
 }

@@ -19,6 +19,8 @@ export interface LabelRun extends PackedAs {
   /** The day on which its oldest piece is made. */
   readonly madeOn: Day;
   readonly bestBefore: Day;
+  /** Whether something of it is still to be made, as far as is noted. */
+  readonly planned: boolean;
 }
 
 /** An order that cannot be made in time, and the pieces for which no bench day is left. */

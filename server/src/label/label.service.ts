@@ -73,7 +73,7 @@ export class LabelService {
       // Its words are needed only where they may differ from what was printed.
       const words = printsOf(run, prints).length > 0 ? wordsOnLabel(wordedRun(run, planned).label.blocks) : '';
       const { count, changed, lastAt } = printedOf(run, prints, words);
-      return { ...run, lot, printed: count, changed, lastPrintedAt: lastAt, planned: run.madeOn > planned.today };
+      return { ...run, lot, printed: count, changed, lastPrintedAt: lastAt };
     });
   }
 

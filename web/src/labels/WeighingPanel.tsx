@@ -8,7 +8,9 @@ import { sayCount, sayNumber } from '@usual-pantry/core/quantity';
 import { useState } from 'react';
 import { Line } from 'react-chartjs-2';
 import { useTakeWeightMutation, useWeighingsQuery, useWeighMutation } from '../data/labels';
+import { useDevices } from '../kitchen/useDevices';
 import { painted } from '../parts/charts';
+import { isExample } from '../parts/kitchenAt';
 import { Folded } from '../parts/Panel';
 import { readNumber, sayTyped } from '../parts/readNumber';
 import type { Refusal } from '../parts/refusal';
@@ -66,6 +68,8 @@ function RunChart({
 export function WeighingPanel({ facts, isOpen }: { facts: BoxFacts; isOpen: boolean }) {
   const { box } = facts;
   const { data: kept } = useWeighingsQuery(box.id);
+  // A weight of a scale that is not there is no weight: only the example has one, or where it was switched on by name.
+  const isSimulated = useDevices().devices.scale === 'simulated' || isExample;
   const [typed, setTyped] = useState('');
   const [scale] = useTakeWeightMutation();
   const [weigh, { error, isLoading }] = useWeighMutation();
@@ -113,9 +117,11 @@ export function WeighingPanel({ facts, isOpen }: { facts: BoxFacts; isOpen: bool
         {found && <RunChart weights={weights} declared={declared} tolerance={found.toleranceGrams} />}
         {error && <Alert severity="error">{(error as Refusal).message}</Alert>}
         <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
-          <Button disabled={declared <= 0} onClick={() => void take()}>
-            Take from the scale
-          </Button>
+          {isSimulated && (
+            <Button disabled={declared <= 0} onClick={() => void take()}>
+              Take from the simulated scale
+            </Button>
+          )}
           <Button variant="outlined" disabled={!isRight || isLoading} onClick={() => void store()}>
             Keep these weights
           </Button>
