@@ -78,9 +78,14 @@ const timeFormat = perWriting(
 /** A time of day, on the kitchen's clock. @param minutes after midnight @example sayTime(1112) // '18:32' */
 export const sayTime = (minutes: number): string => timeFormat().format(Math.round(minutes) * 60_000);
 
-/** Minutes as `3 h 10 min`, `45 min` or `2 h`. */
+const DAY_MINUTES = 24 * 60;
+
+/** Says minutes as people do: `45 min`, `3 h 10 min`, and from two days on `3 days` or `3 weeks`. */
 export function sayMinutes(minutes: number): string {
   const whole = Math.round(minutes);
+  const days = whole / DAY_MINUTES;
+  if (days >= 14 && days % 7 === 0) return sayCount(days / 7, 'week');
+  if (days >= 2 && Number.isInteger(days)) return sayCount(days, 'day');
   const hours = Math.floor(whole / 60);
   const rest = whole % 60;
   if (hours === 0) return `${rest} min`;

@@ -8,6 +8,8 @@ import {
   type RecipeLine,
   type Sized,
 } from '../recipe/index.js';
+import { withSteps } from './goes-in.js';
+import { partId } from './recipe-text.js';
 import { stepOf } from './steps.js';
 import type { ReadRecipe } from './whole.js';
 
@@ -82,7 +84,7 @@ const slug = (name: string): string =>
 /** What stood in a text about the recipe as a whole, and was not crossed out, by its key. */
 type Said = ReadonlyMap<ReadRecipe['readings'][number]['key'], ReadRecipe['readings'][number]>;
 
-const numberOf = (said: Said, key: 'restDays' | 'keepsDays' | 'hands'): number | null => {
+const numberOf = (said: Said, key: 'restDays' | 'keepsDays' | 'hands' | 'makesGrams'): number | null => {
   const found = said.get(key)?.value;
   return typeof found === 'number' ? found : null;
 };
@@ -92,14 +94,26 @@ const sizesOf = (said: Said): Partial<Sized> => {
   return typeof found === 'object' ? found : {};
 };
 
-/** The lines of a part, each as it was decided. */
-function linesOf(read: ReadRecipe, answers: RecipeAnswers, part: number): RecipeLine[] {
+/** The mass that the text says it makes goes before what is worked out. */
+const yieldOf = (said: Said): Partial<Pick<RecipeDraft, 'yield'>> => {
+  const grams = numberOf(said, 'makesGrams');
+  return grams === null ? {} : { yield: { by: 'weighed', grams } };
+};
+
+/** The lines of a part, each as it was decided, before the step that names it. */
+function linesOf(read: ReadRecipe, answers: RecipeAnswers, part: number, steps: RecipeDraft['steps']): RecipeLine[] {
   const keys = lineKeys(read)[part];
-  return (read.parts[part]?.lines ?? []).flatMap((line, index) => {
+  const lines = (read.parts[part]?.lines ?? []).flatMap((line, index) => {
     const key = keys?.[index] ?? '';
     const decided = key in answers.lines ? answers.lines[key] : line.line;
-    return decided ? [decided] : [];
+    return decided ? [{ name: line.name || line.source, line: decided }] : [];
   });
+  // What this program wrote says itself when it goes in.
+  if (read.own.yield !== undefined) return lines.map(({ line }) => line);
+  return withSteps(
+    lines,
+    steps.map(({ text }) => text),
+  );
 }
 
 function stepsOf(read: ReadRecipe, answers: RecipeAnswers, part: number): RecipeDraft['steps'] {
@@ -124,7 +138,7 @@ function partAsRecipe(
   const foaming = said.get('foaming')?.value;
   return {
     ...fresh,
-    lines: linesOf(read, answers, part),
+    lines: linesOf(read, answers, part, steps),
     steps,
     yield: steps.some(({ effect }) => effect.kind === 'cook') ? { by: 'steps' } : fresh.yield,
     handsMinutes: Math.max(fresh.handsMinutes, Math.ceil(hands)),
@@ -156,6 +170,7 @@ function withReadings(main: RecipeDraft, read: ReadRecipe, said: Said): RecipeDr
     keepsDays: numberOf(said, 'keepsDays') ?? main.keepsDays,
     handsMinutes: Math.max(main.handsMinutes, numberOf(said, 'hands') ?? 0),
     ...sizesOf(said),
+    ...yieldOf(said),
     ...read.own,
   };
   return recipeDraftSchema.safeParse(recipe).data ?? recipe;
@@ -167,10 +182,18 @@ interface StoredRecipes {
   readonly recipes: readonly RecipeFiled[];
 }
 
-/** All of a component, as a line of the recipe that it belongs to. */
-function wholeOf(components: readonly ReadComponent[], { ingredients, recipes }: StoredRecipes): RecipeLine[] {
+/** Lines with the keys of components in place of those of the parts that they were. */
+const linkedTo = (ids: ReadonlyMap<string, string>, lines: readonly RecipeLine[]): RecipeLine[] =>
+  lines.map((line) => ({ ...line, uses: { ...line.uses, id: ids.get(line.uses.id) ?? line.uses.id } }));
+
+/** All of a component, as a line of the recipe that it belongs to. @param all components, of which they may be made */
+function wholeOf(
+  components: readonly ReadComponent[],
+  all: readonly ReadComponent[],
+  { ingredients, recipes }: StoredRecipes,
+): RecipeLine[] {
   const stored = new Set(recipes.map(({ id }) => id));
-  const fresh = components.filter(({ id }) => !stored.has(id)).map(({ id, draft }) => ({ ...draft, id }));
+  const fresh = all.filter(({ id }) => !stored.has(id)).map(({ id, draft }) => ({ ...draft, id }));
   const { recipes: facts } = openRecipeBook(ingredients, [...recipes, ...fresh]);
   return components.map(({ id }) => ({
     uses: { kind: 'recipe', id },
@@ -209,9 +232,18 @@ export function recipesOf(
         : freeName(read.title ? `${read.title}, ${part.toLowerCase()}` : part, keys, names);
     return [{ part, id, draft: { ...partAsRecipe(read, answers, at, fresh, said), name } }];
   });
+  const ids = new Map(components.map(({ part, id }) => [partId(part), id]));
+  const linked = components.map((each) => ({
+    ...each,
+    draft: { ...each.draft, lines: linkedTo(ids, each.draft.lines) },
+  }));
   const body = partAsRecipe(read, answers, 0, fresh, said);
-  const main = { ...body, name: read.title, lines: [...body.lines, ...wholeOf(components, stored)] };
-  return { recipe: withReadings(main, read, said), components };
+  const lines = linkedTo(ids, body.lines);
+  // What a line names with its amount is not added as a whole once more.
+  const used = new Set([...lines, ...linked.flatMap(({ draft }) => draft.lines)].map(({ uses }) => uses.id));
+  const others = linked.filter(({ id }) => !used.has(id));
+  const main = { ...body, name: read.title, lines: [...lines, ...wholeOf(others, linked, stored)] };
+  return { recipe: withReadings(main, read, said), components: linked };
 }
 
 /** Days that the last step of a part lets it rest. */

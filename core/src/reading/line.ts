@@ -217,7 +217,10 @@ function chooseAmount(measure: Measure, item: PantryItem | null, state: string |
   };
   const metric = (each: Amount) => each.unit === 'ml' || each.unit === 'l';
   const chosen = all.find(({ unit }) => units[unit].measures === 'mass') ?? all.find(metric) ?? first;
+  // Pieces differ: where a mass is said beside their number, it is not compared with it.
+  const isWeighed = all.some(({ unit }) => units[unit].measures === 'mass');
   const comparable = all.flatMap((each) => {
+    if (isWeighed && each.unit === 'count') return [];
     const grams = gramsOf(each);
     const volume = units[each.unit].measures === 'volume' ? each.amount * units[each.unit].base : null;
     return grams !== null ? [{ each, value: grams }] : volume !== null && !item ? [{ each, value: volume }] : [];
@@ -270,6 +273,21 @@ function ouncesOf(
   };
 }
 
+const BESIDE =
+  /(?:\(\s*|,\s*(?=about|approx|ca\b|circa|roughly|around))(?:(?:about|approx(?:imately|\.)?|ca\.?|circa|~|roughly|around)\s*)?([\d½⅓⅔¼¾⅛⅜⅝⅞][^()]*?)\s*(?:\)|$)/iu;
+
+/** Finds a mass that stands behind the name: `12 dates (180 g)`, `3 egg whites, about 90 g`. What is counted weighs what is said there. */
+function withBeside(measure: Measure, habit: MeasureHabit): Measure {
+  if (measure.amount === null || measure.unit === null || measure.pack !== null) return measure;
+  const said = BESIDE.exec(measure.rest)?.[1];
+  const inside = said === undefined ? null : readMeasure(said, habit);
+  if (inside?.amount === null || inside?.unit == null || units[inside.unit].measures !== 'mass') return measure;
+  const isEach = /^(?:each|apiece)\b/i.test(inside.rest.trim());
+  if (!isEach && !/^(?:in all|in total|total|altogether|together|net|drained(?: weight)?|shelled|pitted|stoned|peeled)?$/i.test(inside.rest.trim())) return measure; // prettier-ignore
+  const amount = isEach && measure.unit === 'count' ? inside.amount * measure.amount : inside.amount;
+  return { ...measure, others: [...measure.others, { amount, unit: inside.unit }] };
+}
+
 const headingPattern = /^(?:for (?:the )?.{2,60}|[^\d½⅓⅔¼¾⅛⅜⅝⅞]{2,60}):$/iu;
 
 /** A number in a name that no pantry has: it may be an amount that nobody has read. */
@@ -301,7 +319,7 @@ function readOne(source: string, text: string, index: NameIndex<PantryItem>, hab
       questions: [`This line has more than ${String(MOST_LINE)} characters: split it.`],
     };
   if (headingPattern.test(text.trim())) return { ...empty, kind: 'heading', name: text.trim().slice(0, -1) };
-  const measure = readMeasure(text, habit);
+  const measure = withBeside(readMeasure(text, habit), habit);
   const { name, state, note } = describe(measure.rest, (words) => matchName(words, index).certain);
   const match = matchName(name, index);
   const item = match.found;

@@ -31,6 +31,9 @@ export const ownRecipeSchema = recipeDraftSchema
 /** What this program writes of a recipe beyond the standard. */
 export type OwnRecipe = z.infer<typeof ownRecipeSchema>;
 
+/** The key of a part of a text, as long as it is no recipe of its own yet. */
+export const partId = (name: string): string => `part:${name}`;
+
 /** A recipe whose parts are told apart already, as a structured file brings it. */
 export interface RecipeText {
   readonly name: string;

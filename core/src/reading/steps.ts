@@ -35,7 +35,7 @@ export interface ReadStep {
 }
 
 const WAIT_WORDS =
-  /^(?:cool|cools|cooled|cooling|rest|rests|resting|set|sets|setting|chill|chills|chilled|stand|stands|leave|leaves|left|mature|age|steep|infuse|infuses|soak|soaked|refrigerate|refrigerated|freeze|frozen|dries|drying|harden|firm|let|allow|overnight|ripen|bloom|wait|keep)$/i;
+  /^(?:cool|cools|cooled|cooling|rest|rests|resting|set|sets|setting|chill|chills|chilled|stand|stands|leave|leaves|left|mature|age|steep|infuse|infuses|soak|soaked|refrigerate|refrigerated|freeze|frozen|dries|drying|harden|firm|let|allow|overnight|ripen|bloom|wait|keep|fridge|refrigerator|freezer)$/i;
 const HAND_WORDS =
   /^(?:cook|cooks|cooked|boil|boils|simmer|simmers|heat|stir|stirring|beat|beating|whisk|whisking|whip|knead|mix|fold|pour|pull|work|hold|melt|caramelise|caramelize|reduce|process|blend|bring|roll|dip|temper)$/i;
 const OVEN_WORDS = /^(?:bake|bakes|baked|roast|roasted|toast|toasted|oven)$/i;
@@ -51,21 +51,37 @@ const NIGHTLY = 10 * 60;
 /** A time of one piece is not the batch's. */
 const EACH = /^\s*(?:each|a piece|per \p{L}+|on each side|a side)\b/iu;
 
+/** Blanks words that only seem to say that something waits: the mixture leaves the sides, a fork is left standing. */
+const withoutIdioms = (text: string): string =>
+  text.replace(
+    /\b(?:leaves?|left)\s+(?:the\s+)?(?:sides?|pan|pot|bowl|spoon)\b|\b(?:it|that is|what is|all that is) left\b|\bset over\b|\bset aside\b/gi,
+    (words) => ' '.repeat(words.length),
+  );
+
 type Doing = 'waits' | 'hands' | 'oven';
 
 /** What is done for a time: by the nearest word before it, or the first one behind it. */
 function doingOf(text: string, { index, length, isNight }: ReadTime): Doing | null {
   if (isNight) return 'waits';
+  const isOnStove = /\b(?:dry pan|frying pan|skillet|saucepan|stove|hob)\b/i.test(text) && !/\boven\b/i.test(text);
   const kind = (word: string): Doing | null =>
-    OVEN_WORDS.test(word) ? 'oven' : WAIT_WORDS.test(word) ? 'waits' : HAND_WORDS.test(word) ? 'hands' : null;
+    OVEN_WORDS.test(word)
+      ? isOnStove
+        ? 'hands'
+        : 'oven'
+      : WAIT_WORDS.test(word)
+        ? 'waits'
+        : HAND_WORDS.test(word)
+          ? 'hands'
+          : null;
   const start = Math.max(text.lastIndexOf('. ', index), text.lastIndexOf('; ', index), 0);
   // `without stirring` says what is not done.
-  const lead = text.slice(start, index).replace(/\b(?:without|not|never|no)\s+\p{L}+/giu, ' ');
+  const lead = withoutIdioms(text.slice(start, index).replace(/\b(?:without|not|never|no)\s+\p{L}+/giu, ' '));
   const before = [...lead.matchAll(VERBS)].map(([word]) => kind(word)).filter((each) => each !== null);
   // `let it simmer` is no wait: what follows the word counts.
   const last = before.at(-1);
   if (last) return last;
-  for (const [word] of text.slice(index + length).matchAll(VERBS)) {
+  for (const [word] of withoutIdioms(text.slice(index + length)).matchAll(VERBS)) {
     const found = kind(word);
     if (found) return found;
   }
@@ -89,7 +105,7 @@ function doneWhenIn(text: string, temperatures: readonly ReadTemperature[]): str
     }
     clause = clause
       .replace(
-        /\b(?:it|the \p{L}+|a thermometer|thermometer|mixture|syrup)?\s*(?:reaches|registers|reads|comes to|gets to|is at)\s*(?:(?:about|around)\s*)?(?=$|[,)]|and\b|or\b)/giu,
+        /\b(?:(?:an?|the|your)\s+)?(?:(?:\p{L}+[- ])?thermometer|it|the \p{L}+|mixture|syrup)?\s*(?:inserted\b[^,.;]{0,40}\s)?(?:reaches|registers|reads|shows|comes to|gets to|is at)\s*(?:(?:about|around)\s*)?(?=$|[,)]|and\b|or\b)/giu,
         '',
       )
       .replace(/\(\s*\)/g, '')
@@ -294,12 +310,14 @@ function readStep(text: string): ReadStep {
       ],
     });
   if (done) readings.push({ key: 'done', says: `done when ${done}`, patch: { doneWhen: done } });
+  const tooMuch = readings.filter(({ patch }) => !stepSchema.safeParse({ text: 'Do', ...patch }).success);
+  for (const { says } of tooMuch) heat.remarks.push(`“${says}” is more than a step can hold: it stays in the text.`);
   if (/\b(?:simmer|reduce)\b/i.test(text) && !readings.some(({ patch }) => patch.effect))
     heat.remarks.push('Water goes off here: weigh what is left and set it as the yield.');
   return {
     text,
     own: null,
-    readings,
+    readings: readings.filter((each) => !tooMuch.includes(each)),
     questions,
     remarks: [...heat.remarks, ...times.remarks],
     boils: boils || readings.some(({ patch }) => patch.target?.boils === true),
@@ -340,7 +358,11 @@ function partsOf(text: string): string[] {
 const NUMBERED = /^\s*(?:step\s*)?\d{1,2}\s*[.):]\s+|^\s*step\s+\d{1,2}\s*[-–:.]?\s*|^\s*[-–•*·]\s+/i;
 
 /** A line of a method without its number. */
-export const withoutNumber = (line: string): string => line.replace(NUMBERED, '').trim();
+export const withoutNumber = (line: string): string =>
+  line
+    .replace(NUMBERED, '')
+    .replace(/^\s*\d{1,2}\s+(?=\p{Lu}\p{Ll}+\s)/u, '')
+    .trim();
 
 /** A capital at its head may be a letter longer than what it was. */
 const LONGEST = mostStepCharacters - 10;
@@ -373,7 +395,7 @@ export const readSteps = (text: string): ReadStep[] =>
     .map(readStep);
 
 /**
- * A step as it will be stored.
+ * A step as it will be stored. What is more than a step can hold is left in its text.
  * @param dropped keys of the readings that the maker does not want
  * @param answers which choice was taken of each question, by its place
  */
@@ -384,6 +406,8 @@ export function stepOf(
 ): RecipeStep {
   if (read.own) return read.own;
   const chosen = read.questions.flatMap(({ choices }, index) => choices[answers[index] ?? -1]?.readings ?? []);
-  const patches = [...read.readings.filter(({ key }) => !dropped.has(key)), ...chosen].map(({ patch }) => patch);
-  return stepSchema.parse(Object.assign({ text: read.text }, ...patches));
+  return [...read.readings.filter(({ key }) => !dropped.has(key)), ...chosen].reduce<RecipeStep>(
+    (step, { patch }) => stepSchema.safeParse({ ...step, ...patch }).data ?? step,
+    stepSchema.parse({ text: read.text }),
+  );
 }

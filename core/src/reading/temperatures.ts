@@ -130,6 +130,35 @@ function bareDegrees(text: string, at: number): Figure | null {
 
 const SAME = 3;
 
+const ABOVE_BOILING = /^\s*(?:above|over|higher than)\s+(?:the\s+)?boiling(?:\s+point)?(?:\s+of\s+(?:the\s+)?water)?/i;
+
+/** Reads `10 °F above boiling`: so much above the boiling point of water at sea level. */
+function overBoiling({ from, to, scale }: Figure, index: number, length: number): ReadTemperature {
+  const celsius = (value: number) => 100 + (scale === 'F' ? (value * 5) / 9 : value);
+  const upToCelsius = to === null ? null : celsius(to);
+  const kind = to === null ? 'target' : 'window';
+  return {
+    celsius: celsius(from),
+    upToCelsius,
+    kind,
+    heat: 'pot',
+    verb: 'boil',
+    index,
+    length,
+    either: [],
+    apart: false,
+  };
+}
+
+/** Tells whether degrees say how far apart two temperatures are: `take off 1 °C`, `10 °F above boiling`, `within 2 degrees`. */
+const isDifference = (before: string, after: string): boolean =>
+  /\b(?:take off|subtract|deduct|add(?: on)?|plus|minus|within|by|another|every|each|further|differs? by|off by)\s+(?:about\s+|another\s+)?$/i.test(
+    before,
+  ) ||
+  /^\s*(?:above|below|over|under|higher|lower|more|less|hotter|cooler|warmer|colder|too|off|either|for (?:every|each))\b(?!\s+(?:a|the|medium|low|high)\s+(?:flame|heat|hob|burner))/i.test(
+    after,
+  );
+
 /**
  * Every temperature that a text names, in its order: of the pot or of the oven, a target, a window, a limit or a minimum. The same one in
  * both scales counts once.
@@ -149,6 +178,16 @@ export function readTemperatures(text: string): ReadTemperature[] {
       (figure.from < 10 || (figure.from < 25 && !/[CF]\S*$/.test(own)))
     )
       continue;
+    const aboveBoiling = ABOVE_BOILING.exec(text.slice(at + figure.length))?.[0];
+    if (aboveBoiling !== undefined && figure.scale !== null) {
+      found.push(overBoiling(figure, at, figure.length + aboveBoiling.length));
+      at += figure.length + aboveBoiling.length - 1;
+      continue;
+    }
+    if (isDifference(text.slice(0, at), text.slice(at + figure.length))) {
+      at += figure.length - 1;
+      continue;
+    }
     const below = /(?:^|[\s(])(?:[-−–]|minus )$/i.test(text.slice(0, at)) ? -1 : 1;
     const { scale, to } = figure;
     const from = below * figure.from;

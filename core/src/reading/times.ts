@@ -48,7 +48,10 @@ function timeAt(text: string): { minutes: number; upTo: number; length: number }
   const number = readNumber(text);
   if (!number) return null;
   const gap = /^(?:\s*-?\s*)(?:more\s+)?/i.exec(text.slice(number.length))?.[0].length ?? 0;
-  const unit = unitAt(text.slice(number.length + gap));
+  const said = unitAt(text.slice(number.length + gap));
+  // `300 m` is a height.
+  const isHeight = said?.length === 1 && /^m/i.test(text.slice(number.length + gap)) && (gap > 0 || number.value > 99);
+  const unit = isHeight ? null : said;
   if (!unit) {
     // `2 hours to 3 hours` ends here; `quarter of an hour` does not.
     const ofAn = /^\s*(?:of\s+)?an?\s+/i.exec(text.slice(number.length))?.[0];
@@ -134,6 +137,14 @@ export function readTimes(text: string): ReadTime[] {
     const time = timeAt(text.slice(at));
     if (!time) continue;
     const lead = text.slice(0, at);
+    // `stir every 5 minutes`, `in 30 second bursts`: how often, not how long.
+    if (
+      /\b(?:every|each)\s+$/i.test(lead) ||
+      /^[\s-]*(?:bursts?|intervals?|increments?|pulses?)\b/i.test(text.slice(at + time.length))
+    ) {
+      at += time.length - 1;
+      continue;
+    }
     const bound = LEAST.test(lead) ? 'least' : MOST.test(lead) ? 'most' : null;
     found.push({ ...time, bound, isNight: false, index: at });
     at += time.length - 1;

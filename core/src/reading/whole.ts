@@ -1,10 +1,11 @@
 import type { Foaming } from '../cooking/index.js';
 import type { IngredientFiled } from '../ingredient/index.js';
 import type { MeasureHabit } from '../kitchen/index.js';
-import { sayCount, sayMinutes } from '../quantity/index.js';
+import { sayCount, sayGrams, sayMinutes, units } from '../quantity/index.js';
 import { proposedSizes, type RecipeDraft, type RecipeStep, type Sized } from '../recipe/index.js';
 import { ownOf, type RecipeText } from './recipe-text.js';
-import { MOST_LINE, readIngredientLines, readOwnLine, type PantryItem, type ReadLine } from './line.js';
+import { MOST_LINE, pantryItems, readIngredientLines, readOwnLine, type PantryItem, type ReadLine } from './line.js';
+import { partId } from './recipe-text.js';
 import { readMeasure } from './measure.js';
 import { nameWords } from './names.js';
 import { readNumber } from './number.js';
@@ -20,7 +21,7 @@ export interface ReadPart {
 
 /** What a recipe says of itself as a whole, for the maker to nod at or to drop. */
 export interface RecipeReading {
-  readonly key: 'makes' | 'restDays' | 'keepsDays' | 'foaming' | 'hands' | 'sizes';
+  readonly key: 'makes' | 'makesGrams' | 'restDays' | 'keepsDays' | 'foaming' | 'hands' | 'sizes';
   readonly says: string;
   readonly value: number | Foaming | Sized;
 }
@@ -48,13 +49,14 @@ const METHOD =
 const NOTES = /^(?:notes?|tips?|storage|storing|to store|variations?|cook['’]s notes?|nutrition)\b[^.]{0,30}:?$/i;
 const MAKES =
   /^(?:makes?|yields?|yield|serves?|servings?|gives?|quantity)\s*(?:[:-]\s*)?(?:(?:about|approx(?:imately|\.)?|around|roughly|ca\.?|~)\s*)?/i;
+/** `Prep time: 10 min`, `Total 2 hours`; `Chill overnight.` and `Cook 5 minutes, stirring.` are steps. */
 const TIME_ROW =
-  /^(?:prep(?:aration)?|cook(?:ing)?|baking|total|chill(?:ing)?|setting|resting|active|hands[- ]on)(?: time)?\s*(?:[:–-]\s*)?(?=\d|an? |half|one|two|overnight)/i;
+  /^(?:(?:prep(?:aration)?|cook(?:ing)?|baking|total|chill(?:ing)?|setting|resting|active|hands[- ]on)(?:\s*[:–-]\s*|\s+time\s*(?:[:–-]\s*)?)|(?:prep(?:aration)?|total|active|hands[- ]on)\s+)(?=\d|an? |half|one|two|overnight)/i;
 const PART = /^(?:for (?:the |an? )?(.{2,50}?)|to (?:make|finish) the (.{2,40}?)|the (.{2,30}?)):?$/i;
 const NUMBERED_STEP = /^\s*(?:step\s*)?\d{1,2}\s*[.):]\s+\p{L}|^\s*step\s+\d{1,2}\b/iu;
 const SENTENCE = /[.!]\s*$|[.!]\s+\p{Lu}/u;
 const STARTS_WITH_VERB =
-  /^(?:in an? |using |meanwhile|then |next|when |once |while |after |to finish|add|arrange|allow|bake|beat|blend|boil|break|bring|brush|butter the|carefully|chill|chop|coat|combine|cook|cool|cover|cream the|crush|cut|decorate|dip|dissolve|divide|drain|draw|drizzle|dry|dust|fill|fold|freeze|gently|grease|heat|keep|knead|leave|let|lift|line|lower|melt|mix|place|pour|preheat|press|process|pull|put|reduce|refrigerate|remove|repeat|rest|roast|roll|scald|scatter|score|scrape|separate|serve|set|shake|sift|simmer|slice|smooth|soak|spoon|spread|sprinkle|stand|steep|stir|store|strain|sweeten|take|temper|tip|toast|top|toss|transfer|turn|unmould|warm|wash|weigh|whip|whisk|wipe|work|wrap)\b/i;
+  /^(?:in an? |using |meanwhile|then |next|when |once |while |after |to finish|add|arrange|allow|bake|beat|blend|boil|break|bring|brush|butter the(?! size)|carefully|chill|chop|coat|combine|cook|cool|cover|cream the|crush|cut|decorate|dip|dissolve|divide|drain|draw|drizzle|dry|dust|fill|fold|freeze|gently|grease|heat|keep|knead|leave|let|lift|line|lower|melt|mix|place|pour|preheat|press|process|pull|put|reduce|refrigerate|remove|repeat|rest|roast|roll|scald|scatter|score|scrape|separate|serve|set|shake|sift|simmer|slice|smooth|soak|spoon|spread|sprinkle|stand|steep|stir|store|strain|sweeten|take|temper|tip|toast|top|toss|transfer|turn|unmould|warm|wash|weigh|whip|whisk|wipe|work|wrap)\b/i;
 
 const HEADING_WORDS = 6;
 
@@ -91,6 +93,9 @@ function kindOf(line: string, inMethod: boolean, habit: MeasureHabit): Kind {
   if (TIME_ROW.test(text) && text.length < 80) return 'time';
   if (partName(line) !== null) return 'part';
   if (NUMBERED_STEP.test(line) && !/^\s*\d{1,2}[.)]\s+\d/.test(line)) return 'step';
+  // `1 Boil the sugar`: a number without a point.
+  const bare = /^\d{1,2}\s+(?=\p{Lu}\p{Ll})/u.exec(text)?.[0];
+  if (bare !== undefined && STARTS_WITH_VERB.test(text.slice(bare.length))) return 'step';
   if (inMethod) return 'step';
   // No line of ingredients is so long.
   const measure = text.length > MOST_LINE ? null : readMeasure(text, habit);
@@ -137,10 +142,14 @@ function sortLines(text: string, habit: MeasureHabit): Sorted {
   let where: 'start' | 'ingredients' | 'method' | 'notes' = 'start';
   let stepPart = '';
   let isNumbered = false;
+  let isHeaded = false;
   const lines = text.split(/\r?\n/);
+  const firstLine = lines.findIndex((line) => ['ingredients', 'line'].includes(kindOf(line, false, habit)));
   for (const [index, line] of lines.entries()) {
     const afterBlank = clean(lines[index - 1] ?? '') === '';
-    const kind = kindOf(line, where === 'method', habit);
+    // Before the first ingredient a sentence is no method yet: what follows may still be the list.
+    const hasLines = sorted.parts.some((part) => part.lines.length > 0) || isHeaded;
+    const kind = kindOf(line, where === 'method' && hasLines, habit);
     const words = clean(line);
     switch (kind) {
       case 'empty':
@@ -150,6 +159,7 @@ function sortLines(text: string, habit: MeasureHabit): Sorted {
         break;
       case 'method':
         where = 'method';
+        isHeaded = true;
         break;
       case 'notes':
         where = 'notes';
@@ -182,7 +192,9 @@ function sortLines(text: string, habit: MeasureHabit): Sorted {
           sorted.notes.push(words);
           break;
         }
-        if (isKeeping(words)) {
+        // A story before the recipe is no step of it.
+        const isStory = index < firstLine && !NUMBERED_STEP.test(line) && !STARTS_WITH_VERB.test(withoutNumber(words));
+        if (isKeeping(words) || isStory) {
           sorted.notes.push(words);
           break;
         }
@@ -211,10 +223,25 @@ function sortLines(text: string, habit: MeasureHabit): Sorted {
   return sorted;
 }
 
+/** The other parts of a text as what a line can use: `8 oz espresso caramel` is the caramel that stands further down. */
+const partItems = (parts: readonly { readonly name: string }[], own: string): PantryItem[] =>
+  pantryItems(
+    [],
+    parts.flatMap(({ name }) => (name === '' || name === own ? [] : [{ id: partId(name), name }])),
+  );
+
 /** What a recipe says of how much it makes: `makes 40`. */
 function makesReading(text: string): RecipeReading | null {
   const number = readNumber(text.replace(MAKES, ''));
   return number === null ? null : { key: 'makes', says: text.replace(/[.:]$/, ''), value: number.value };
+}
+
+/** A mass that a recipe says it makes: `makes about 2 lb`. */
+function gramsReading(text: string, habit: MeasureHabit): RecipeReading | null {
+  const measure = readMeasure(text.replace(MAKES, ''), habit);
+  if (measure.amount === null || measure.unit === null || units[measure.unit].measures !== 'mass') return null;
+  const grams = Math.round(measure.amount * units[measure.unit].base);
+  return grams > 0 ? { key: 'makesGrams', says: `yields ${sayGrams(grams)}`, value: grams } : null;
 }
 
 const sameName = (a: string, b: string): boolean => {
@@ -267,9 +294,20 @@ function partOf(
 /** How what boils behaves in the pot, by what is in it. */
 function foamingOf(lines: readonly ReadLine[], ingredients: ReadonlyMap<string, IngredientFiled>): Foaming {
   const used = lines.flatMap(({ found }) => (found?.kind === 'ingredient' ? (ingredients.get(found.id) ?? []) : []));
-  if (used.some(({ traits }) => traits.includes('bicarbonate'))) return 'foams with bicarbonate';
-  return used.some(({ contains }) => contains.includes('milk')) ? 'boils with dairy' : 'boils clear';
+  const named = lines.filter(isUnknown).map(({ source }) => source);
+  if (used.some(({ traits }) => traits.includes('bicarbonate')) || named.some((each) => BICARBONATE.test(each)))
+    return 'foams with bicarbonate';
+  const isDairy = named.some((each) => DAIRY.test(each) && !NO_DAIRY.test(each));
+  return isDairy || used.some(({ contains }) => contains.includes('milk')) ? 'boils with dairy' : 'boils clear';
 }
+
+const DAIRY = /\b(?:milk|cream|butter|buttermilk|half[- ]and[- ]half|ghee|yog(?:h)?urt)\b/i;
+const NO_DAIRY =
+  /\b(?:coconut|almond|oat|soy|soya|rice|cashew|hemp|vegan|plant|dairy[- ]free|peanut|cocoa|apple|nut|seed)[- ](?:milk|cream|butter)\b|\bcream of tartar\b/i;
+const BICARBONATE = /\b(?:bicarb(?:onate)?|baking soda)\b/i;
+
+/** What is not in the pantry is told by its name. */
+const isUnknown = ({ found }: ReadLine): boolean => found === null;
 
 const SUGAR = /\b(?:sugar|syrup|honey|molasses|treacle)\b/i;
 
@@ -351,7 +389,9 @@ export function readRecipeText(
     ? [{ name: '', lines: own.lines.map((line) => readOwnLine(line, pantry)) }]
     : kept.map(({ name, lines }) => ({
         name,
-        lines: readIngredientLines(lines.join('\n'), pantry, habit).filter(({ kind }) => kind === 'line'),
+        lines: readIngredientLines(lines.join('\n'), [...pantry, ...partItems(kept, name)], habit).filter(
+          ({ kind }) => kind === 'line',
+        ),
       }));
   const [only] = sorted.steps;
   const written =
@@ -365,7 +405,7 @@ export function readRecipeText(
     part = partOf(step, parts, part, index === texts.length - 1);
     return step.own ? [{ ...asWritten(step.own), part }] : readSteps(step.text).map((each) => ({ ...each, part }));
   });
-  const all = [...notes, ...texts.map((step) => step.text)];
+  const all = [...notes, ...sorted.makes, ...texts.map((step) => step.text)];
   const keeps = all.map(keepsIn).find((days) => days !== null);
   const last = steps.at(-1);
   const restDays = last?.part === 0 ? last.restDays : 0;
@@ -382,6 +422,7 @@ export function readRecipeText(
   );
   const readings: RecipeReading[] = [
     ...sorted.makes.flatMap((row) => makesReading(row) ?? []),
+    ...sorted.makes.flatMap((row) => gramsReading(row, habit) ?? []).slice(0, 1),
     ...(boils ? [{ key: 'foaming' as const, says: foaming, value: foaming }] : []),
     ...(restDays > 0
       ? [

@@ -44,6 +44,8 @@ const celsiusSchema = z
   .max(260, 'is hotter than any sugar');
 const minutesSchema = (most: number) =>
   z.number('must be a number').min(0, 'must not be negative').max(most, 'is absurdly long');
+/** Some fruit steeps, and some cakes ripen, for months. */
+const LONGEST_REST = 200_000;
 const lossSchema = percentSchema(95);
 
 /** What a step does to the mass. */
@@ -71,8 +73,8 @@ export const stepSchema = z
     /** A wait for the clock alone: as it usually goes, and as long as is safe to plan for. */
     rest: z
       .strictObject({
-        typicalMinutes: minutesSchema(20_000),
-        safeMinutes: minutesSchema(20_000),
+        typicalMinutes: minutesSchema(LONGEST_REST),
+        safeMinutes: minutesSchema(LONGEST_REST),
         kind: numberKindSchema,
       })
       .refine(({ typicalMinutes, safeMinutes }) => safeMinutes >= typicalMinutes, {
