@@ -1,3 +1,4 @@
+import { morePantry } from './more.js';
 import type { Allergen, ChocolateKind, IngredientTrait, PartName } from '../ingredient/index.js';
 
 /** A plain ingredient to start a pantry with. What is left out is nothing. */
@@ -26,7 +27,7 @@ export interface StarterIngredient {
  * the label of the pack that is bought goes before them, for its allergens above all.
  */
 // prettier-ignore
-export const starterPantry: readonly StarterIngredient[] = [
+const plainest: readonly StarterIngredient[] = [
   { name: 'Granulated sugar', composition: { water: 0.1, sucrose: 99.9 }, source: 'USDA SR Legacy, from memory', densities: { level: 0.8454 }, labelName: 'sugar' },
   { name: 'Caster sugar', composition: { water: 0.1, sucrose: 99.9 }, source: 'USDA SR Legacy, from memory', densities: { level: 0.8454 }, labelName: 'sugar' },
   { name: 'Icing sugar', composition: { water: 0.3, sucrose: 96.7, otherCarbohydrate: 3 }, source: 'USDA SR Legacy, from memory', densities: { spooned: 0.5072, sifted: 0.4227 }, labelName: 'powdered sugar', parts: ['sugar', 'cornstarch'] },
@@ -116,3 +117,6 @@ export const starterPantry: readonly StarterIngredient[] = [
   { name: 'Aquafaba', composition: { water: 94, otherCarbohydrate: 4, protein: 1.3, ash: 0.7 }, source: 'typical label, from memory', densities: { plain: 1 }, labelName: 'chickpea water' },
   { name: 'Sunflower oil', composition: { fat: 100 }, source: 'USDA SR Legacy, from memory', densities: { plain: 0.9214 } },
 ];
+
+/** Everything that a pantry can start with. */
+export const starterPantry: readonly StarterIngredient[] = [...plainest, ...morePantry];

@@ -12,6 +12,7 @@ import { RouterProvider } from 'react-router/dom';
 import { speakPlainly } from '@usual-pantry/core/record';
 import { nonce } from '../parts/nonce';
 import { fetchLater } from './chunks';
+import { sayUntold } from './untold';
 import { router } from './routes';
 import { followChanges, store } from '../data/store';
 import { steadyPresses } from '../parts/steadyPress';
@@ -37,6 +38,7 @@ createRoot(root).render(
 );
 steadyPresses(document);
 followChanges();
+sayUntold(window, store);
 fetchLater();
 // Only what was built has names that never change their contents.
 if (import.meta.env.PROD && 'serviceWorker' in navigator)

@@ -77,6 +77,7 @@ Makes 64
 function sayRead(read: ReadRecipe, open: number): string {
   const lines = read.parts.reduce((sum, part) => sum + part.lines.length, 0);
   if (lines + read.steps.length === 0) return 'Paste a whole recipe as it is written, or one in JSON-LD.';
+  if (lines === 0) return `${sayCount(read.steps.length, 'step')}, and no ingredient: write each on a line of its own.`;
   const found = [sayCount(lines, 'line'), ...(read.steps.length > 0 ? [sayCount(read.steps.length, 'step')] : [])].join(
     ' and ',
   );
@@ -110,16 +111,16 @@ export function PasteRecipe({ season, onRead }: PasteRecipeProps) {
 
   const goOn = async () => {
     const titled = { ...read, title: name };
-    const { recipe, components } = recipesOf(titled, answers, freshRecipe, { ingredients, recipes }, made);
     const stored = { ...made };
     await attempt(async () => {
+      const { recipe, components } = recipesOf(titled, answers, freshRecipe, { ingredients, recipes }, made);
       for (const { part, id, draft } of components) {
         if (stored[part] !== id) await edit.add('recipe', draft, `${draft.name} added.`, id);
         stored[part] = id;
       }
       onRead(recipe);
     });
-    if (components.length > 0) change({ made: stored });
+    if (Object.keys(stored).length > 0) change({ made: stored });
   };
 
   const hasLines = read.parts.some((part) => part.lines.length > 0);

@@ -33,7 +33,8 @@ import { Versions } from './Versions';
 /** The sentence that the card exists for. */
 function Answer({ season, facts, perBatch }: { season: SeasonBook; facts: RecipeFacts; perBatch: number }) {
   const { kitchen } = season.data;
-  const cook = facts.recipe.steps.find(({ effect }) => effect.kind === 'cook');
+  // The last one decides: what was added at 138 C is cooked on to 150.
+  const cook = facts.recipe.steps.findLast(({ effect }) => effect.kind === 'cook');
   const target = cook && stepTarget(cook, kitchen);
   return (
     <AnswerLine>
