@@ -44,11 +44,11 @@ describe('the European guidance: rounding', () => {
 });
 
 describe('the estimate of 100 g of sugar and of fat', () => {
-  it('is 400 and 900 kcal, 1,674 and 3,766 kJ', () => {
+  it('is 400 and 900 kcal, and 1,700 and 3,700 kJ by the factors of annex XIV of Reg. (EU) 1169/2011 (from memory)', () => {
     const sugar = nutritionOf({ ...noParts, sucrose: 100 });
     const fat = nutritionOf({ ...noParts, fat: 100 });
     expect([sugar.kcal, fat.kcal]).toEqual([400, 900]);
-    expect([Math.round(sugar.kj), Math.round(fat.kj)]).toEqual([1674, 3766]);
+    expect([Math.round(sugar.kj), Math.round(fat.kj)]).toEqual([1700, 3700]);
     expect(sugar).toMatchObject({ carbohydrate: 100, sugars: 100, fat: 0, protein: 0 });
   });
 });

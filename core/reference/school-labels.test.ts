@@ -372,7 +372,7 @@ const antipodean: readonly Worked[] = [
     panel: [200, 60],
     ingredients: '*oats* 50%, golden syrup, butter (cream (*milk*), salt)',
     // Gluten is named beside the cereal.
-    contains: '*milk*, *oats*, *gluten*',
+    contains: '*milk*, *gluten*',
     net: '200 g',
     mm: [2.5, 1.2],
   },

@@ -23,16 +23,22 @@ export const NOT_ESTIMATED = [
   'vitamins and minerals',
 ];
 
-const KJ_PER_KCAL = 4.184;
+/** Energy of 1 g, kJ. Source: Reg. (EU) 1169/2011 annex XIV (from memory). */
+const KJ_PER_GRAM = { carbohydrate: 17, fat: 37, protein: 17, ethanol: 29 } as const;
 
 /** Of so many grams with these parts. Energy by the general factors; see `energyOf`. */
 export function nutritionOf(parts: Parts): Nutrition {
   const kcal = energyOf(parts);
+  const carbohydrate = dissolvedOf(parts) + parts.otherCarbohydrate;
   return {
     kcal,
-    kj: kcal * KJ_PER_KCAL,
+    kj:
+      KJ_PER_GRAM.carbohydrate * carbohydrate +
+      KJ_PER_GRAM.fat * parts.fat +
+      KJ_PER_GRAM.protein * parts.protein +
+      KJ_PER_GRAM.ethanol * parts.ethanol,
     fat: parts.fat,
-    carbohydrate: dissolvedOf(parts) + parts.otherCarbohydrate,
+    carbohydrate,
     sugars: sugarsOf(parts),
     protein: parts.protein,
   };

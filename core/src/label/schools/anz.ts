@@ -6,7 +6,7 @@ import { joinSpans, plain, type Span } from '../span.js';
 import { commonFields, field } from '../required.js';
 import type { ListEntry } from '../ingredients.js';
 import type { DeclaredText, DisplayPanel, LabelSchool, ToDeclare } from '../school.js';
-import { metricQuantity, sayEuropeanDay, withoutLittleWater } from './european.js';
+import { LITTLE_WATER, metricQuantity, SAME_SHARE, sayEuropeanDay } from './european.js';
 
 /** Required names by code. Source: FSANZ Standard 1.2.3 and schedule 9 (as restated in the design; from memory). */
 const required: Partial<Record<Allergen, string>> = {
@@ -55,17 +55,29 @@ const gluten: readonly Allergen[] = ['wheat', 'rye', 'barley', 'oats'];
 const listed = (code: Allergen): boolean => required[code] !== undefined;
 const nameOf = (code: Allergen): string => required[code] ?? allergens[code].name.toLowerCase();
 
-/** The statement names gluten beside the cereals that bring it. */
+/** Water is left out only where it is less than 5 % of the food. Source: FSANZ Standard 1.2.4, section 4 (from memory). */
+const withoutLittleWater = (list: readonly ListEntry[]): ListEntry[] =>
+  list.filter(({ isWater, per100 }) => !isWater || per100 >= LITTLE_WATER - SAME_SHARE);
+
+/**
+ * The statement names wheat, and gluten for whichever cereal brings it: rye, barley and oats by gluten alone.
+ * Source: FSANZ Standard 1.2.3 and schedule 9, column 4 (from memory).
+ */
 function statement(codes: readonly Allergen[]): Span[] {
-  const names = allergenSpans(codes, nameOf, true);
-  const hasGluten = codes.some((code) => gluten.includes(code));
-  return hasGluten ? joinSpans([names, [{ ...plain('gluten'), strong: true }]]) : names;
+  const names = allergenSpans(
+    codes.filter((code) => code === 'wheat' || !gluten.includes(code)),
+    nameOf,
+    true,
+  );
+  if (!codes.some((code) => gluten.includes(code))) return names;
+  const own = [{ ...plain('gluten'), strong: true }];
+  return names.length === 0 ? own : joinSpans([names, own]);
 }
 
 function declare({ foodName, list, contains, mayContain }: ToDeclare): DeclaredText[] {
   const style = {
     standsOut: (code: Allergen) => required[code],
-    share: (entry: ListEntry) => quantityInName(foodName, entry),
+    share: (entry: ListEntry) => quantityInName(foodName, entry, 'halves below five'),
   };
   return [
     { kind: 'ingredients', heading: 'Ingredients:', spans: listSpans(withoutLittleWater(list), style) },
@@ -119,6 +131,17 @@ export const anz: LabelSchool = {
       'In Australia most food for sale says where it is from.',
       'Country of Origin Food Labelling Information Standard 2016',
     ),
+    ...(facts.facts.contains.includes('alcohol')
+      ? [
+          field(
+            'alcohol-statement',
+            'Alcohol above 1.15 %',
+            'check',
+            'Food with more than 1.15 % of alcohol by volume says how much: work it out, or have it measured.',
+            'FSANZ Standard 2.7.1',
+          ),
+        ]
+      : []),
     field(
       'nutrition',
       'Nutrition panel',

@@ -1,7 +1,7 @@
 import { schoolNames } from '../../kitchen/index.js';
 import { commonFields, field } from '../required.js';
 import type { LabelSchool } from '../school.js';
-import { european } from './european.js';
+import { european, europeanFields } from './european.js';
 
 /**
  * The label of the European Union: ingredients by their weight at the mixing bowl, the fourteen allergens standing out in the list, what the name
@@ -13,6 +13,7 @@ export const eu: LabelSchool = {
   name: schoolNames.eu,
   required: (facts) => [
     ...commonFields(facts),
+    ...europeanFields(facts),
     field(
       'language',
       'Language',

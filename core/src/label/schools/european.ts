@@ -1,7 +1,8 @@
 import { allergens, type Allergen } from '../../ingredient/index.js';
 import type { Day } from '../../quantity/index.js';
 import { allergenSpans, listSpans } from '../list.js';
-import { quantityInName } from '../quid.js';
+import { quantityInName, speaksOfFruit } from '../quid.js';
+import { field, type RequiredFacts, type RequiredField } from '../required.js';
 import type { ListEntry } from '../ingredients.js';
 import type { DeclaredText, DisplayPanel, LabelSchool, ToDeclare } from '../school.js';
 
@@ -67,9 +68,13 @@ export function metricQuantity(grams: number): string {
  * The list at the mixing bowl. Water counts by what is left of it, and is left out where that is no more than 5 % of the food.
  * Source: Reg. (EU) 1169/2011 annex VII part A, 1 (as restated in the design; from memory).
  */
-const MOST_UNLISTED_WATER = 5;
 export const withoutLittleWater = (list: readonly ListEntry[]): ListEntry[] =>
-  list.filter(({ isWater, per100 }) => !isWater || per100 > MOST_UNLISTED_WATER);
+  list.filter(({ isWater, per100 }) => !isWater || per100 > LITTLE_WATER + SAME_SHARE);
+
+/** Water from which on it is listed, or below which it is not, percent of the food. */
+export const LITTLE_WATER = 5;
+/** Shares that differ by less are one: a sum of amounts is never exact. */
+export const SAME_SHARE = 1e-6;
 
 /** Least height of the net quantity: [up to grams, mm]. Source: Directive 76/211/EEC annex I, 3.1 (as restated in the design; from memory). */
 const netHeights: readonly (readonly [upTo: number, mm: number])[] = [
@@ -124,3 +129,29 @@ export const european: Omit<LabelSchool, 'name' | 'required'> = {
   warnings: (contains) =>
     contains.includes('honey') ? ['Contains honey: not suitable for infants under 12 months.'] : [],
 };
+
+/** What the European Union and the United Kingdom ask for beside the common particulars. */
+export function europeanFields({ facts, used }: RequiredFacts): RequiredField[] {
+  const fields: RequiredField[] = [];
+  if (used.some(({ chocolate }) => chocolate != null))
+    fields.push(
+      field(
+        'cocoa',
+        'Cocoa and milk solids',
+        'check',
+        'What is sold as chocolate says “cocoa solids: … % minimum”, milk chocolate “milk solids: … % minimum” too: take both from the pack.',
+        'Directive 2000/36/EC; Cocoa and Chocolate Products Regulations 2003 (from memory)',
+      ),
+    );
+  if (speaksOfFruit(facts.box.foodName))
+    fields.push(
+      field(
+        'quid-fruit',
+        'How much fruit',
+        'check',
+        'The name speaks of fruit: the label says how much of the food it is, in percent.',
+        'Reg. (EU) 1169/2011 art. 22 (from memory)',
+      ),
+    );
+  return fields;
+}

@@ -1,7 +1,7 @@
 import { schoolNames } from '../../kitchen/index.js';
 import { commonFields, field } from '../required.js';
 import type { LabelSchool } from '../school.js';
-import { european } from './european.js';
+import { european, europeanFields } from './european.js';
 
 /**
  * The label of the United Kingdom. It differs from that of the European Union in the address, which must be in the United Kingdom, in its one
@@ -13,6 +13,7 @@ export const uk: LabelSchool = {
   name: schoolNames.uk,
   required: (facts) => [
     ...commonFields(facts),
+    ...europeanFields(facts),
     field(
       'origin',
       'Business in the United Kingdom',
