@@ -1,3 +1,4 @@
+import SwaggerParser from '@apidevtools/swagger-parser';
 import { request } from 'node:http';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import type { Finding } from '@usual-pantry/core/finding';
@@ -62,10 +63,10 @@ describe('orders', () => {
     const changed = (
       await server.http
         .put(`/api/orders/${added.id}`)
-        .send({ ...draft, state: 'paid', version: added.version })
+        .send({ ...draft, state: 'packed', version: added.version })
         .expect(200)
     ).body as Order;
-    expect(changed).toMatchObject({ state: 'paid', version: added.version + 1 });
+    expect(changed).toMatchObject({ state: 'packed', version: added.version + 1 });
     await server.http.delete(`/api/orders/${added.id}?version=${changed.version}`).expect(204);
     await server.http.get(`/api/orders/${added.id}`).expect(404);
   });
@@ -302,6 +303,12 @@ interface Operation {
     Record<string, { readonly content?: Readonly<Record<string, { readonly schema: object }>> }>
   >;
 }
+
+it('describes itself by OpenAPI so that an independent validator takes it', async () => {
+  const { body } = await server.http.get('/api/openapi.json').expect(200);
+  const { openapi } = (await SwaggerParser.validate(structuredClone(body) as never)) as { openapi: string };
+  expect(openapi).toBe('3.1.0');
+});
 
 it('describes every address by OpenAPI: what it takes and answers has a name, and so has what it refuses', async () => {
   const { body } = await server.http.get('/api/openapi.json').expect(200);

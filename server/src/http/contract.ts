@@ -8,7 +8,7 @@ type Way = 'input' | 'output';
 /** What is taken and what is answered, anywhere. */
 const referred: Record<Way, Set<z.ZodType>> = { input: new Set(), output: new Set() };
 
-const IN_SCHEMA = '#/definitions/';
+const IN_SCHEMA = '#/$defs/';
 const IN_DOCUMENT = '#/components/schemas/';
 
 /** A shape as it is taken may leave out what has a default: it has a name of its own. */
@@ -41,16 +41,13 @@ function referTo(schema: z.ZodType, way: Way): object {
 
 /** Every named shape that a body or an answer refers to, by its name in the API's document. */
 function componentsOf(way: Way): [name: string, shape: object][] {
-  const { definitions } = z.toJSONSchema(z.tuple([...referred[way]] as [z.ZodType, ...z.ZodType[]]), {
+  const { $defs } = z.toJSONSchema(z.tuple([...referred[way]] as [z.ZodType, ...z.ZodType[]]), {
     io: way,
-    target: 'openapi-3.0',
+    target: 'draft-2020-12',
     reused: 'inline',
     unrepresentable: 'any',
   });
-  return Object.entries(definitions ?? {}).map(([name, shape]) => [
-    nameOf(name, way),
-    inDocument(shape, way) as object,
-  ]);
+  return Object.entries($defs ?? {}).map(([name, shape]) => [nameOf(name, way), inDocument(shape, way) as object]);
 }
 
 /** Under which key the schema of an answer is kept with its handler. */
@@ -90,7 +87,7 @@ function mendBody(body: Taken, components: ReadonlyMap<string, object>): void {
   }
 }
 
-/** The document with all named shapes, and with what a refusal looks like at every address. */
+/** The document with all named shapes, and with what a refusal looks like at every address. Its shapes are JSON Schema 2020-12, as OpenAPI 3.1 has them. */
 export function withContract(document: OpenAPIObject): OpenAPIObject {
   const refusal = {
     description: 'Refused: what happened, what is safe, and what to do',
@@ -106,5 +103,9 @@ export function withContract(document: OpenAPIObject): OpenAPIObject {
       mendBody(operation.requestBody as Taken, components);
       operation.responses = { ...operation.responses, default: refusal };
     }
-  return { ...document, components: { ...document.components, schemas: Object.fromEntries(components) } };
+  return {
+    ...document,
+    openapi: '3.1.0',
+    components: { ...document.components, schemas: Object.fromEntries(components) },
+  };
 }

@@ -54,10 +54,12 @@ describe('several orders at once', () => {
     const chosen = await pick();
     const [first, ...others] = chosen;
     if (!first) throw new Error('nothing to choose');
-    const { body } = await bring([...others, { ...first, version: 99 }], 'paid').expect(409);
+    const { body } = await bring([...others, { ...first, version: 99 }], 'packed').expect(409);
     expect(body).toMatchObject({ code: 'stale' });
     expect(await pick()).toEqual(chosen);
-    await bring([], 'paid').expect(422);
+    await bring([], 'packed').expect(422);
+    // What is paid is no state.
+    await bring(chosen, 'paid').expect(422);
     await bring(chosen, 'lost').expect(422);
   });
 });
@@ -89,5 +91,39 @@ describe('searching by name', () => {
     const names = items.map(({ customer }) => customer.name);
     // Among those with O, not after Z
     expect(names.at(-1)).not.toBe('Öberg, Åsa');
+  });
+});
+
+describe('what is handed over', () => {
+  const open = async () =>
+    (await list({ state: 'confirmed', size: 200 })).items.filter(({ payments }) => payments.length === 0);
+
+  it('is paid in one press, or is still owed, and its history says when', async () => {
+    const [paying, owing] = await open();
+    if (!paying || !owing) throw new Error('nothing to hand over');
+    const hand = async ({ id, version }: Order, paid: boolean) =>
+      ((await server.http.post('/api/orders/handed-over').send({ orders: [{ id, version }], paid, way: 'card' }).expect(200)).body as Order[])[0]; // prettier-ignore
+    const done = await hand(paying, true);
+    expect(done).toMatchObject({ state: 'handed over', payments: [{ way: 'card' }] });
+    expect(done?.payments[0]?.minor).toBeGreaterThan(0);
+    const owed = await hand(owing, false);
+    expect(owed).toMatchObject({ state: 'handed over', payments: [] });
+    // Paid later: once, however often it is pressed.
+    const pay = async (each: Order) =>
+      ((await server.http.post('/api/orders/paid').send({ orders: [{ id: each.id, version: each.version }] }).expect(200)).body as Order[])[0]; // prettier-ignore
+    const once = owed && (await pay(owed));
+    const twice = once && (await pay(once));
+    expect(twice?.payments).toHaveLength(1);
+  });
+
+  it('is nothing when one of them was changed elsewhere', async () => {
+    const [one, other] = await open();
+    if (!one || !other) throw new Error('nothing to hand over');
+    const orders = [
+      { id: one.id, version: one.version },
+      { id: other.id, version: 99 },
+    ];
+    await server.http.post('/api/orders/handed-over').send({ orders, paid: true }).expect(409);
+    expect((await open()).map(({ id }) => id)).toContain(one.id);
   });
 });

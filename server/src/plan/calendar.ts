@@ -25,6 +25,17 @@ function dayText(day: SeasonDay, plan: Plan): string {
   ].join('\n');
 }
 
+/** A moment in UTC. @example stampOf(new Date(0)) // '19700101T000000Z' */
+const stampOf = (moment: Date): string => moment.toISOString().replace(/[-:]|\.\d+/g, '');
+
+const isUtc = /^(?:Etc\/)?(?:UTC|GMT|Universal|Zulu)$/.test(ZONE);
+
+/** Stamps are in UTC, and so are times where the server's zone is. Source: RFC 5545, 3.3.5 and 3.8.7.2. */
+const inUtc = (text: string, now: Date): string => {
+  const stamped = text.replace(/^DTSTAMP:.*$/gm, `DTSTAMP:${stampOf(now)}`);
+  return isUtc ? stamped.replace(/^(DTSTART|DTEND):(\d{8}T\d{6})$/gm, '$1:$2Z') : stamped;
+};
+
 /** Every line ended by CRLF, the last one too. Source: RFC 5545, 3.1. */
 const inLines = (text: string): string => `${text.trimEnd().replace(/\r?\n/g, '\r\n')}\r\n`;
 
@@ -42,7 +53,7 @@ function timesOf(day: SeasonDay, plan: Plan, book: Book) {
 export function calendarOf(plan: Plan, book: Book): string {
   const maker = book.kitchen.makerName;
   const calendar = ical({ name: `${maker}: bench days`, prodId: { company: 'Usual Pantry', product: 'Season plan' } });
-  calendar.timezone({ name: ZONE, generator: (zone) => getVtimezoneComponent(zone) ?? null });
+  if (!isUtc) calendar.timezone({ name: ZONE, generator: (zone) => getVtimezoneComponent(zone) ?? null });
   for (const day of plan.days) {
     if (day.bookedMinutes > 0)
       calendar.createEvent({
@@ -63,5 +74,5 @@ export function calendarOf(plan: Plan, book: Book): string {
         location: order.place,
         description: order.contents.map(({ boxName, count }) => `${String(count)} × ${boxName}`).join('\n'),
       });
-  return inLines(calendar.toString());
+  return inLines(inUtc(calendar.toString().replace(/\r\n/g, '\n'), new Date()));
 }

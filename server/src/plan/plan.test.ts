@@ -218,7 +218,10 @@ describe('the season plan', () => {
     expect(events.map(({ uid }) => uid).sort()).toEqual([...days, ...orders].sort());
     const first = events.find(({ uid }) => uid === days[0]);
     // Thursdays begin at six, and end when the work does.
-    expect(first?.startDate.toString()).toBe(`${days[0]?.slice(6, 16) ?? ''}T18:00:00`);
+    expect(first?.startDate.toString()).toMatch(new RegExp(`^${days[0]?.slice(6, 16) ?? ''}T18:00:00Z?$`));
+    // RFC 5545, 3.8.7.2: stamps are in UTC; and every time has its zone.
+    expect(text.match(/^DTSTAMP:.*$/gm)?.every((each) => /:\d{8}T\d{6}Z\r?$/.test(each))).toBe(true);
+    expect(text).not.toMatch(/^BEGIN:VEVENT(?:(?!END:VEVENT)[^])*DTSTART:\d{8}T\d{6}\r?$/m);
     expect((first?.endDate.toString() ?? '').slice(0, 13) > `${days[0]?.slice(6, 16) ?? ''}T20`).toBe(true);
     const handOver = events.find(({ uid }) => uid === orders[0]);
     expect(handOver?.startDate.isDate).toBe(true);

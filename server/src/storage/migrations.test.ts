@@ -66,7 +66,7 @@ describe('the migrations', () => {
   });
 
   it('carry on what was kept before: lives, forms, swaps, compositions', async () => {
-    for (let back = 0; back < 11; back++) await database.undoLastMigration();
+    for (let back = 0; back < 12; back++) await database.undoLastMigration();
     await database.query(
       `INSERT INTO ingredient (id, version, name, packs, densities, pieceGrams, composition, declaration, contains, mayContain, onHandGrams, notes)
          VALUES ('i', 1, 'I', '[]', '[]', NULL, '{"water":100}', '{}', '[]', '[]', 0, '')`,
@@ -104,7 +104,7 @@ describe('the migrations', () => {
   });
 
   it('make a place of the fridge that was only a number, and forget that number', async () => {
-    for (let back = 0; back < 2; back++) await database.undoLastMigration();
+    for (let back = 0; back < 3; back++) await database.undoLastMigration();
     const settings = JSON.stringify({ makerName: 'M', fridgeLitres: 12 });
     await database.query(`INSERT INTO kitchen (id, version, settings) VALUES ('kitchen', 1, ?)`, [settings]);
     await database.query(
@@ -123,12 +123,48 @@ describe('the migrations', () => {
     expect(await database.query('SELECT before, after, fields FROM change_part')).toEqual([
       { before: '{"burners":2}', after: '{"burners":3}', fields: '["burners"]' },
     ]);
-    for (let back = 0; back < 2; back++) await database.undoLastMigration();
+    for (let back = 0; back < 3; back++) await database.undoLastMigration();
     const [back] = await database.query<{ settings: string }[]>('SELECT settings FROM kitchen');
     expect(JSON.parse(back?.settings ?? '')).toEqual({ makerName: 'M', fridgeLitres: 12 });
   });
 
+  it('make a payment of the state of being paid, and of nothing else', async () => {
+    await database.undoLastMigration();
+    const add = (id: string, state: string, history: object[]) =>
+      database.query(
+        `INSERT INTO customer_order (id, version, customerName, customerContact, handOverOn, handOverWay, handOverPlace, exclusions, state, depositMinor, notes, history)
+         VALUES (?, 1, 'A', '', '2026-12-05', 'stall', '', '[]', ?, 0, '', ?)`,
+        [id, state, JSON.stringify(history)],
+      );
+    const was = [{ state: 'paid', at: '2026-11-20T10:00:00Z' }];
+    await add('paid', 'paid', was);
+    await add('packed-paid', 'packed', was);
+    await add('packed', 'packed', []);
+    await add('handed-over', 'handed over', []);
+    await add('cancelled', 'cancelled', was);
+    await add('asked', 'asked', []);
+    await database.runMigrations();
+    const rows = await database.query<{ id: string; state: string; payments: string }[]>(
+      'SELECT id, state, payments FROM customer_order ORDER BY id',
+    );
+    const said = rows.map(({ id, state, payments }) => {
+      const [first] = JSON.parse(payments) as { on: string; minor: null }[];
+      return `${id}: ${state}${first ? `, ${first.on} ${String(first.minor)}` : ''}`;
+    });
+    expect(said).toEqual([
+      'asked: asked',
+      'cancelled: cancelled',
+      'handed-over: handed over, 2026-12-05 null',
+      'packed: packed',
+      'packed-paid: packed, 2026-11-20 null',
+      'paid: confirmed, 2026-11-20 null',
+    ]);
+  });
+
   it('go back to nothing', async () => {
+    await database.undoLastMigration();
+    const paid = await database.query<{ name: string }[]>(`PRAGMA table_info('customer_order')`);
+    expect(paid.map(({ name }) => name)).not.toContain('payments');
     await database.undoLastMigration();
     const kept = await database.query<{ name: string }[]>(`PRAGMA table_info('piece')`);
     expect(kept.map(({ name }) => name)).not.toContain('keepsAir');

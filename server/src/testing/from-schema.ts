@@ -97,6 +97,8 @@ function right(schema: Schema, known: Known, depth: number): fc.Arbitrary<unknow
         max: Math.min(schema.maximum ?? 500, 1e6),
         noNaN: true,
       });
+    case 'null':
+      return fc.constant(null);
     case 'boolean':
       return fc.boolean();
     default:
