@@ -274,14 +274,15 @@ function ouncesOf(
 }
 
 const BESIDE =
-  /(?:\(\s*|,\s*(?=about|approx|ca\b|circa|roughly|around))(?:(?:about|approx(?:imately|\.)?|ca\.?|circa|~|roughly|around)\s*)?([\d½⅓⅔¼¾⅛⅜⅝⅞][^()]*?)\s*(?:\)|$)/iu;
+  /(?:\(\s*|,\s*(?=about|approx|ca\b|circa|roughly|around))(?:(?:about|approx(?:imately|\.)?|ca\.?|circa|~|roughly|around)\s*)?([\d½⅓⅔¼¾⅛⅜⅝⅞][^()]*)(?:\)|$)/iu;
 
 /** Finds a mass that stands behind the name: `12 dates (180 g)`, `3 egg whites, about 90 g`. What is counted weighs what is said there. */
 function withBeside(measure: Measure, habit: MeasureHabit): Measure {
   if (measure.amount === null || measure.unit === null || measure.pack !== null) return measure;
   const said = BESIDE.exec(measure.rest)?.[1];
   const inside = said === undefined ? null : readMeasure(said, habit);
-  if (inside?.amount === null || inside?.unit == null || units[inside.unit].measures !== 'mass') return measure;
+  if (!inside || inside.amount === null || inside.unit === null || units[inside.unit].measures !== 'mass')
+    return measure;
   const isEach = /^(?:each|apiece)\b/i.test(inside.rest.trim());
   if (!isEach && !/^(?:in all|in total|total|altogether|together|net|drained(?: weight)?|shelled|pitted|stoned|peeled)?$/i.test(inside.rest.trim())) return measure; // prettier-ignore
   const amount = isEach && measure.unit === 'count' ? inside.amount * measure.amount : inside.amount;

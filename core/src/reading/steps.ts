@@ -104,8 +104,9 @@ function doneWhenIn(text: string, temperatures: readonly ReadTemperature[]): str
       if (at >= 0 && at < clause.length) clause = clause.slice(0, at) + clause.slice(at + length);
     }
     clause = clause
+      .replace(/\b(?:an?|the|your) (?:\p{L}+[- ])?thermometer\b/giu, 'thermometer')
       .replace(
-        /\b(?:(?:an?|the|your)\s+)?(?:(?:\p{L}+[- ])?thermometer|it|the \p{L}+|mixture|syrup)?\s*(?:inserted\b[^,.;]{0,40}\s)?(?:reaches|registers|reads|shows|comes to|gets to|is at)\s*(?:(?:about|around)\s*)?(?=$|[,)]|and\b|or\b)/giu,
+        /\b(?:it|the \p{L}+|thermometer|mixture|syrup)?\s*(?:reaches|registers|reads|shows|comes to|gets to|is at)\s*(?:(?:about|around)\s*)?(?=$|[,)]|and\b|or\b)/giu,
         '',
       )
       .replace(/\(\s*\)/g, '')

@@ -136,6 +136,16 @@ const isKeeping = (text: string): boolean =>
   sentences(text).length === 1 &&
   (/^keeps?\b/i.test(text) || !STARTS_WITH_VERB.test(withoutNumber(text)));
 
+/** Gives a single line that was taken for a title back to the lines: it may be all there is. */
+function withoutLoneTitle(sorted: Sorted): Sorted {
+  const nothing = sorted.parts.every((part) => part.lines.length === 0) && sorted.steps.length === 0;
+  if (nothing && sorted.title !== '') {
+    sorted.parts[0]?.lines.push(sorted.title);
+    sorted.title = '';
+  }
+  return sorted;
+}
+
 /** Sorts the lines of a text into title, parts, steps and notes. Nothing is left out. */
 function sortLines(text: string, habit: MeasureHabit): Sorted {
   const sorted: Sorted = { title: '', parts: [{ name: '', lines: [] }], steps: [], makes: [], times: [], notes: [] };
@@ -188,13 +198,9 @@ function sortLines(text: string, habit: MeasureHabit): Sorted {
         }
         break;
       case 'step': {
-        if (where === 'notes') {
-          sorted.notes.push(words);
-          break;
-        }
         // A story before the recipe is no step of it.
         const isStory = index < firstLine && !NUMBERED_STEP.test(line) && !STARTS_WITH_VERB.test(withoutNumber(words));
-        if (isKeeping(words) || isStory) {
+        if (where === 'notes' || isKeeping(words) || isStory) {
           sorted.notes.push(words);
           break;
         }
@@ -214,13 +220,7 @@ function sortLines(text: string, habit: MeasureHabit): Sorted {
         break;
     }
   }
-  // A single line that was taken for a title may be all there is.
-  const nothing = sorted.parts.every((part) => part.lines.length === 0) && sorted.steps.length === 0;
-  if (nothing && sorted.title !== '') {
-    sorted.parts[0]?.lines.push(sorted.title);
-    sorted.title = '';
-  }
-  return sorted;
+  return withoutLoneTitle(sorted);
 }
 
 /** The other parts of a text as what a line can use: `8 oz espresso caramel` is the caramel that stands further down. */
@@ -243,6 +243,22 @@ function gramsReading(text: string, habit: MeasureHabit): RecipeReading | null {
   const grams = Math.round(measure.amount * units[measure.unit].base);
   return grams > 0 ? { key: 'makesGrams', says: `yields ${sayGrams(grams)}`, value: grams } : null;
 }
+
+/** What a recipe says of how much it makes, and its mass once. */
+const madeReadings = (rows: readonly string[], habit: MeasureHabit): RecipeReading[] => [
+  ...rows.flatMap((row) => makesReading(row) ?? []),
+  ...rows.flatMap((row) => gramsReading(row, habit) ?? []).slice(0, 1),
+];
+
+/** How long something rests before it can be used, and how long it keeps. */
+const lifeReadings = (restDays: number, keeps: number | null | undefined): RecipeReading[] => [
+  ...(restDays > 0
+    ? [{ key: 'restDays' as const, says: `rests ${sayCount(restDays, 'day')} before it can be used`, value: restDays }]
+    : []),
+  ...(keeps === undefined || keeps === null
+    ? []
+    : [{ key: 'keepsDays' as const, says: `keeps ${sayCount(keeps, 'day')}`, value: keeps }]),
+];
 
 const sameName = (a: string, b: string): boolean => {
   const plain = (text: string) =>
@@ -420,25 +436,13 @@ export function readRecipeText(
     steps.filter((step) => step.part === 0).map(heatOf),
     hasSugar(parts[0]?.lines ?? [], byIngredient),
   );
-  const readings: RecipeReading[] = [
-    ...sorted.makes.flatMap((row) => makesReading(row) ?? []),
-    ...sorted.makes.flatMap((row) => gramsReading(row, habit) ?? []).slice(0, 1),
+  const readings = [
+    ...madeReadings(sorted.makes, habit),
     ...(boils ? [{ key: 'foaming' as const, says: foaming, value: foaming }] : []),
-    ...(restDays > 0
-      ? [
-          {
-            key: 'restDays' as const,
-            says: `rests ${sayCount(restDays, 'day')} before it can be used`,
-            value: restDays,
-          },
-        ]
-      : []),
-    ...(keeps === undefined
-      ? []
-      : [{ key: 'keepsDays' as const, says: `keeps ${sayCount(keeps, 'day')}`, value: keeps }]),
+    ...lifeReadings(restDays, keeps),
     ...(prep ? [{ key: 'hands' as const, says: `${sayMinutes(prep)} of preparation`, value: prep }] : []),
     ...(steps.length > 0 ? [{ key: 'sizes' as const, says: proposed.why, value: proposed.sizes }] : []),
-  ];
+  ] satisfies RecipeReading[];
   return {
     problem: null,
     title: sorted.title,

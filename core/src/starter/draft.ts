@@ -1,5 +1,6 @@
 import { ingredientDraftSchema, noParts, type IngredientDraft } from '../ingredient/index.js';
-import { starterPantry, type StarterIngredient } from './pantry.js';
+import { starterPantry } from './pantry.js';
+import type { StarterIngredient } from './starter-ingredient.js';
 
 /** The key under which a starter ingredient is stored: its name in small letters. */
 export const starterId = (name: string): string =>

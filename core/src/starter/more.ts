@@ -1,4 +1,4 @@
-import type { StarterIngredient } from './pantry.js';
+import type { StarterIngredient } from './starter-ingredient.js';
 
 /**
  * What this trade uses beside the plainest ingredients, from the same kinds of sources. Carbohydrate that is no sugar is what is left of

@@ -133,7 +133,7 @@ export const european: Omit<LabelSchool, 'name' | 'required'> = {
 /** What the European Union and the United Kingdom ask for beside the common particulars. */
 export function europeanFields({ facts, used }: RequiredFacts): RequiredField[] {
   const fields: RequiredField[] = [];
-  if (used.some(({ chocolate }) => chocolate != null))
+  if (used.some(({ chocolate }) => Boolean(chocolate)))
     fields.push(
       field(
         'cocoa',
