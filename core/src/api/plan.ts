@@ -108,6 +108,7 @@ const seasonDaySchema = z
         count: z.number(),
         minutes: z.number(),
         nuts: z.enum(nutClasses),
+        ruledOut: z.array(z.string()),
         ...packedShape,
       }),
     ),

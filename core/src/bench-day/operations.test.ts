@@ -95,6 +95,13 @@ describe('a day of work', () => {
     expect(between).toHaveLength(1);
   });
 
+  it('says what somebody cannot have wherever their box is packed, changed for it or not', () => {
+    const book = bookOf({ ...pantry, kitchen: { ...kitchen, benchWeek: [{ weekday: 6, hours: 8, begins: null }] } });
+    const plan = planSeason(book, [order('a', { plain: 2 }, '2026-12-06', { exclusions: ['nuts'] })], TODAY);
+    const packs = benchDay(plan, DAY, book).tasks.filter(({ kind }) => kind === 'pack');
+    expect(packs.map(({ code }) => code)).toEqual(['2 boxes, no nuts (tree nuts and peanuts)']);
+  });
+
   it('is cleaned between, tool by tool: what somebody lacks was in, and is used again', () => {
     const tool = (id: string, uses: string, equipment: string[]) =>
       recipe(id, [line(uses, 100)], { handsMinutes: 20, steps: [{ text: 'Stir', handsMinutes: 20, equipment }] });

@@ -1,5 +1,5 @@
 import type { Book } from '../book/index.js';
-import { allergens, type Allergen } from '../ingredient/index.js';
+import { allergens, exclusionName, type Allergen } from '../ingredient/index.js';
 import { packBox, packedKey } from '../order/index.js';
 import type { KitchenDraft } from '../kitchen/index.js';
 import { sayCount, sayList, sayMinutes, type Day } from '../quantity/index.js';
@@ -128,6 +128,7 @@ const packJobs = (plan: PlanWork, day: Day, book: Book, finishes: readonly Opera
     .flatMap(({ packs }) => packs)
     .flatMap((pack): Operation[] => {
       const facts = packBox(book, pack.boxId, pack)?.facts;
+      const wished = pack.ruledOut.map((code) => `no ${exclusionName(code, book)}`);
       const inside = new Set<string | null>(facts?.pieces.map(({ pieceId }) => pieceId));
       // What is only begun on the day is for other boxes.
       const after = keysOf(finishes.filter(({ words }) => inside.has(words.pieceId) && words.isLastStage));
@@ -138,7 +139,7 @@ const packJobs = (plan: PlanWork, day: Day, book: Book, finishes: readonly Opera
           uses: [{ offset: 0, minutes, anyOf: [MAKER, HELPER] }],
           after,
         },
-        words: plain('pack', `Pack ${pack.boxName}`, sayCount(count, 'box', 'boxes'), { pack }),
+        words: plain('pack', `Pack ${pack.boxName}`, [sayCount(count, 'box', 'boxes'), ...wished].join(', '), { pack }),
         contains: inPack(pack, book),
       }));
     });

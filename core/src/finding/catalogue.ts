@@ -189,7 +189,7 @@ export const catalogue = {
   'unfit-air': kind(
     'decide',
     'recipe',
-    ['batch in an air that does not suit it', 'batches in an air that does not suit them'],
+    ['batch made in air that may spoil it', 'batches made in air that may spoil them'],
     ['programme'],
     (_name, { why }: { why: string }) => why,
   ),
@@ -250,7 +250,7 @@ export const catalogue = {
   'unfit-air-to-finish': kind(
     'decide',
     'piece',
-    ['piece finished in an air that does not suit it', 'pieces finished in an air that does not suit them'],
+    ['piece finished in air that may spoil it', 'pieces finished in air that may spoil them'],
     ['programme'],
     (_name, { why }: { why: string }) => why,
   ),
@@ -272,7 +272,7 @@ export const catalogue = {
   'unfit-air-to-keep': kind(
     'know',
     'piece',
-    ['piece that stands in an air that does not suit it', 'pieces that stand in an air that does not suit them'],
+    ['piece that the air may spoil while it waits', 'pieces that the air may spoil while they wait'],
     [],
     (name, { days: over, isWarm }: { days: readonly { day: Day; against: string }[]; isWarm: boolean }) =>
       `${name} stands over ${over.map(({ day, against }) => `${sayDay(day)} (${against})`).join(' and ')}. Keep it tightly closed${isWarm ? ', in the coolest place that there is' : ''}.`,

@@ -99,7 +99,7 @@ describe('a run that is moved', () => {
 describe('why a run is where it is', () => {
   it('names what it is needed for, what does not keep, and what is wrong with the other days', () => {
     expect(whyThen(plan, 'toffee', '2026-12-01', book, TODAY)).toBe(
-      'It is needed for shard by Thu 3 Dec; what is made before Sat 28 Nov does not keep for shard; Thu 3 Dec is humid; Sat 28 Nov would do too, and cost as much or more.',
+      'It is needed for shard by Thu 3 Dec; what is made before Sat 28 Nov does not keep for shard; Thu 3 Dec is humid; Sat 28 Nov would also work.',
     );
     expect(whyThen(plan, 'toffee', '2026-12-08', book, TODAY)).toContain('Sat 5 Dec and Thu 10 Dec');
     expect(whyThen(plan, 'toffee', '2026-12-02', book, TODAY)).toBe('');

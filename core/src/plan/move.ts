@@ -170,9 +170,7 @@ export function whyThen(plan: PlanWork, recipeId: string, day: Day, book: Book, 
     damp.length > 0 ? sayDays(damp, 'is humid', 'are humid') : '',
     warm.length > 0 ? sayDays(warm, 'does not suit it by its air', 'do not suit it by their air') : '',
     full.length > 0 ? sayDays(full, 'has no room left', 'have no room left') : '',
-    left.length > 0
-      ? sayDays(left, 'would do too, and cost as much or more', 'would do too, and cost as much or more')
-      : '',
+    left.length > 0 ? sayDays(left, 'would also work', 'would also work') : '',
   ].filter(Boolean);
   const sentence = [...bounds, ...(others.length === 0 ? ['no other bench day lies between'] : rest)].join('; ');
   return `${pinned}${sentence.charAt(0).toUpperCase()}${sentence.slice(1)}.`;

@@ -32,8 +32,8 @@ describe('packing', () => {
     );
     expect([...minutes]).toEqual([['2026-12-05', 3 * 3 + 5]]);
     expect(packs.get('2026-12-05')).toMatchObject([
-      { boxName: 'plain', count: 3, minutes: 9, nuts: 'no nuts' },
-      { boxName: 'mixed', count: 1, minutes: 5, nuts: 'peanut' },
+      { boxName: 'plain', count: 3, minutes: 9, nuts: 'no nuts', ruledOut: [] },
+      { boxName: 'mixed', count: 1, minutes: 5, nuts: 'peanut', ruledOut: [] },
     ]);
   });
 

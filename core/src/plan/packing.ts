@@ -1,8 +1,9 @@
 import type { Book } from '../book/index.js';
 import type { BoxFacts } from '../box/index.js';
 import type { Allergen } from '../ingredient/index.js';
-import { packBox, packingOf, type PackedAs } from '../order/index.js';
+import { packBox, packedAs, packedKey, packingOf, ruledOutOf, type OrderFiled, type PackedAs } from '../order/index.js';
 import { addDays, type Day } from '../quantity/index.js';
+import { oncePerPair } from '../record/index.js';
 import type { BoxDemand } from './demand.js';
 import { pieceKey } from './guide.js';
 import { nutClass, type NutClass } from './clean-downs.js';
@@ -18,6 +19,8 @@ export interface Pack extends PackedAs {
   readonly minutes: number;
   /** By the nuts in what is packed: it belongs to that part of the day. */
   readonly nuts: NutClass;
+  /** What the orders that they are for rule out, whether anything had to be changed for that or not. */
+  readonly ruledOut: readonly string[];
 }
 
 /** Gives the allergens in boxes that are packed, through all their pieces. */
@@ -149,8 +152,45 @@ export function bookPacking(
     const took = count * facts.box.packMinutes;
     minutes.set(day, (minutes.get(day) ?? 0) + took);
     const nuts = nutClass(facts.pieces.flatMap(({ pieceId }) => book.pieces.get(pieceId)?.contains ?? []));
-    const pack: Pack = { boxId, boxName: facts.box.name, ...packingOf(box), handOver, count, minutes: took, nuts };
+    const pack: Pack = {
+      boxId,
+      boxName: facts.box.name,
+      ...packingOf(box),
+      handOver,
+      count,
+      minutes: took,
+      nuts,
+      ruledOut: [],
+    };
     packs.set(day, [...(packs.get(day) ?? []), pack]);
   }
   return { minutes, packs };
+}
+
+/** Finds what an order rules out of each of its boxes, by the way in which they are packed; empty where nothing is ruled out. */
+const wishesOf = oncePerPair((book: Book, order: OrderFiled): readonly (readonly [key: string, ruledOut: string[]])[] =>
+  order.lines.flatMap((line) => {
+    const ruledOut = ruledOutOf(order, line);
+    if (ruledOut.length === 0) return [];
+    return [[`${order.handOver.on} ${packedKey(line.boxId, packedAs(order, line, book))}`, ruledOut] as const];
+  }),
+);
+
+/** Writes on all that is packed what the orders that it is for rule out: it stands wherever a box is packed. */
+export function withRuledOut({ minutes, packs }: Packing, orders: readonly OrderFiled[], book: Book): Packing {
+  const asked = new Map<string, Set<string>>();
+  for (const order of orders)
+    for (const [key, ruledOut] of wishesOf(book, order))
+      asked.set(key, new Set([...(asked.get(key) ?? []), ...ruledOut]));
+  if (asked.size === 0) return { minutes, packs };
+  const ruledOutFor = (pack: Pack) => asked.get(`${pack.handOver} ${packedKey(pack.boxId, pack)}`) ?? [];
+  return {
+    minutes,
+    packs: new Map(
+      [...packs].map(([day, list]) => [
+        day,
+        list.map((pack) => ({ ...pack, ruledOut: [...ruledOutFor(pack)].sort() })),
+      ]),
+    ),
+  };
 }

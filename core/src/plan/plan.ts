@@ -20,7 +20,7 @@ import { netDemand } from './netting.js';
 import { kindsOf, mindedOf } from './clean-downs.js';
 import { explodeDemand } from './explode.js';
 import { stageKey } from './finish-days.js';
-import { bookPacking, packingStarts } from './packing.js';
+import { bookPacking, packingStarts, withRuledOut } from './packing.js';
 import { planFindings, unmadeFindings } from './plan-findings.js';
 import type { HandOverDay } from './hand-over.js';
 import type { LabelRun, LateOrder, Plan } from './shape.js';
@@ -184,7 +184,7 @@ export function planSeason(whole: Book, orders: readonly OrderFiled[], today: Da
   const needs = seasonNeeds(orders, whole, today, guide ?? null);
   const { asked: askedDays, late, boxes, demand, toPack, netted, book, minded } = needs;
   const asked = askedDays.flatMap((day) => day.orders);
-  const packing = bookPacking(toPack, netted.finishings, book, today);
+  const packing = withRuledOut(bookPacking(toPack, netted.finishings, book, today), asked, whole);
   const decided = guide ? withoutMade(guide, triedOf(madeRunsOf(netted)), book) : null;
   const { runs, finishings, madeOn } = explodeDemand(netted, book, today, packing.minutes, decided);
   // What is ordered is counted, whether it can be made or not.

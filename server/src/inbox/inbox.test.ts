@@ -64,7 +64,7 @@ describe('the shop’s inbox', () => {
       fate: 'out of date',
     });
     const stored = await order((newest.body as { orderId: string }).orderId);
-    expect(stored).toMatchObject({ lines: [{ count: 4 }], state: 'paid', depositMinor: 900, version: 1 });
+    expect(stored).toMatchObject({ lines: [{ count: 4 }], state: 'confirmed', depositMinor: 900, version: 1 });
     await deliver(message('S-2', 4, { cancelled: true }));
     expect(await order(stored.id)).toMatchObject({ state: 'cancelled' });
   });

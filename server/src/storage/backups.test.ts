@@ -5,7 +5,6 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { SeasonFile } from '@usual-pantry/core/season-file';
 import { addDays } from '@usual-pantry/core/quantity';
-import { ANY_AIR } from '@usual-pantry/core/room';
 import { openServer, planOf, readDemo, type TestServer, TODAY } from '../testing/server.js';
 import { backupFolder, keptBackups, readName, type BackupFile } from './backup-files.js';
 import { Backups } from './backups.js';
@@ -148,9 +147,9 @@ describe('a copy of the database', () => {
 });
 
 /** What a season is without what the last migration brought. */
-const withoutKeeping = (file: SeasonFile): SeasonFile => ({
+const withoutPayments = (file: SeasonFile): SeasonFile => ({
   ...file,
-  pieces: file.pieces.map((each) => ({ ...each, keepsAir: ANY_AIR, thawNights: 0 })),
+  orders: file.orders.map((each) => ({ ...each, payments: [] })),
 });
 
 describe('putting a copy back', () => {
@@ -178,7 +177,7 @@ describe('putting a copy back', () => {
       }
       const copy = (await list()).find((each) => each.kind === kind);
       // What the last migration brought was not in the copy yet.
-      const kept = kind === 'before-migration' ? withoutKeeping(before) : before;
+      const kept = kind === 'before-migration' ? withoutPayments(before) : before;
       await add('Since then');
       expect(await season()).not.toEqual(kept);
       await restore(copy?.name ?? '').expect(200);

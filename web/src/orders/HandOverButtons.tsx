@@ -45,7 +45,7 @@ export function HandOverButtons({ day, orders, currency }: Props) {
       </Button>
       {due > 0 && (
         <Button size="small" disabled={isLoading} onClick={() => void press(false)}>
-          Not paid yet
+          {orders.length > 1 ? 'Handed over, not paid' : 'Not paid yet'}
         </Button>
       )}
     </Box>

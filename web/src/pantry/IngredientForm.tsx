@@ -86,7 +86,7 @@ export function IngredientForm({ season, ingredient }: { season: SeasonBook; ing
           <TextInput name="name" label="Name" autoFocus={ingredient === null} />
           <NumberInput name="onHandGrams" label="On hand" unit="g" />
         </Box>
-        <Panel title="What does not keep">
+        <Panel title="Shelf life">
           <Box
             sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: { xs: '1fr', sm: '220px 1fr' }, alignItems: 'start' }}
           >
@@ -103,7 +103,7 @@ export function IngredientForm({ season, ingredient }: { season: SeasonBook; ing
         <Panel title="Packs and prices">
           <PackLines currency={season.data.kitchen.currency} measures={season.data.kitchen.measures} />
         </Panel>
-        <Panel title="What a volume or one of it weighs">
+        <Panel title="What a cup, or one of it, weighs">
           <DensityLines />
           <NumberInput name="pieceGrams" label="Weight of one" unit="g" optional sx={{ maxWidth: 200, mt: 1.5 }} />
         </Panel>

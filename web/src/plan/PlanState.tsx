@@ -23,7 +23,7 @@ function saySolved(plan: PlanSummary): string {
   if (!plan.decided) return 'Planned day by day as it comes. Let the whole season be worked out to find a better plan.';
   if (!plan.follows)
     return `${when} Orders, recipes or what came of a batch have changed since: the days are kept as far as they serve.`;
-  return when || 'As it was decided.';
+  return when || 'Your last plan.';
 }
 
 /** Whether the plan is good, and what brings a better one: work it out anew, ask what if, take it along. */

@@ -27,7 +27,7 @@ function Order({ order, currency, bestBefore }: OrderProps) {
         const until = bestBefore(each);
         return (
           <Box key={packedKey(each.boxName, each)} sx={{ pl: 1 }}>
-            {sayPacked(`${String(each.count)} × ${each.boxName}`, { ...each, without: [] }, names)}
+            {sayPacked(`${String(each.count)} × ${each.boxName}`, { ...each, without: [], ruledOut: [] }, names)}
             {each.changes.length > 0 && `: ${each.changes.join(', ')}`}
             {each.ruledOut.length > 0 && (
               <strong> · {sayList(each.ruledOut.map((code) => sayExclusion(code, names)))}</strong>

@@ -113,7 +113,7 @@ export function SeasonFilePanel() {
           Save a season file
         </Button>
         <Button variant="outlined" onClick={() => input.current?.click()}>
-          Bring a season file
+          Open a season file
         </Button>
         <input
           ref={input}

@@ -27,7 +27,7 @@ const places = [
 ] as const;
 
 const sayNewest = (on: Day | null, today: Day): string =>
-  on === null ? 'no backup yet' : on === today ? 'newest backup of today' : `newest backup of ${sayShortDay(on)}`;
+  on === null ? 'no backup yet' : on === today ? 'backed up today' : `last backed up ${sayShortDay(on)}`;
 
 /** The maker, the kitchen's habits, the season file, the look. */
 export function Settings() {
