@@ -360,6 +360,14 @@ export function findBoxes(line: TypedLine, boxes: readonly Named[]): FoundBox[] 
   return found;
 }
 
+/** Tells whether a part of a box's name, without a number, is what somebody is called: `Hi Pinwheel Lane`. */
+function isAddressed(line: TypedLine, index: number, { to, sure }: FoundName): boolean {
+  if (sure) return false;
+  const isCapital = (at: number) => line.at(at)?.kind === 'word' && /^\p{Lu}/u.test(line.at(at)?.text ?? '');
+  const greets = /^(?:hi|hello|hey|hiya|dear|to|thanks|thank)$/.test(line.at(index - 1)?.word ?? '');
+  return isCapital(index) && (greets || (isCapital(to) && line.isFree(to)));
+}
+
 /** A name with its number, which stands before it or behind it. */
 function named(
   line: TypedLine,
@@ -370,7 +378,7 @@ function named(
   pluralContainer = false,
 ): FoundBox | null {
   const name = nameFrom(index);
-  if (!name) return null;
+  if (!name || (!counted && isAddressed(line, index, name))) return null;
   const behind = counted ? null : countBehind(line, name.to);
   const isOpen =
     !counted && !behind && (followsNumber(line, from) || precedesNumber(line, name.to, (at) => nameFrom(at) !== null));

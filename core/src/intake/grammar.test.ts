@@ -57,6 +57,15 @@ describe('a number of boxes', () => {
   });
 });
 
+describe('a part of a name', () => {
+  it('is no box where it is what somebody is called', () => {
+    const counted = (text: string) => read(text).lines.map(({ boxId, count }) => `${boxId} ${String(count)}`);
+    expect(counted('Hi Pinwheel Lane, 2 samplers, pick-up 12 Dec, Wren')).toEqual(['sampler 2']);
+    expect(counted('Dear Pinwheel, 2 table boxes, pick-up 12 Dec, Wren')).toEqual(['table 2']);
+    expect(counted('Sampler, pick-up 12 Dec, Wren')).toEqual(['sampler 1']);
+  });
+});
+
 describe('a word that is only near to one that is known', () => {
   it('makes no box, but a question with its guess', () => {
     const { lines, questions } = read('Wren: 3 samplers, piad, pick-up 12 Dec');

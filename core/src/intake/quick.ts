@@ -1,6 +1,6 @@
 import { exclusionName, type NamedThings } from '../ingredient/index.js';
 import { lineKey, type OrderDraft } from '../order/index.js';
-import { sayDay, type Day } from '../quantity/index.js';
+import { sayDaySeenFrom, type Day } from '../quantity/index.js';
 import { findBoxes, isFullName, sureNames, type FoundBox } from './boxes.js';
 import { claimCourtesies, findCandidates, trimmed } from './customer.js';
 import { dayNames, findDays, type DayOrder, type FoundDay } from './day.js';
@@ -156,10 +156,6 @@ function readExclusions(reader: Reader): { found: readonly FoundExclusion[]; nam
 
 const range = (from: number, to: number): number[] => Array.from({ length: to - from }, (_each, at) => from + at);
 
-/** A day, with its year where that is not this one. */
-const sayFully = (day: Day, today: Day): string =>
-  day.slice(0, 4) === today.slice(0, 4) ? sayDay(day) : `${sayDay(day)} ${day.slice(0, 4)}`;
-
 /** The answer that words are no day. */
 const NO_DAY = 'no day';
 
@@ -185,7 +181,7 @@ function guessDay(reader: Reader, { from, to, choices }: FoundDay): Day | null |
     `day ${words}`,
     `“${words}”: is that a day?`,
     [
-      ...choices.map((value) => ({ value, label: sayFully(value, today) })),
+      ...choices.map((value) => ({ value, label: sayDaySeenFrom(value, today) })),
       { value: NO_DAY, label: 'No, something else' },
     ],
     words,
@@ -212,7 +208,7 @@ function readDays(reader: Reader): Day | null {
   return reader.ask(
     `day ${words}`,
     `“${words}”: ${why}${choices.length > 0 ? '' : why.endsWith('?') ? ' Write the day.' : ': write the day.'}`,
-    choices.map((value) => ({ value, label: sayFully(value, today) })),
+    choices.map((value) => ({ value, label: sayDaySeenFrom(value, today) })),
     words,
   );
 }

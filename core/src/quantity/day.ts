@@ -67,6 +67,10 @@ export const sayDay = saying({ weekday: 'long', day: 'numeric', month: 'long' })
 /** Says a day that is far from today with its year: `Saturday 5 December 2028`, `Saturday, December 5, 2028`. */
 export const sayFarDay = saying({ weekday: 'long', day: 'numeric', month: 'long', year: 'numeric' });
 
+/** Says a day, with its year where that is not the year of today: nobody takes a year for granted that was not meant. */
+export const sayDaySeenFrom = (day: Day, today: Day): string =>
+  day.slice(0, 4) === today.slice(0, 4) ? sayDay(day) : sayFarDay(day);
+
 /** A day where room is short: `Sat 5 Dec`, `Sat, Dec 5`. */
 export const sayShortDay = saying({ weekday: 'short', day: 'numeric', month: 'short' });
 

@@ -5,6 +5,7 @@ export {
   dayNumber,
   daysBetween,
   sayDay,
+  sayDaySeenFrom,
   sayFarDay,
   sayLabelDay,
   sayShortDay,

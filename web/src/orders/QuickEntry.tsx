@@ -19,7 +19,7 @@ import {
   type OrderAction,
   type OrderDraft,
 } from '@usual-pantry/core/order';
-import { sayDay, sayList } from '@usual-pantry/core/quantity';
+import { sayDaySeenFrom, sayList } from '@usual-pantry/core/quantity';
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { Icon } from '../parts/Icon';
@@ -135,7 +135,7 @@ function Ticket({
   const parts = [
     read.customer,
     read.lines.map(sayLine).join(', '),
-    read.on ? sayDay(read.on) : '',
+    read.on ? sayDaySeenFrom(read.on, season.data.today) : '',
     [read.way, read.place].filter(Boolean).join(' at '),
     read.exclusions.map((code) => sayExclusion(code, book)).join(', '),
     read.contact,
