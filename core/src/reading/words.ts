@@ -64,6 +64,8 @@ export const vagueWords = [
   'knob',
   'handful',
   'splash',
+  'jigger',
+  'shot',
   'drizzle',
   'drop',
   'dollop',
