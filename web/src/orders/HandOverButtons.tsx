@@ -38,7 +38,16 @@ export function HandOverButtons({ day, orders, currency }: Props) {
     });
   const all = orders.length > 1 ? `All ${String(orders.length)} h` : 'H';
   return (
-    <Box sx={{ display: 'flex', gap: 0.5, flexWrap: 'wrap', justifyContent: 'flex-end', displayPrint: 'none' }}>
+    <Box
+      sx={{
+        display: 'flex',
+        gap: 0.5,
+        flexWrap: 'wrap',
+        justifyContent: 'flex-end',
+        width: { xs: '100%', sm: 'auto' },
+        displayPrint: 'none',
+      }}
+    >
       {trouble && <Alert severity="error">{trouble}</Alert>}
       <Button size="small" variant="outlined" disabled={isLoading} onClick={() => void press(true)}>
         {due > 0 ? `${all}anded over, paid ${sayMoney(due, currency)}` : `${all}anded over`}

@@ -26,7 +26,16 @@ function Line({ order, day, currency }: { order: HandOver; day: Day; currency: s
   return (
     <Box
       component="li"
-      sx={{ display: 'flex', gap: 1.5, py: 0.75, borderBottom: 1, borderColor: 'divider', breakInside: 'avoid' }}
+      sx={{
+        display: 'flex',
+        flexWrap: { xs: 'wrap', sm: 'nowrap' },
+        gap: 1.5,
+        rowGap: 0.75,
+        py: 0.75,
+        borderBottom: 1,
+        borderColor: 'divider',
+        breakInside: 'avoid',
+      }}
     >
       <Box aria-hidden sx={{ width: 18, height: 18, border: 2, borderRadius: 0.5, flexShrink: 0, mt: 0.25 }} />
       <Box sx={{ flex: 1, minWidth: 0 }}>
@@ -49,7 +58,8 @@ function Line({ order, day, currency }: { order: HandOver; day: Day; currency: s
           </div>
         ))}
       </Box>
-      <Box sx={{ textAlign: 'right' }}>
+      {/* On a phone the money stands beside the boxes, and the buttons have a row of their own. */}
+      <Box sx={{ display: { xs: 'contents', sm: 'block' }, textAlign: 'right' }}>
         <Box sx={{ fontFamily: FIGURES, fontWeight: 650, whiteSpace: 'nowrap' }}>
           {order.dueMinor > 0 ? `${sayMoney(order.dueMinor, currency)} due` : 'paid'}
         </Box>
