@@ -161,13 +161,13 @@ const sayOff = (codes: readonly Allergen[]): string => sayList(codes.map((code) 
 /** Gives the clean-down between work of two kinds; none where the kitchen gives it no minutes. */
 export function cleaningOf({ kitchen }: Book): Changeover | undefined {
   if (kitchen.cleanMinutes === 0) return undefined;
-  const known = new Map<string, boolean>();
+  const known = new Map<string, Map<string, boolean>>();
+  // Asked so often that no key is put together for it.
   const isNeeded = (from: string, to: string): boolean => {
-    const key = `${from} > ${to}`;
-    const there = known.get(key);
-    if (there !== undefined) return there;
-    const needed = cleanOff(from, to).length > 0;
-    known.set(key, needed);
+    let after = known.get(from);
+    if (!after) known.set(from, (after = new Map<string, boolean>()));
+    let needed = after.get(to);
+    if (needed === undefined) after.set(to, (needed = cleanOff(from, to).length > 0));
     return needed;
   };
   return { hands: [MAKER, HELPER], by: MAKER, minutes: kitchen.cleanMinutes, isNeeded };
