@@ -1,4 +1,5 @@
 import type { IngredientFiled } from '../ingredient/index.js';
+import { sayGrams } from '../quantity/index.js';
 import {
   fromStart,
   openRecipeBook,
@@ -186,15 +187,40 @@ interface StoredRecipes {
 const linkedTo = (ids: ReadonlyMap<string, string>, lines: readonly RecipeLine[]): RecipeLine[] =>
   lines.map((line) => ({ ...line, uses: { ...line.uses, id: ids.get(line.uses.id) ?? line.uses.id } }));
 
+/** The book with components and a recipe that are still to be stored. */
+function bookWith(fresh: readonly RecipeFiled[], { ingredients, recipes }: StoredRecipes) {
+  const keys = new Set(fresh.map(({ id }) => id));
+  return openRecipeBook(ingredients, [...recipes.filter(({ id }) => !keys.has(id)), ...fresh]).recipes;
+}
+
+/** No recipe of a book is called so. */
+const READ_NOW = 'read-now';
+
+/** A recipe that says it makes more than goes in keeps the yield that it would have without; what it says stays in its notes. */
+function withPossibleYield(
+  recipe: RecipeDraft,
+  plain: RecipeDraft,
+  components: readonly ReadComponent[],
+  stored: StoredRecipes,
+): RecipeDraft {
+  const said = recipe.yield;
+  if (said.by !== 'weighed') return recipe;
+  const fresh = [...components.map(({ id, draft }) => ({ ...draft, id })), { ...recipe, id: READ_NOW }];
+  const raw = bookWith(fresh, stored).get(READ_NOW)?.rawGrams ?? 0;
+  if (raw <= 0 || said.grams <= raw) return recipe;
+  const doubt = `It says that it makes ${sayGrams(said.grams)}, but only ${sayGrams(raw)} goes in: weigh it.`;
+  return { ...recipe, yield: plain.yield, method: [recipe.method, doubt].filter(Boolean).join('\n').slice(0, 4000) };
+}
+
 /** All of a component, as a line of the recipe that it belongs to. @param all components, of which they may be made */
 function wholeOf(
   components: readonly ReadComponent[],
   all: readonly ReadComponent[],
-  { ingredients, recipes }: StoredRecipes,
+  stored: StoredRecipes,
 ): RecipeLine[] {
-  const stored = new Set(recipes.map(({ id }) => id));
-  const fresh = all.filter(({ id }) => !stored.has(id)).map(({ id, draft }) => ({ ...draft, id }));
-  const { recipes: facts } = openRecipeBook(ingredients, [...recipes, ...fresh]);
+  const keys = new Set(stored.recipes.map(({ id }) => id));
+  const fresh = all.filter(({ id }) => !keys.has(id)).map(({ id, draft }) => ({ ...draft, id }));
+  const facts = bookWith(fresh, stored);
   return components.map(({ id }) => ({
     uses: { kind: 'recipe', id },
     amount: Number((facts.get(id)?.yieldGrams ?? 1).toPrecision(6)),
@@ -243,7 +269,7 @@ export function recipesOf(
   const used = new Set([...lines, ...linked.flatMap(({ draft }) => draft.lines)].map(({ uses }) => uses.id));
   const others = linked.filter(({ id }) => !used.has(id));
   const main = { ...body, name: read.title, lines: [...lines, ...wholeOf(others, linked, stored)] };
-  return { recipe: withReadings(main, read, said), components: linked };
+  return { recipe: withPossibleYield(withReadings(main, read, said), main, linked, stored), components: linked };
 }
 
 /** Days that the last step of a part lets it rest. */

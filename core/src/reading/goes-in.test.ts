@@ -98,7 +98,7 @@ Preheat the oven to 350 F and toast the almonds for 8 minutes.
 3 Off the heat stir in the vanilla and half of the almonds.
 4 Scatter with the remaining almonds.
 5 Chill overnight.
-Makes about 2 lb. Keeps 3 weeks.`;
+Makes about 1 lb. Keeps 3 weeks.`;
 
 describe('a recipe as people write it', () => {
   it('begins with a story, which is a note, and has its list without a heading', () => {
@@ -110,8 +110,16 @@ describe('a recipe as people write it', () => {
 
   it('says how much it makes and how long it keeps in one line', () => {
     const { recipe } = drafted(brickle);
-    expect(recipe.yield).toEqual({ by: 'weighed', grams: 907 });
+    expect(recipe.yield).toEqual({ by: 'weighed', grams: 454 });
     expect(recipe.keepsDays).toBe(21);
+  });
+
+  it('that says it makes more than goes in has that as a note, and is no recipe that gives more than that', () => {
+    const { recipe } = drafted(
+      'Bark\nMakes 900 g\n\n200 g sugar\n100 g almonds\n\n1. Melt the sugar and stir in the almonds.',
+    );
+    expect(recipe.yield).not.toMatchObject({ by: 'weighed' });
+    expect(recipe.method).toContain('only 300 g goes in');
   });
 
   it('names a part of itself with an amount, which is that part and not once more all of it', () => {
