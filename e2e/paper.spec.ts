@@ -53,7 +53,7 @@ test('every list that is used standing up has a sheet of its own, for both paper
 test('the bench sheet says when, how much of what, how hot here, and when it is done', async ({ page, request }) => {
   const { text } = await printed(page, '/print/bench?day=2026-11-26', 'A4');
   expect(text).toContain('Thursday 26 November');
-  expect(text).toMatch(/Cream ganache base 1 batch of 0\.44 · 30 min 18:32/);
+  expect(text).toMatch(/Cream ganache base 1 batch of 0\.44 · 30 min 18:00/);
   expect(text).toMatch(/396 g Dark chocolate 60 %, chopped/);
   expect(text).toContain('37 to 42 C / 98 to 107 F on your thermometer');
   expect(text).toContain('Done when smooth and glossy');
