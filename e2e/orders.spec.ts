@@ -230,3 +230,18 @@ Lark Penny,Table box,1,2026-12-14,no nuts,red`;
   await page.getByRole('gridcell', { name: 'Lark Penny' }).first().click();
   await expect(page.getByRole('main')).toContainText(/nuts/i);
 });
+
+test('a hand-over and its money are noted in one press, and an order handed over unpaid still owes', async ({
+  page,
+}) => {
+  await page.goto('/orders/hand-overs');
+  const town = page.getByRole('listitem').filter({ hasText: 'town hall' });
+  await town.getByRole('button', { name: 'Handed over, paid $60.00' }).click();
+  await expect(town).toHaveCount(0);
+  const unpaid = page.getByRole('listitem').filter({ hasText: 'Tamsin Okonjo-Vale' });
+  await expect(unpaid).toContainText('no nuts');
+  await unpaid.getByRole('button', { name: 'Not paid yet' }).click();
+  await expect(unpaid).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(unpaid).toContainText('$20.00 due');
+});

@@ -26,7 +26,7 @@ export function HandOverButtons({ day, orders, currency }: Props) {
   const who = orders.length === 1 ? `${only?.customer ?? ''}’s order` : `All ${String(orders.length)} orders`;
   const press = (paid: boolean) =>
     attempt(async () => {
-      const { items } = await find({ page: 0, size: 200, sort: 'handOverOn', direction: 'asc', search: '', show: 'open', on: day }).unwrap(); // prettier-ignore
+      const { items } = await find({ page: 1, size: 200, sort: 'handOverOn', direction: 'asc', search: '', show: 'open', on: day }).unwrap(); // prettier-ignore
       const wanted = new Set(orders.map(({ orderId }) => orderId));
       const found = items.flatMap(({ id, version }) => (wanted.has(id) ? [{ id, version }] : []));
       const label = `${who} handed over${paid && due > 0 ? `, ${sayMoney(due, currency)} paid` : ''}.`;

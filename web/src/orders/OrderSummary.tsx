@@ -86,7 +86,8 @@ export function OrderSummary({ season, order }: { season: SeasonBook; order: Ord
         <FigureList>
           <Figure name="Price">
             {money(price)}
-            {`, ${sayOwed(owed, parsed.success && parsed.data.state === 'cancelled', data.kitchen.currency)}`}
+            {(owed.due < price || owed.over > 0) &&
+              `, ${sayOwed(owed, parsed.success && parsed.data.state === 'cancelled', data.kitchen.currency)}`}
           </Figure>
           <Figure name="Pieces, weight">
             {pieces} · {sayGrams(grams)}
