@@ -239,7 +239,7 @@ test('a hand-over and its money are noted in one press, and an order handed over
   await town.getByRole('button', { name: 'Handed over, paid $60.00' }).click();
   await expect(town).toHaveCount(0);
   const unpaid = page.getByRole('listitem').filter({ hasText: 'Tamsin Okonjo-Vale' });
-  await expect(unpaid).toContainText('no nuts');
+  await expect(unpaid).toContainText('no tree nuts');
   await unpaid.getByRole('button', { name: 'Not paid yet' }).click();
   await expect(unpaid).toHaveCount(0);
   await page.getByRole('button', { name: 'Undo' }).click();
