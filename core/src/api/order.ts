@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { besideUses, orderFields, type OrderFileAnswer } from '../format/index.js';
 import { messageFates, shopMessageSchema, type Receipt } from '../intake/index.js';
 import { orderSchema, orderStates, payWays } from '../order/index.js';
-import { idSchema, versionSchema } from '../record/index.js';
+import { idSchema, minorSchema, versionSchema } from '../record/index.js';
 import type { Answer } from './answer.js';
 
 /** A CSV of orders, and how it is to be read. */
@@ -62,13 +62,15 @@ export const handedOverSchema = z
       .min(1)
       .max(500),
     paid: z.boolean(),
+    /** What the page said was due of all of them together; refused where that has changed since. */
+    dueMinor: minorSchema.optional(),
     way: z.enum(payWays).default('cash'),
   })
   .meta({ id: 'HandedOver' });
 export type HandedOver = z.output<typeof handedOverSchema>;
 
 /** Orders of which all that is due was paid. */
-export const ordersPaidSchema = handedOverSchema.omit({ paid: true }).meta({ id: 'OrdersPaid' });
+export const ordersPaidSchema = handedOverSchema.omit({ paid: true, dueMinor: true }).meta({ id: 'OrdersPaid' });
 export type OrdersPaid = z.output<typeof ordersPaidSchema>;
 
 /** Orders as they are stored now. */

@@ -463,7 +463,7 @@ export const catalogue = {
     ['order packed that is not noted as made', 'orders packed that are not noted as made'],
     [],
     (name, { pieces }: { pieces: readonly string[] }) =>
-      `${name} is packed, but ${sayList(pieces)} ${pieces.length === 1 ? 'is' : 'are'} noted nowhere as made. Is it packed already? Then note the batches, so that the stock is right.`,
+      `${name} is packed, but you haven’t noted making ${sayList(pieces)}. If it really is packed, note the batches so your stock is right.`,
   ),
   'order-box-empty': kind(
     'stop',

@@ -1,19 +1,11 @@
 import { memoize } from 'es-toolkit/function';
 import Papa from 'papaparse';
 import { exclusionName, namedExclusion, type NamedThings } from '../ingredient/index.js';
-import {
-  isSettled,
-  lineKey,
-  orderDraftSchema,
-  orderStates,
-  unsaidOf,
-  withPayment,
-  type OrderDraft,
-  type OrderFiled,
-} from '../order/index.js';
-import { sayDay, type Day, minorDigits, minorPerUnit } from '../quantity/index.js';
+import { lineKey, orderDraftSchema, orderStates, unsaidOf, type OrderDraft, type OrderFiled } from '../order/index.js';
+import { sayDay, type Day } from '../quantity/index.js';
 import { indexNames, matchName } from '../reading/index.js';
 import { readDay, type DayOrder, idOfKey, type Shelf, readWay, wishesIn, wishList } from '../intake/index.js';
+import { readDeposit, readPaid, sayPaid, sayPlain, withPaid } from './order-money.js';
 import { cellOf, type CsvTable } from './csv-table.js';
 import { WHY_REFUSED, type BesideUse, type UnusedColumn } from './unused-columns.js';
 
@@ -115,27 +107,6 @@ export interface ImportSettings {
   readonly currency: string;
 }
 
-/** An amount of money such as `12`, `$12.50` or `12,50`, in minor units; NaN for what may be read in two ways. */
-function readDeposit(text: string, currency: string): number {
-  if (text === '') return 0;
-  const plain = text.replace(/^[\s\p{Sc}]+|[\s\p{Sc}]+$/gu, '').replace(/^[A-Z]{3}\s*|\s*[A-Z]{3}$/g, '');
-  const fraction = /^\d+(?:([.,])(\d+))?$/.exec(plain);
-  if (!fraction) return NaN;
-  const [, sign, behind = ''] = fraction;
-  // Three digits behind a comma may be thousands; behind a point they are thousandths only where the currency has them.
-  const isGroup = behind.length === 3 && (sign === ',' || minorDigits(currency) < 3);
-  if (isGroup || behind.length > minorDigits(currency)) return NaN;
-  return Math.round(Number(plain.replace(',', '.')) * minorPerUnit(currency));
-}
-
-/** What is paid: an amount, or all of it; null for what is neither. */
-function readPaid(text: string, currency: string): number | 'all' | null {
-  if (/^(?:y|yes|all|true|x|paid|full|paid in full|in full|✓)$/i.test(text)) return 'all';
-  if (/^(?:n|no|none|false|unpaid|-)$/i.test(text)) return 0;
-  const amount = readDeposit(text, currency);
-  return amount >= 0 ? amount : null;
-}
-
 /** Readers of cells: what is written the same in many rows is read once. */
 function cellReaders({ shelf, today, dayOrder }: ImportSettings) {
   const index = indexNames(shelf.boxes.map((box) => ({ ...box, kind: 'ingredient' as const })));
@@ -228,19 +199,6 @@ function readRow(
     },
   };
 }
-
-/** What a file says is paid beside the deposit; nothing that it does not say takes a payment away. */
-function withPaid<Order extends Pick<OrderDraft, 'depositMinor' | 'payments'>>(
-  order: Order,
-  paid: number | 'all',
-  today: Day,
-): Order {
-  if (paid === 'all') return isSettled(order) ? order : withPayment(order, paymentOn(today, null));
-  const there = order.payments.reduce((sum, { minor }) => sum + (minor ?? 0), 0);
-  return paid === 0 || paid === there ? order : withPayment(order, paymentOn(today, paid - there));
-}
-
-const paymentOn = (on: Day, minor: number | null) => ({ on, minor, way: 'other' as const, note: '' });
 
 /** What rows of one order must agree on: the first that says something says it, and another that says something else is refused. */
 function agreedDraft(group: readonly ReadRow[]): ReadRow['draft'] | string {
@@ -422,12 +380,8 @@ export const ordersCsv = (
         place: order.handOver.place,
         exclusions: sayList(order.exclusions, names),
         'only this box': sayList(without, names),
-        deposit: (order.depositMinor / minorPerUnit(currency)).toFixed(minorDigits(currency)),
-        paid: isSettled(order)
-          ? 'yes'
-          : (order.payments.reduce((sum, { minor }) => sum + (minor ?? 0), 0) / minorPerUnit(currency)).toFixed(
-              minorDigits(currency),
-            ),
+        deposit: sayPlain(order.depositMinor, currency),
+        paid: sayPaid(order, currency),
         state: order.state,
         notes: order.notes,
       })),

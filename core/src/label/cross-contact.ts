@@ -45,54 +45,36 @@ function benchOn(plan: Plan, day: Day, book: Book): BenchOf {
     runs: [...plan.made.filter(isOfDay), ...plan.runs.filter(isOfDay)],
   };
   const { tasks } = benchDay(whole, day, book);
-  const found = new Map<string, OnTheBench>();
-  const add = (thing: OnTheBench) => {
-    const id = `${thing.noun} ${thing.key}`;
-    const times = [...(found.get(id)?.times ?? []), ...thing.times];
-    found.set(id, { ...thing, times });
-  };
+  const things: OnTheBench[] = [];
   // What takes nobody's hands stands in no sheet: it may be done at any time.
-  const timesOf = (isIts: (task: BenchTask) => boolean): OnTheBench['times'] => {
-    const its = tasks.filter(isIts).map(({ from, minutes }) => ({ from, until: from + minutes }));
-    return its.length > 0 ? its : ALL_DAY;
+  const add = (thing: Omit<OnTheBench, 'times'>, isIts: (task: BenchTask) => boolean) => {
+    const times = tasks.filter(isIts).map(({ from, minutes }) => ({ from, until: from + minutes }));
+    things.push({ ...thing, times: times.length > 0 ? times : ALL_DAY });
   };
   const recipes = new Map(whole.runs.map((run) => [run.recipeId, run.recipeName] as const));
   for (const { recipeId, name } of tasks) if (recipeId !== null) recipes.set(recipeId, name);
-  for (const [id, name] of recipes)
-    add({
-      noun: 'recipe',
-      key: id,
-      name,
-      contains: book.recipes.get(id)?.contains ?? [],
-      times: timesOf((task) => task.recipeId === id),
-    });
+  for (const [key, name] of recipes)
+    add(
+      { noun: 'recipe', key, name, contains: book.recipes.get(key)?.contains ?? [] },
+      (task) => task.recipeId === key,
+    );
   const pieces = new Map(
     plan.finishings.flatMap(({ work, pieceId, pieceName }) =>
       work.some((each) => each.day === day) ? [[pieceId, pieceName] as const] : [],
     ),
   );
-  for (const [id, name] of pieces)
-    add({
-      noun: 'piece',
-      key: id,
-      name,
-      contains: book.pieces.get(id)?.contains ?? [],
-      times: timesOf((task) => task.pieceId === id),
-    });
-  for (const pack of plan.days.find((each) => each.day === day)?.packs ?? []) {
-    const key = runKey(pack);
-    add({
-      noun: 'box',
-      key,
-      name: pack.boxName,
-      contains: inPack(pack, book),
-      times: timesOf((task) => task.pack !== null && runKey(task.pack) === key),
-    });
-  }
+  for (const [key, name] of pieces)
+    add({ noun: 'piece', key, name, contains: book.pieces.get(key)?.contains ?? [] }, (task) => task.pieceId === key);
+  const packs = plan.days.find((each) => each.day === day)?.packs ?? [];
+  for (const [key, pack] of new Map(packs.map((each) => [runKey(each), each])))
+    add(
+      { noun: 'box', key, name: pack.boxName, contains: inPack(pack, book) },
+      (task) => task.pack !== null && runKey(task.pack) === key,
+    );
   const cleans = tasks.flatMap(({ kind, from, minutes }) =>
     kind === 'clean' ? [{ from, until: from + minutes }] : [],
   );
-  return { things: [...found.values()], cleans };
+  return { things, cleans };
 }
 
 /** Boxes that are packed alike for one hand-over. */

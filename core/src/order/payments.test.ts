@@ -30,6 +30,10 @@ describe('what is paid', () => {
   it('is all of it where only that is known, whatever the price is then', () => {
     const settled = withPayment(tin, { on: ON, minor: null, way: 'other', note: '' });
     expect(moneyOf(settled, book)).toMatchObject({ paid: 3000, due: 0, over: 0 });
+    // What is given back then counts, and what was paid is said of what is cancelled.
+    const back = withPayment(settled, { on: ON, minor: -500, way: 'cash', note: '' });
+    expect(moneyOf(back, book)).toMatchObject({ paid: 2500, due: 500 });
+    expect(moneyOf({ ...settled, state: 'cancelled' }, book)).toMatchObject({ due: 0, over: 3000 });
   });
 
   it('is said of what was cancelled, since it may have to be given back', () => {

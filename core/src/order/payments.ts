@@ -19,17 +19,21 @@ export interface OrderMoney {
 /** Tells whether the maker has noted that an order is paid, without its amount. */
 export const isSettled = ({ payments }: Paid): boolean => payments.some(({ minor }) => minor === null);
 
-/** Sums the deposit and every payment, minor units; what was given back counts below zero. */
+/** Sums the deposit and every payment of which the amount is known, minor units; what was given back counts below zero. */
 export const receivedOf = ({ depositMinor, payments }: Paid): number =>
   payments.reduce((sum, { minor }) => sum + (minor ?? 0), depositMinor);
+
+/** Sums what was paid in the order in which it was: all that was due brings it to the price, and what is given back then counts from there. */
+const paidOf = ({ depositMinor, payments }: Paid, price: number): number =>
+  payments.reduce((sum, { minor }) => (minor === null ? Math.max(sum, price) : sum + minor), depositMinor);
 
 /** Works out what was paid of an order and what is due. Its state says nothing of it: what is packed or handed over may still be owed. */
 export function moneyOf(order: Owing, book: Book): OrderMoney {
   const price = priceOfOrder(order, book);
-  const received = receivedOf(order);
-  const paid = isSettled(order) ? Math.max(price, received) : received;
-  if (order.state === 'cancelled') return { price, paid: received, due: 0, over: Math.max(0, received) };
-  return { price, paid, due: Math.max(0, price - paid), over: Math.max(0, paid - price) };
+  const paid = paidOf(order, price);
+  // Nothing is due of what is cancelled, and all that was paid may have to be given back.
+  const owed = order.state === 'cancelled' ? 0 : price;
+  return { price, paid, due: Math.max(0, owed - paid), over: Math.max(0, paid - owed) };
 }
 
 /** Works out what is still to be paid of an order, minor units. */
@@ -47,14 +51,13 @@ export const withPayment = <Order extends Paid>(order: Order, payment: Payment):
   payments: [...order.payments, payment],
 });
 
-/** Says in a few words how an order's money stands: `$18.00 due`, `paid`, `$4.00 too much`. */
+/** Says in a few words how an order's money stands: `$18.00 due`, `paid`, `$4.00 overpaid`. */
 export function sayOwed(
   { due, over }: Pick<OrderMoney, 'due' | 'over'>,
   isCancelled: boolean,
   currency: string,
 ): string {
-  if (over > 0)
-    return isCancelled ? `${sayMoney(over, currency)} was paid` : `${sayMoney(over, currency)} too much paid`;
+  if (over > 0) return isCancelled ? `${sayMoney(over, currency)} was paid` : `${sayMoney(over, currency)} overpaid`;
   if (due > 0) return `${sayMoney(due, currency)} due`;
   return isCancelled ? 'nothing was paid' : 'paid';
 }

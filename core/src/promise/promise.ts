@@ -67,7 +67,7 @@ const WEEK_WORK = 4;
 const LATER_WORK = 8;
 /** A day that would end so much later than its hours and its overtime is not to be promised. */
 const MOST_LATE_MINUTES = 120;
-const TOO_MUCH_ALREADY = 'What is already ordered cannot all be made in time. Sort that out first.';
+const TOO_MUCH_ALREADY = 'You already have more orders than you can make in time. Sort those out first.';
 /** For less work it is not worth to begin. */
 const LEAST_WORK = 0.3;
 /** Any plan will do: one that costs this much more than the best is good enough. */

@@ -208,7 +208,7 @@ function withPossibleYield(
   const fresh = [...components.map(({ id, draft }) => ({ ...draft, id })), { ...recipe, id: READ_NOW }];
   const raw = bookWith(fresh, stored).get(READ_NOW)?.rawGrams ?? 0;
   if (raw <= 0 || said.grams <= raw) return recipe;
-  const doubt = `It says that it makes ${sayGrams(said.grams)}, but only ${sayGrams(raw)} goes in: weigh it.`;
+  const doubt = `It says it makes ${sayGrams(said.grams)}, but only ${sayGrams(raw)} goes in. Weigh what you get.`;
   return { ...recipe, yield: plain.yield, method: [recipe.method, doubt].filter(Boolean).join('\n').slice(0, 4000) };
 }
 

@@ -1,11 +1,11 @@
 import { Injectable } from '@nestjs/common';
 import type { HandedOver, OrdersPaid } from '@usual-pantry/core/api';
-import { filedOrder, payDue, wrongInOrder, wrongInOrderEdit, type OrderDraft } from '@usual-pantry/core/order';
+import { dueOf, filedOrder, payDue, wrongInOrder, wrongInOrderEdit, type OrderDraft } from '@usual-pantry/core/order';
 import type { Known, WrongValue } from '@usual-pantry/core/record';
 import type { EntityManager } from 'typeorm';
 import { BookService } from '../book/book.service.js';
 import { Clock } from '../clock/clock.js';
-import type { User } from '../refusal/refused.js';
+import { dueChanged, type User } from '../refusal/refused.js';
 import { knownIn } from '../storage/known.js';
 import { Records, type ListQuery, type Stored } from '../storage/records.js';
 import { UnitOfWork } from '../storage/unit-of-work.js';
@@ -58,10 +58,18 @@ export class OrderRecords extends Records<OrderDraft, OrderRow> {
     );
   }
 
-  /** Brings orders to be handed over, and notes what was due of them as paid today where it was. */
-  async handOver({ orders, paid, way }: HandedOver): Promise<Stored<OrderDraft>[]> {
+  /**
+   * Brings orders to be handed over, and notes what was due of them as paid today where it was.
+   * @throws Refused 409 when more or less is due than the page said
+   */
+  async handOver({ orders, paid, dueMinor, way }: HandedOver): Promise<Stored<OrderDraft>[]> {
     const book = await this.book.stored();
     const today = this.clock.today();
+    if (dueMinor !== undefined) {
+      const before = await Promise.all(orders.map(({ id }) => this.get(id)));
+      const due = before.reduce((sum, order) => sum + dueOf(order, book), 0);
+      if (due !== dueMinor) throw dueChanged(due);
+    }
     return this.updateAll(orders, (order) => ({
       ...(paid ? payDue(order, book, today, way) : order),
       state: 'handed over',

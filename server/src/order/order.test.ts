@@ -116,6 +116,18 @@ describe('what is handed over', () => {
     expect(twice?.payments).toHaveLength(1);
   });
 
+  it('is refused where more or less is due than the page said', async () => {
+    const [one] = await open();
+    if (!one) throw new Error('nothing to hand over');
+    const orders = [{ id: one.id, version: one.version }];
+    const { body } = await server.http
+      .post('/api/orders/handed-over')
+      .send({ orders, paid: true, dueMinor: 1 })
+      .expect(409);
+    expect(body).toMatchObject({ code: 'stale', detail: expect.stringContaining('has changed') as unknown });
+    expect((await open()).map(({ id }) => id)).toContain(one.id);
+  });
+
   it('is nothing when one of them was changed elsewhere', async () => {
     const [one, other] = await open();
     if (!one || !other) throw new Error('nothing to hand over');

@@ -56,6 +56,11 @@ export const stale = (noun: string, current: unknown) =>
     { current },
   );
 
+export const dueChanged = (dueMinor: number) =>
+  new Refused('stale', 'What is due has changed since you opened this page. Nothing was noted: look at it again.', {
+    current: { dueMinor },
+  });
+
 export const idTaken = (noun: string, id: string, current: unknown) =>
   new Refused('id-taken', `There is a ${noun} "${id}" already. Nothing was changed.`, { current });
 

@@ -15,9 +15,7 @@ export function sayUntold(window: Window, { dispatch }: Pick<typeof Store, 'disp
   const say = (reason: unknown) => {
     const words = wordsOf(reason);
     if (HARMLESS.test(words)) return;
-    dispatch(
-      said({ text: `That did not work: ${words.slice(0, 200)} What you typed is still here.`, tone: 'trouble' }),
-    );
+    dispatch(said({ text: `That didn’t work: ${words.slice(0, 200)} What you typed is still here.`, tone: 'trouble' }));
   };
   window.addEventListener('error', ({ error, message }) => {
     say(error ?? message);

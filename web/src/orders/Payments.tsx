@@ -84,7 +84,7 @@ export function Payments({ season }: { season: SeasonBook }) {
           label="Another amount"
           value={typed}
           error={isWrong}
-          helperText={isWrong ? 'Write an amount, such as 12.50; -5 for money given back' : undefined}
+          helperText={isWrong ? 'Type an amount, like 12.50. For money you gave back, type -5.' : undefined}
           onChange={({ target }) => {
             setTyped(target.value);
           }}

@@ -15,8 +15,8 @@ function verdictOf({ verdict, toDecide }: PromiseCheck, on: Day) {
       severity: 'warning',
       words:
         toDecide.length > 0
-          ? `There is probably enough time for ${day}, but it is not to be promised as it is:`
-          : `It can probably be promised for ${day}: there is enough time, but the plan must change.`,
+          ? `There’s probably enough time for ${day}, but don’t promise it yet:`
+          : `You can probably promise it for ${day}: there’s enough time, but the plan has to change.`,
     } as const;
   if (verdict === 'not known' && toDecide.length > 0)
     return {

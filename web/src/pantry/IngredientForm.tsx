@@ -103,7 +103,7 @@ export function IngredientForm({ season, ingredient }: { season: SeasonBook; ing
         <Panel title="Packs and prices">
           <PackLines currency={season.data.kitchen.currency} measures={season.data.kitchen.measures} />
         </Panel>
-        <Panel title="What a cup, or one of it, weighs">
+        <Panel title="Weight of a cup, or of one">
           <DensityLines />
           <NumberInput name="pieceGrams" label="Weight of one" unit="g" optional sx={{ maxWidth: 200, mt: 1.5 }} />
         </Panel>

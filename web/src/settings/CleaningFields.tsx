@@ -5,8 +5,8 @@ import { useWatch } from 'react-hook-form';
 import { ChoiceInput, ManyInput, NumberInput } from '../parts/fields';
 
 const said = {
-  'what orders rule out': 'Nuts, and what somebody can’t have',
-  'my list': 'Nuts, and my own list',
+  'what orders rule out': 'Nuts, plus whatever an order rules out',
+  'my list': 'Nuts, plus my own list',
   everything: 'Every allergen',
 } as const satisfies Record<(typeof cleanRules)[number], string>;
 

@@ -137,7 +137,7 @@ export const anz: LabelSchool = {
             'alcohol-statement',
             'Alcohol above 1.15 %',
             'check',
-            'Food with more than 1.15 % of alcohol by volume says how much: work it out, or have it measured.',
+            'Above 1.15 % alcohol by volume the label has to say how much. Have it tested if you can’t be sure.',
             'FSANZ Standard 2.7.1',
           ),
         ]

@@ -139,7 +139,7 @@ export function europeanFields({ facts, used }: RequiredFacts): RequiredField[] 
         'cocoa',
         'Cocoa and milk solids',
         'check',
-        'What is sold as chocolate says “cocoa solids: … % minimum”, milk chocolate “milk solids: … % minimum” too: take both from the pack.',
+        'Anything sold as chocolate has to say “cocoa solids: … % minimum”, and milk chocolate “milk solids: … % minimum” too. Both are on the pack you bought.',
         'Directive 2000/36/EC; Cocoa and Chocolate Products Regulations 2003 (from memory)',
       ),
     );
@@ -149,7 +149,7 @@ export function europeanFields({ facts, used }: RequiredFacts): RequiredField[] 
         'quid-fruit',
         'How much fruit',
         'check',
-        'The name speaks of fruit: the label says how much of the food it is, in percent.',
+        'The name mentions fruit, so the label has to say what percentage of the food it is.',
         'Reg. (EU) 1169/2011 art. 22 (from memory)',
       ),
     );
